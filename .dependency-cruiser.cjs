@@ -1,18 +1,56 @@
 /** The arrows of docs/architecture.md: interfaces depend on the engine, the engine on nothing of ours. */
 module.exports = {
   forbidden: [
-    { name: 'core-stands-alone', severity: 'error', comment: 'core/ imports nothing from outside core/',
-      from: { path: '^core/' }, to: { path: '^(web|server|cli|demo|tests|scripts)/' } },
-    { name: 'core-has-no-interface-libraries', severity: 'error', comment: 'core/ may only use calculation and data libraries',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/(zod|papaparse|@types/papaparse)' } },
-    { name: 'core-does-no-io', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'demo-uses-core-only', severity: 'error', from: { path: '^demo/' }, to: { path: '^(web|server|cli|tests|scripts)/' } },
-    { name: 'interfaces-stay-apart', severity: 'error', comment: 'web, server and cli meet only in core/ and demo/',
-      from: { path: '^(web|server|cli)/' }, to: { path: '^(web|server|cli)/', pathNot: '^$1/' } },
-    { name: 'stops-do-not-import-each-other', severity: 'error', from: { path: '^web/stops/([^/]+)/' },
-      to: { path: '^web/stops/([^/]+)/', pathNot: '^web/stops/$1/' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      comment: 'core/ imports nothing from outside core/',
+      from: { path: '^core/' },
+      to: { path: '^(web|server|cli|demo|tests|scripts)/' },
+    },
+    {
+      name: 'core-has-no-interface-libraries',
+      severity: 'error',
+      comment: 'core/ may only use calculation and data libraries',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/(zod|papaparse|@types/papaparse)' },
+    },
+    {
+      name: 'core-does-no-io',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'demo-uses-core-only',
+      severity: 'error',
+      from: { path: '^demo/' },
+      to: { path: '^(web|server|cli|tests|scripts)/' },
+    },
+    {
+      name: 'interfaces-stay-apart',
+      severity: 'error',
+      comment: 'web, server and cli meet only in core/ and demo/',
+      from: { path: '^(web|server|cli)/' },
+      to: { path: '^(web|server|cli)/', pathNot: '^$1/' },
+    },
+    {
+      name: 'stops-do-not-import-each-other',
+      severity: 'error',
+      from: { path: '^web/stops/([^/]+)/' },
+      to: { path: '^web/stops/([^/]+)/', pathNot: '^web/stops/$1/' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'tests-are-not-imported', severity: 'error', from: { pathNot: '\\.test\\.tsx?$' }, to: { path: '\\.test\\.tsx?$' } },
+    {
+      name: 'tests-are-not-imported',
+      severity: 'error',
+      from: { pathNot: '\\.test\\.tsx?$' },
+      to: { path: '\\.test\\.tsx?$' },
+    },
   ],
-  options: { doNotFollow: { path: 'node_modules' }, tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true },
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+  },
 };

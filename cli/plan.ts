@@ -1,0 +1,39 @@
+import { planResistors } from '../core/cures/loadResistor/plan.ts';
+import type { JobFile } from '../core/formats/jobFile.ts';
+import { pickList } from '../core/picklist/picklist.ts';
+import { TurnJudge } from '../core/verdict/judge.ts';
+
+/** How many of the ranked resistor sets are printed. */
+const SHOWN_CHOICES = 5;
+
+/** What `plan` prints: the vehicle in its three states, the resistors for it, and the parts. */
+export function planOf({ job, parts }: JobFile) {
+  return {
+    job: { id: job.id, title: job.title, vehicle: job.vehicle.name },
+    stock: new TurnJudge(job, parts, 'stock').verdict(),
+    leds: new TurnJudge(job, parts, 'leds').verdict(),
+    /** the plan as it stands: its LEDs with its cures */
+    verdict: new TurnJudge(job, parts, 'cured').verdict(),
+    resistors: job.vehicle.circuits.map((circuit) => {
+      const { interval, search, arithmetic } = planResistors(
+        job,
+        parts,
+        circuit,
+        job.vehicle.circuits.length,
+      );
+      return {
+        circuitId: circuit.id,
+        maxOhms: Number.isFinite(interval.maxOhms) ? interval.maxOhms : null,
+        minOhms: Number.isFinite(interval.minOhms) ? interval.minOhms : null,
+        found: search.choices.length,
+        examined: search.examined,
+        none: search.none,
+        choices: search.choices.slice(0, SHOWN_CHOICES),
+        arithmetic,
+      };
+    }),
+    pickList: pickList(job, parts),
+  };
+}
+
+export type Plan = ReturnType<typeof planOf>;

@@ -1,0 +1,56 @@
+import type { JobFile } from '../core/formats/jobFile.ts';
+import { amps, ohms, perMinute, volts, watts } from '../core/quantities/format.ts';
+import type { RatePrediction, TurnVerdict } from '../core/verdict/judge.ts';
+import { VERDICT_WORDS } from '../core/verdict/states.ts';
+import type { Plan } from './plan.ts';
+
+/** The plan as text for a terminal. */
+export function planInWords({ job }: JobFile, plan: Plan): string {
+  return [
+    `${job.title}: ${job.vehicle.name}, ${job.vehicle.year}, ${job.vehicle.systemVolts} V`,
+    '',
+    ...stage('As it is', plan.stock),
+    ...stage('LEDs alone', plan.leds),
+    ...stage('With the cure', plan.verdict),
+    ...resistors(plan),
+    ...power(plan),
+  ].join('\n');
+}
+
+function stage(title: string, verdict: TurnVerdict): string[] {
+  const lines = [`${title}: ${VERDICT_WORDS[verdict.state]}`];
+  for (const circuit of verdict.circuits) {
+    lines.push(`  ${circuit.side} turn, ${rate(circuit.rate)}: ${circuit.reason}`);
+    for (const { volts: at, amps: current, band } of circuit.points) {
+      lines.push(
+        `    ${volts(at)}  ${amps(current.nominal)}  band ${amps(band.lowAmps)} to ${amps(band.highAmps)}`,
+      );
+    }
+  }
+  lines.push(`  hazard, ${rate(verdict.hazard.rate)}: ${verdict.hazard.reason}`, '');
+  return lines;
+}
+
+function rate({ low, high }: RatePrediction): string {
+  return low === high ? perMinute(low) : `${Math.round(low)} or ${perMinute(high)}`;
+}
+
+function resistors(plan: Plan): string[] {
+  return plan.resistors.flatMap((side) => [
+    `Resistors, ${side.circuitId}: ${side.none ?? `${side.found} sets fit of ${side.examined} looked at`}`,
+    ...side.choices.map(
+      (choice, index) =>
+        `  ${index + 1}. ${choice.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' + ')}, ${
+          choice.pieces.length === 1 ? 'single' : choice.connection === 'series' ? 'in a row' : 'side by side'
+        } = ${ohms(choice.ohms)}, ${watts(choice.litWatts)} lit, ${choice.onShelf ? 'on the shelf' : 'to buy'}`,
+    ),
+    ...side.arithmetic.map((line) => `  ${line.label}: ${line.working} = ${line.result}`),
+    '',
+  ]);
+}
+
+function power({ pickList: { power: saved } }: Plan): string[] {
+  return [
+    `Power with all turn lamps lit at ${volts(saved.volts)}: stock ${watts(saved.stockWatts)}, LEDs ${watts(saved.ledWatts)}, resistors ${watts(saved.resistorWatts)}, saved ${watts(saved.savedWatts)}.`,
+  ];
+}

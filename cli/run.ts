@@ -1,0 +1,103 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { type JobFile, jobFileOf, readJobFile, writeJobFile } from '../core/formats/jobFile.ts';
+import { demoJobs } from '../demo/jobs.ts';
+import { DEMO_SHELF } from '../demo/shelf.ts';
+import { planOf } from './plan.ts';
+import { planInWords } from './planInWords.ts';
+
+export interface Output {
+  out(text: string): void;
+  error(text: string): void;
+}
+
+/** Exit codes of every command. */
+export const EXIT = { fine: 0, fallsShort: 1, badInput: 2 } as const;
+
+const USAGE = `Usage: vumble COMMAND
+
+  demo DIR             write the demo jobs into DIR as .vumble.json files
+  plan FILE [--json]   verdicts, resistor choice and arithmetic of a job file
+  check FILE           say whether a job file is valid
+
+Exit codes: 0 fine, 1 the plan falls short, 2 bad input.`;
+
+/** Runs one command line and gives its exit code. */
+export async function run(args: readonly string[], output: Output): Promise<number> {
+  let parsed: { values: { json?: boolean; help?: boolean }; positionals: string[] };
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } },
+      allowPositionals: true,
+    });
+  } catch (error) {
+    return bad(output, `${(error as Error).message}\n\n${USAGE}`);
+  }
+  const [command, target, ...rest] = parsed.positionals;
+  if (parsed.values.help || command === 'help') {
+    output.out(USAGE);
+    return EXIT.fine;
+  }
+  if (!command || !target || rest.length > 0) return bad(output, USAGE);
+  switch (command) {
+    case 'demo':
+      return demo(target, output);
+    case 'plan':
+      return plan(target, parsed.values.json === true, output);
+    case 'check':
+      return check(target, output);
+    default:
+      return bad(output, `There is no command "${command}".\n\n${USAGE}`);
+  }
+}
+
+async function demo(directory: string, output: Output): Promise<number> {
+  try {
+    await mkdir(directory, { recursive: true });
+    for (const job of demoJobs()) {
+      const path = join(directory, `${job.id}.vumble.json`);
+      // The moment of the job itself, so that the same demo is written every time.
+      await writeFile(path, writeJobFile(jobFileOf(job, DEMO_SHELF, job.createdAt)));
+      output.out(path);
+    }
+    return EXIT.fine;
+  } catch (error) {
+    return bad(output, `Cannot write to ${directory}: ${(error as Error).message}`);
+  }
+}
+
+async function plan(path: string, json: boolean, output: Output): Promise<number> {
+  const file = await read(path, output);
+  if (!file) return EXIT.badInput;
+  const result = planOf(file);
+  output.out(json ? JSON.stringify(result, null, 2) : planInWords(file, result));
+  return result.verdict.state === 'holds' ? EXIT.fine : EXIT.fallsShort;
+}
+
+async function check(path: string, output: Output): Promise<number> {
+  const file = await read(path, output);
+  if (!file) return EXIT.badInput;
+  output.out(`${path}: a valid job, "${file.job.title}", ${file.job.vehicle.lamps.length} lamps.`);
+  return EXIT.fine;
+}
+
+async function read(path: string, output: Output): Promise<JobFile | null> {
+  let text: string;
+  try {
+    text = await readFile(path, 'utf8');
+  } catch (error) {
+    bad(output, `Cannot read ${path}: ${(error as Error).message}`);
+    return null;
+  }
+  const result = readJobFile(text);
+  if (result.ok) return result.file;
+  bad(output, `${path} cannot be used:\n${result.problems.map((problem) => `  ${problem}`).join('\n')}`);
+  return null;
+}
+
+function bad(output: Output, text: string): number {
+  output.error(text);
+  return EXIT.badInput;
+}

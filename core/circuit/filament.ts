@@ -1,0 +1,79 @@
+import type { FilamentRating } from '../model/bulb.ts';
+import type { Device, Operating } from './device.ts';
+
+/** Temperature of a signal-lamp filament at its rated volts, K (typical). */
+const RATED_KELVIN = 2750;
+/** 25 °C. */
+const AMBIENT_KELVIN = 298.15;
+/** Tungsten's resistance rises with about this power of absolute temperature. */
+const RESISTANCE_POWER = 1.2;
+/** Heat capacity of a 21 W class filament per rated watt, J/(K·W) (typical, from its mass). */
+const HEAT_CAPACITY_PER_WATT = 62e-6;
+const REFERENCE_AMPS = 21 / 12;
+/** Second radiation constant over 565 nm, K: where Wien's law gives the eye's share of tungsten light. */
+const WIEN_KELVIN = 1.438777e-2 / 565e-9;
+
+/**
+ * A tungsten filament: resistance from temperature, temperature from the balance of electrical power
+ * against radiation, `C·dT/dt = V²/R(T) − k·(T⁴ − T_amb⁴)`. The usual lamp laws (current with about the
+ * 0.54 power of voltage, light with about the 3.5 power) come out of it; they are not put in.
+ */
+export class Filament implements Device {
+  readonly ratedOhms: number;
+  /** J/K */
+  readonly heatCapacity: number;
+  private readonly radiation: number;
+
+  constructor(readonly rating: FilamentRating) {
+    this.ratedOhms = rating.testVolts / rating.amps;
+    const watts = rating.testVolts * rating.amps;
+    this.radiation = watts / (RATED_KELVIN ** 4 - AMBIENT_KELVIN ** 4);
+    // A thicker wire stores more heat per watt: its mass goes with P·I^(2/3).
+    this.heatCapacity = HEAT_CAPACITY_PER_WATT * watts * (rating.amps / REFERENCE_AMPS) ** (2 / 3);
+  }
+
+  /** Resistance at a filament temperature, ohms. */
+  ohmsAt(kelvin: number): number {
+    return this.ratedOhms * (kelvin / RATED_KELVIN) ** RESISTANCE_POWER;
+  }
+
+  /** Temperature the filament settles at on a steady voltage, K. */
+  settledKelvin(volts: number): number {
+    const squared = volts * volts;
+    // Radiation alone puts T at V^(2/5.2); ambient heat shifts it by little, so Newton needs few steps.
+    let kelvin = Math.max(AMBIENT_KELVIN, RATED_KELVIN * (volts / this.rating.testVolts) ** (2 / 5.2));
+    for (let step = 0; step < 30; step += 1) {
+      const electrical = squared / this.ohmsAt(kelvin);
+      const fourth = kelvin ** 4;
+      const excess = electrical - this.radiation * (fourth - AMBIENT_KELVIN ** 4);
+      const slope = (-RESISTANCE_POWER * electrical) / kelvin - (4 * this.radiation * fourth) / kelvin;
+      const next = Math.max(AMBIENT_KELVIN, kelvin - excess / slope);
+      if (Math.abs(next - kelvin) < 1e-11 * kelvin) return next;
+      kelvin = next;
+    }
+    return kelvin;
+  }
+
+  /** Rate of change of temperature, K/s, at a voltage and temperature. */
+  heatingRate(volts: number, kelvin: number): number {
+    const net = (volts * volts) / this.ohmsAt(kelvin) - this.radiation * (kelvin ** 4 - AMBIENT_KELVIN ** 4);
+    return net / this.heatCapacity;
+  }
+
+  /** Light at a filament temperature as a share of the light at rated volts (Wien's law at 565 nm). */
+  lightAt(kelvin: number): number {
+    return Math.exp(WIEN_KELVIN * (1 / RATED_KELVIN - 1 / kelvin));
+  }
+
+  /** Steady current and its slope; the slope follows from the same power balance. */
+  operate(volts: number): Operating {
+    if (volts <= 0) return { amps: 0, siemens: 1 / this.ohmsAt(AMBIENT_KELVIN) };
+    const kelvin = this.settledKelvin(volts);
+    const amps = volts / this.ohmsAt(kelvin);
+    const ambientShare = (AMBIENT_KELVIN / kelvin) ** 4;
+    const temperaturePower = 2 / (RESISTANCE_POWER + 4 / Math.max(1e-9, 1 - ambientShare));
+    return { amps, siemens: (amps / volts) * (1 - RESISTANCE_POWER * temperaturePower) };
+  }
+
+  static readonly ambientKelvin = AMBIENT_KELVIN;
+}

@@ -1,0 +1,124 @@
+import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import type { LoadResistorCure, ResistorPiece } from '../../model/job.ts';
+import type { Vehicle } from '../../model/vehicle.ts';
+import { amps, ohms, volts, watts } from '../../quantities/format.ts';
+import { chargingVolts } from '../../verdict/workingPoints.ts';
+import type { OhmsInterval } from './interval.ts';
+
+/** One line of worked arithmetic: what, how, and what comes out. */
+export interface ArithmeticLine {
+  label: string;
+  working: string;
+  result: string;
+}
+
+const LIMIT_WORDS: Record<OhmsInterval['minSetBy'], string> = {
+  'fuse-heating': 'fuse heating (70 % of its rating, hazard flashing for hours)',
+  'fuse-lit': 'fuse rating',
+  relay: 'relay rating',
+};
+
+/**
+ * The sum an installer could do on paper, with this vehicle's numbers in it: what is owed, the ohms that
+ * allows, and what the chosen resistors make of it.
+ *
+ * @param cure the resistors chosen for this side; null shows the limits alone
+ */
+export function resistorArithmetic(
+  vehicle: Vehicle,
+  interval: OhmsInterval,
+  cure: LoadResistorCure | null,
+): ArithmeticLine[] {
+  const { deciding: at } = interval;
+  const point = `at ${volts(at.point.volts)}`;
+  // The difference of the figures as written, so that the reader's own subtraction agrees.
+  const owed = Math.max(0, Number(at.needAmps.toFixed(3)) - Number(at.bulbAmps.toFixed(3)));
+  const lines: ArithmeticLine[] = [
+    {
+      label: `The relay must see, ${point}`,
+      working: 'all stock bulbs lit, wiring counted',
+      result: fine(at.needAmps),
+    },
+    { label: 'The bulbs now fitted give', working: 'with the resistors in place', result: fine(at.bulbAmps) },
+    {
+      label: 'The resistors owe',
+      working: `${fine(at.needAmps)} − ${fine(at.bulbAmps)}`,
+      result: fine(owed),
+    },
+  ];
+  if (Number.isFinite(at.maxOhms)) {
+    lines.push(
+      {
+        label: 'Volts left at the lamp',
+        working: `${volts(at.point.volts)} less battery, fuse and wires`,
+        result: `${at.lampVolts.toFixed(2)} V`,
+      },
+      {
+        label: 'At most, together',
+        working: `${at.lampVolts.toFixed(2)} V ÷ ${fine(owed)}`,
+        result: ohms(at.maxOhms),
+      },
+    );
+  }
+  lines.push({
+    label: 'At least, a side',
+    working: `${LIMIT_WORDS[interval.minSetBy]}: ${amps(interval.allowedAmps)} lit in hazard`,
+    result: Number.isFinite(interval.minOhms) ? ohms(interval.minOhms) : 'none: already over',
+  });
+  if (cure) lines.push(...chosenLines(vehicle, cure));
+  return lines;
+}
+
+/** Milliamps of a sum somebody may check by hand. */
+function fine(value: number): string {
+  return `${value.toFixed(3)} A`;
+}
+
+function chosenLines(vehicle: Vehicle, cure: LoadResistorCure): ArithmeticLine[] {
+  const pieces = cure.networks.flatMap((network) => network.pieces);
+  const together = parallelOhms(
+    cure.networks.map((network) => networkValue(network.connection, network.pieces)),
+  );
+  const tolerance = Math.max(...pieces.map((piece) => piece.tolerance));
+  const high = chargingVolts(vehicle.systemVolts);
+  const percent = Math.round(tolerance * 100);
+  const lines: ArithmeticLine[] = [];
+  if (pieces.length > 1)
+    lines.push({ label: 'Chosen, together', working: joined(cure), result: ohms(together) });
+  lines.push({
+    label: `If ${percent} % high`,
+    working: `${ohms(together)} × ${(1 + tolerance).toFixed(2)}`,
+    result: ohms(together * (1 + tolerance)),
+  });
+  for (const network of cure.networks) {
+    const value = networkValue(network.connection, network.pieces);
+    lines.push({
+      label: `Heat while lit at ${volts(high)}, ${lampName(vehicle, network.lampId)}`,
+      working: `${high.toFixed(1)}² ÷ ${ohms(value)}`,
+      result: watts(high ** 2 / value),
+    });
+  }
+  const lit = high ** 2 / together;
+  lines.push({
+    label: 'Heat on average while flashing, a side',
+    working: `${watts(lit)} × ${vehicle.flasher.onFraction} of the time lit`,
+    result: watts(lit * vehicle.flasher.onFraction),
+  });
+  return lines;
+}
+
+function networkValue(connection: 'parallel' | 'series', pieces: readonly ResistorPiece[]): number {
+  const values = pieces.map((piece) => piece.ohms);
+  return connection === 'series' ? seriesOhms(values) : parallelOhms(values);
+}
+
+/** `6 Ω and 6 Ω side by side`, `1.5 Ω and 1.5 Ω in a row`. */
+function joined(cure: LoadResistorCure): string {
+  const values = cure.networks.flatMap((network) => network.pieces.map((piece) => ohms(piece.ohms)));
+  const inRow = cure.networks.every((network) => network.connection === 'series');
+  return `${values.join(' and ')} ${inRow ? 'in a row' : 'side by side'}`;
+}
+
+function lampName(vehicle: Vehicle, lampId: string): string {
+  return vehicle.lamps.find((lamp) => lamp.id === lampId)?.name.toLowerCase() ?? lampId;
+}

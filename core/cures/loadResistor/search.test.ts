@@ -1,0 +1,168 @@
+import { describe, expect, it } from 'vitest';
+import { demoJobs } from '../../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../../demo/shelf.ts';
+import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import type { Job } from '../../model/job.ts';
+import type { ResistorPart } from '../../model/part.ts';
+import { fitmentOf, healthyStock, resistorsOf } from '../../vehicle/fitment.ts';
+import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
+import { TurnJudge } from '../../verdict/judge.ts';
+import { ohmsInterval } from './interval.ts';
+import { planResistors } from './plan.ts';
+import { searchResistors } from './search.ts';
+
+const open = demoJobs()[0] as Job;
+const left = open.vehicle.circuits[0] as Job['vehicle']['circuits'][number];
+const fitted = new TurnNetwork(open.vehicle, fitmentOf(open, DEMO_SHELF, 'leds'));
+const healthy = new TurnNetwork(open.vehicle, healthyStock(open));
+const interval = ohmsInterval(fitted, healthy, left);
+
+describe('ohmsInterval', () => {
+  it('is decided with the engine off and agrees with the hand sum', () => {
+    const { deciding } = interval;
+    expect(deciding.point.volts).toBe(11.8);
+    expect(deciding.maxOhms).toBeCloseTo(deciding.lampVolts / deciding.oweAmps, 6);
+    expect(deciding.bulbAmps + deciding.oweAmps).toBeCloseTo(deciding.needAmps, 6);
+    expect(interval.maxOhms).toBeGreaterThan(3.15);
+    expect(interval.maxOhms).toBeLessThan(3.51);
+  });
+
+  it('has the fuse as its lower limit, and the relay where that is weaker', () => {
+    expect(interval.minSetBy).toBe('fuse-heating');
+    const weak = new TurnNetwork(
+      { ...open.vehicle, flasher: { ...open.vehicle.flasher, ratedAmps: 8 } },
+      fitted.fitment,
+    );
+    const limited = ohmsInterval(weak, healthy, left);
+    expect(limited.minSetBy).toBe('relay');
+    expect(limited.minOhms).toBeGreaterThan(interval.minOhms);
+  });
+
+  it('owes nothing while the stock bulbs are in', () => {
+    expect(ohmsInterval(healthy, healthy, left).maxOhms).toBe(Number.POSITIVE_INFINITY);
+  });
+});
+
+describe('searchResistors', () => {
+  const search = searchResistors(fitted, left, interval, resistorsOf(DEMO_SHELF));
+
+  it('finds only sets that the judge confirms on the whole vehicle', () => {
+    const judgedSets = search.choices.filter((_, index) => index < 40 || index % 17 === 0);
+    expect(judgedSets.length).toBeGreaterThan(40);
+    for (const choice of judgedSets) {
+      const right = choice.cure.networks.map((network) => ({
+        ...network,
+        lampId: network.lampId.replace('left', 'right'),
+      }));
+      const job: Job = {
+        ...open,
+        cures: { 'turn-left': choice.cure, 'turn-right': { kind: 'load-resistor', networks: right } },
+      };
+      expect(new TurnJudge(job, DEMO_SHELF, 'cured').verdict().state).toBe('holds');
+    }
+  });
+
+  it('misses nothing: every shelf set a plain loop finds inside the interval is there', () => {
+    const parts = resistorsOf(DEMO_SHELF);
+    const found = new Set(
+      search.choices.map((choice) =>
+        keyOf(
+          choice.connection,
+          choice.pieces.map((piece) => piece.ohms),
+        ),
+      ),
+    );
+    let expected = 0;
+    for (const set of plainSets(parts)) {
+      for (const connection of ['parallel', 'series'] as const) {
+        const values = set.map((part) => part.ohms);
+        const ohms = connection === 'series' ? seriesOhms(values) : parallelOhms(values);
+        const within = ohms * 1.05 <= interval.maxOhms && ohms * 0.95 >= interval.minOhms;
+        const cool = set.every((part) => {
+          const watts =
+            connection === 'parallel'
+              ? 14.4 ** 2 / (part.ohms * 0.95)
+              : (14.4 / (ohms * 0.95)) ** 2 * part.ohms * 0.95;
+          return watts <= part.watts;
+        });
+        if (!within || !cool || (set.length === 1 && connection === 'series')) continue;
+        expected += 1;
+        expect(found.has(keyOf(connection, values))).toBe(true);
+      }
+    }
+    expect(expected).toBeGreaterThan(5);
+  });
+
+  it('ranks what is on the shelf before what must be bought', () => {
+    const firstToBuy = search.choices.findIndex((choice) => !choice.onShelf);
+    expect(firstToBuy).toBeGreaterThan(0);
+    expect(search.choices.slice(firstToBuy).every((choice) => !choice.onShelf)).toBe(true);
+  });
+
+  it('counts the stock for both sides: one 3 Ω 100 W is not enough for two', () => {
+    const single = (sides: number) =>
+      searchResistors(fitted, left, interval, resistorsOf(DEMO_SHELF), sides).choices.find(
+        (choice) => choice.pieces.length === 1 && choice.ohms === 3,
+      );
+    expect(single(2)?.onShelf).toBe(false);
+    expect(single(1)?.onShelf).toBe(true);
+  });
+
+  it('gives parts yet to be bought the smallest size that carries their heat', () => {
+    const bought = search.choices.flatMap((choice) =>
+      choice.connection === 'parallel' ? choice.pieces.filter((piece) => piece.partId === null) : [],
+    );
+    expect(bought.length).toBeGreaterThan(10);
+    for (const piece of bought) {
+      const lit = 14.4 ** 2 / (piece.ohms * 0.95);
+      expect(piece.watts).toBe([25, 50, 100].find((size) => size >= lit));
+    }
+  });
+
+  it('says so when no resistor is needed, none can be mounted, or none can satisfy both limits', () => {
+    const free = searchResistors(healthy, left, ohmsInterval(healthy, healthy, left), []);
+    expect(free.none).toMatch(/no resistor is needed/);
+    const bare = new TurnNetwork(
+      {
+        ...open.vehicle,
+        lamps: open.vehicle.lamps.map((lamp) => ({ ...lamp, resistorMount: 'none' as const })),
+      },
+      fitted.fitment,
+    );
+    expect(searchResistors(bare, left, interval, []).none).toMatch(/no converted lamp/i);
+    const squeezed = searchResistors(fitted, left, { ...interval, minOhms: interval.maxOhms * 1.1 }, []);
+    expect(squeezed.none).toMatch(/at most 3\.\d+ Ω a side, and the supply allows no less/);
+  });
+});
+
+describe('planResistors', () => {
+  it('shows arithmetic whose lines agree with each other', () => {
+    const lines = planResistors(open, DEMO_SHELF, left).arithmetic;
+    const number = (label: RegExp) =>
+      Number.parseFloat(lines.find((line) => label.test(line.label))?.result ?? 'NaN');
+    expect(number(/must see/) - number(/bulbs now fitted/)).toBeCloseTo(number(/owe/), 6);
+    expect(number(/Volts left/) / number(/owe/)).toBeCloseTo(number(/At most/), 1);
+    expect(number(/Chosen, together/)).toBe(3);
+    expect(number(/If 5 % high/)).toBe(3.15);
+    expect(number(/Heat while lit.*rear left/)).toBe(34.6);
+    expect(number(/Heat on average/)).toBeCloseTo(34.6, 1);
+  });
+});
+
+function keyOf(connection: string, ohms: readonly number[]): string {
+  return `${ohms.length === 1 ? 'parallel' : connection}:${ohms.toSorted((a, b) => a - b).join()}`;
+}
+
+function plainSets(parts: readonly ResistorPart[]): ResistorPart[][] {
+  const sets: ResistorPart[][] = [];
+  const none = undefined;
+  for (const a of parts) {
+    for (const b of [none, ...parts]) {
+      for (const c of b ? [none, ...parts] : [none]) {
+        for (const d of c ? [none, ...parts] : [none])
+          sets.push([a, b, c, d].filter((part) => part !== undefined));
+      }
+    }
+  }
+  return sets;
+}

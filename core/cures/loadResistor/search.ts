@@ -1,0 +1,241 @@
+import { E12, STANDARD_WATTS, seriesBetween } from '../../catalogue/eSeries.ts';
+import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/job.ts';
+import type { ResistorPart } from '../../model/part.ts';
+import type { Lamp, TurnCircuit } from '../../model/vehicle.ts';
+import type { TurnNetwork } from '../../vehicle/turnNetwork.ts';
+import { chargingVolts } from '../../verdict/workingPoints.ts';
+import type { OhmsInterval } from './interval.ts';
+
+/** A set of resistors for one side that keeps every limit. */
+export interface ResistorChoice {
+  cure: LoadResistorCure;
+  connection: ResistorNetwork['connection'];
+  pieces: readonly ResistorPiece[];
+  /** printed value of all together, ohms */
+  ohms: number;
+  /** all pieces for the sides asked for are on the shelf */
+  onShelf: boolean;
+  /** price for one side; null when a piece is not on the shelf and so has no known price */
+  price: number | null;
+  /** heat of the whole side while lit at charging volts, W */
+  litWatts: number;
+  /** heat of the hottest piece while lit at charging volts, W */
+  hottestWatts: number;
+}
+
+export interface ResistorSearch {
+  choices: readonly ResistorChoice[];
+  /** sets of resistors looked at */
+  examined: number;
+  /** why there are none, when there are none */
+  none: string | null;
+}
+
+/** Most pieces a side may have. */
+export const MOST_PIECES = 4;
+/** Tolerance of a resistor that is yet to be bought (typical of aluminium-housed parts). */
+const BOUGHT_TOLERANCE = 0.05;
+
+/** A resistor that could be used. A part yet to be bought gets its size once its share of the heat is known. */
+interface Stock {
+  partId: string | null;
+  ohms: number;
+  watts: number | null;
+  tolerance: number;
+  price: number | null;
+  stock: number;
+}
+
+/**
+ * Every set of one to four resistors, all side by side or all in a row, from the shelf and from the E12
+ * series in 25, 50 and 100 W, that keeps the interval over its tolerance and stays within its printed watts.
+ *
+ * Ranked: on the shelf first; then nearest to one a converted main bulb (spreads the heat, each tapped at
+ * its own lamp); then least heat; then price; then ohms.
+ *
+ * @param sides how many sides get the same set, for counting stock
+ */
+export function searchResistors(
+  fitted: TurnNetwork,
+  circuit: TurnCircuit,
+  interval: OhmsInterval,
+  shelf: readonly ResistorPart[],
+  sides = 2,
+): ResistorSearch {
+  if (interval.maxOhms === Number.POSITIVE_INFINITY) {
+    return {
+      choices: [],
+      examined: 0,
+      none: 'The bulbs now fitted clear the band by themselves: no resistor is needed.',
+    };
+  }
+  const mounts = mountsFor(fitted, circuit);
+  if (mounts.length === 0) {
+    return {
+      choices: [],
+      examined: 0,
+      none: 'No converted lamp of this side has metal within reach to mount a resistor on.',
+    };
+  }
+  const volts = chargingVolts(fitted.vehicle.systemVolts);
+  const stock = candidates(interval, shelf);
+  const choices: ResistorChoice[] = [];
+  let examined = 0;
+  for (const set of multisets(stock, MOST_PIECES)) {
+    const connections = set.length === 1 ? (['parallel'] as const) : (['parallel', 'series'] as const);
+    for (const connection of connections) {
+      examined += 1;
+      const choice = choiceOf(set, connection, mounts, volts, sides, interval);
+      if (choice) choices.push(choice);
+    }
+  }
+  const wanted = mounts.length;
+  choices.sort(
+    (a, b) =>
+      Number(b.onShelf) - Number(a.onShelf) ||
+      Math.abs(a.pieces.length - wanted) - Math.abs(b.pieces.length - wanted) ||
+      a.litWatts - b.litWatts ||
+      (a.price ?? Number.POSITIVE_INFINITY) - (b.price ?? Number.POSITIVE_INFINITY) ||
+      b.ohms - a.ohms,
+  );
+  return { choices, examined, none: choices.length === 0 ? noneReason(interval) : null };
+}
+
+/** Converted main lamps with metal to mount on; rear first, where there is usually more room. */
+function mountsFor(fitted: TurnNetwork, circuit: TurnCircuit): Lamp[] {
+  return circuit.lampIds
+    .map((id) => fitted.lamp(id))
+    .filter((lamp) => lamp.role === 'main' && lamp.resistorMount !== 'none')
+    .filter((lamp) => fitted.fitment.contents.get(lamp.id)?.kind === 'led')
+    .sort((a, b) => Number(b.end === 'rear') - Number(a.end === 'rear'));
+}
+
+/**
+ * What could be used: every shelf part, and the E12 values the shelf lacks. Of those to be bought, values
+ * that even four alike could not bring into the interval are left out.
+ */
+function candidates(interval: OhmsInterval, shelf: readonly ResistorPart[]): Stock[] {
+  const most = interval.maxOhms * MOST_PIECES;
+  const least = Math.max(interval.minOhms, interval.maxOhms / 1000) / MOST_PIECES;
+  const stocked = shelf.map(
+    ({ id, ohms, watts, tolerance, price, stock }): Stock => ({
+      partId: id,
+      ohms,
+      watts,
+      tolerance,
+      price,
+      stock,
+    }),
+  );
+  const lacking = seriesBetween(E12, least, most).filter(
+    (ohms) => !stocked.some((each) => Math.abs(each.ohms - ohms) < 0.01 * ohms),
+  );
+  const toBuy = lacking.map(
+    (ohms): Stock => ({
+      partId: null,
+      ohms,
+      watts: null,
+      tolerance: BOUGHT_TOLERANCE,
+      price: null,
+      stock: 0,
+    }),
+  );
+  return [...stocked, ...toBuy];
+}
+
+function choiceOf(
+  set: readonly Stock[],
+  connection: ResistorNetwork['connection'],
+  mounts: readonly Lamp[],
+  volts: number,
+  sides: number,
+  interval: OhmsInterval,
+): ResistorChoice | null {
+  const values = set.map((each) => each.ohms);
+  const ohms = connection === 'series' ? seriesOhms(values) : parallelOhms(values);
+  const tolerance = Math.max(...set.map((each) => each.tolerance));
+  if (ohms * (1 + tolerance) > interval.maxOhms || ohms * (1 - tolerance) < interval.minOhms) return null;
+  const pieces = sized(set, connection, volts, 1 - tolerance);
+  if (!pieces) return null;
+  const lit = pieceWatts({ connection, pieces }, volts);
+  const prices = set.map((each) => each.price);
+  return {
+    cure: { kind: 'load-resistor', networks: spread(pieces, connection, mounts) },
+    connection,
+    pieces,
+    ohms,
+    onShelf: set.every((each) => each.stock >= sides * count(set, each)),
+    price: prices.some((price) => price === null)
+      ? null
+      : prices.reduce<number>((sum, price) => sum + (price ?? 0), 0),
+    litWatts: lit.reduce((sum, watts) => sum + watts, 0),
+    hottestWatts: Math.max(...lit),
+  };
+}
+
+/** The pieces with their sizes, or null where a shelf part or the largest size sold would be overrun. */
+function sized(
+  set: readonly Stock[],
+  connection: ResistorNetwork['connection'],
+  volts: number,
+  lowFactor: number,
+): ResistorPiece[] | null {
+  const unsized = set.map(({ partId, ohms, tolerance, watts }) => ({
+    partId,
+    ohms,
+    tolerance,
+    watts: watts ?? 0,
+  }));
+  const atLow = pieceWatts({ connection, pieces: unsized }, volts, lowFactor);
+  const pieces: ResistorPiece[] = [];
+  for (const [index, each] of set.entries()) {
+    const needed = atLow[index] ?? 0;
+    const watts = each.watts ?? STANDARD_WATTS.find((size) => size >= needed);
+    if (watts === undefined || watts < needed) return null;
+    pieces.push({ partId: each.partId, ohms: each.ohms, watts, tolerance: each.tolerance });
+  }
+  return pieces;
+}
+
+function count(set: readonly Stock[], wanted: Stock): number {
+  return set.filter((each) => each === wanted).length;
+}
+
+/** Side by side: one lamp after another in turn. In a row: all at the first lamp. */
+function spread(
+  pieces: readonly ResistorPiece[],
+  connection: ResistorNetwork['connection'],
+  mounts: readonly Lamp[],
+): ResistorNetwork[] {
+  const first = mounts[0];
+  if (!first) return [];
+  if (connection === 'series') return [{ lampId: first.id, connection, pieces: [...pieces] }];
+  const byLamp = new Map<string, ResistorPiece[]>();
+  pieces.forEach((piece, index) => {
+    const lamp = mounts[index % mounts.length] ?? first;
+    byLamp.set(lamp.id, [...(byLamp.get(lamp.id) ?? []), piece]);
+  });
+  return [...byLamp].map(([lampId, each]) => ({ lampId, connection, pieces: each }));
+}
+
+function noneReason(interval: OhmsInterval): string {
+  const tooTight = interval.maxOhms < interval.minOhms;
+  return tooTight
+    ? `No resistor can do both: the band asks for at most ${interval.maxOhms.toFixed(2)} Ω a side, and the supply allows no less than ${interval.minOhms.toFixed(2)} Ω.`
+    : `No set of up to ${MOST_PIECES} resistors lies between ${interval.minOhms.toFixed(2)} and ${interval.maxOhms.toFixed(2)} Ω within its printed watts.`;
+}
+
+/** All multisets of one to `most` of the given items, in a fixed order. */
+function* multisets<T>(
+  items: readonly T[],
+  most: number,
+  from = 0,
+  head: readonly T[] = [],
+): Generator<readonly T[]> {
+  for (let index = from; index < items.length; index += 1) {
+    const set = [...head, items[index] as T];
+    yield set;
+    if (set.length < most) yield* multisets(items, most, index, set);
+  }
+}

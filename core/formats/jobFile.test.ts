@@ -1,0 +1,122 @@
+import { readFileSync } from 'node:fs';
+import Ajv from 'ajv/dist/2020.js';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoJobs } from '../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { Job } from '../model/job.ts';
+import { JOB_FILE_MAX_BYTES, type JobFile, jobFileOf, readJobFile, writeJobFile } from './jobFile.ts';
+
+const finished = demoJobs()[2] as Job;
+const file = jobFileOf(finished, DEMO_SHELF, '2026-11-25T10:00:00.000Z');
+
+/** The problems of a file changed by hand. */
+function problemsOf(change: (draft: JobFile) => unknown): string {
+  const draft = structuredClone(file);
+  const result = readJobFile(JSON.stringify(change(draft) ?? draft));
+  return result.ok ? 'none' : result.problems.join('\n');
+}
+
+describe('job files', () => {
+  it('come back as they were written, every demo job', () => {
+    for (const job of demoJobs()) {
+      const written = jobFileOf(job, DEMO_SHELF, '2026-11-25T10:00:00.000Z');
+      expect(readJobFile(writeJobFile(written))).toEqual({ ok: true, file: written });
+    }
+  });
+
+  it('carry only the LEDs they chose', () => {
+    expect(
+      file.parts
+        .filter((part) => part.kind === 'led')
+        .map((part) => part.id)
+        .toSorted(),
+    ).toEqual(['led-tern-06', 'led-tern-3a', 'led-tern-3y']);
+  });
+
+  it('are valid by the published JSON Schema, and a broken one is not', () => {
+    const schema = JSON.parse(
+      readFileSync(new URL('../../docs/formats/vumble-job.schema.json', import.meta.url), 'utf8'),
+    );
+    const ajv = new Ajv({ strict: false, validateFormats: false });
+    const validate = ajv.compile(schema);
+    expect(validate(JSON.parse(writeJobFile(file)))).toBe(true);
+    expect(validate({ ...file, job: { ...file.job, title: 7 } })).toBe(false);
+  });
+
+  it.each([
+    ['not JSON', 'hello', /not JSON/],
+    ['another program’s JSON', '{"cells":[]}', /not a Vumble job/],
+    ['a list', '[]', /not a Vumble job/],
+    ['a newer version', JSON.stringify({ ...file, version: 9 }), /version 9/],
+    ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 2 MB/],
+    ['nested past reason', `${'['.repeat(5000)}${']'.repeat(5000)}`, /nested too deeply/],
+  ])('refuses %s with the reason', (_, text, reason) => {
+    const result = readJobFile(text);
+    expect(result.ok).toBe(false);
+    expect(result.ok ? '' : result.problems.join()).toMatch(reason);
+  });
+
+  it('says where a value is wrong', () => {
+    expect(problemsOf((draft) => void (draft.job.vehicle.supply.fuse.ratedAmps = -3))).toContain(
+      'job.vehicle.supply.fuse.ratedAmps',
+    );
+    expect(problemsOf((draft) => ({ ...draft, extra: 1 }))).toContain('extra');
+    expect(
+      problemsOf((draft) => JSON.parse(`${JSON.stringify(draft).slice(0, -1)},"__proto__":{"x":1}}`)),
+    ).toMatch(/__proto__|none/);
+  });
+
+  it.each<[string, (draft: JobFile) => unknown, RegExp]>([
+    ['an unknown bulb', (draft) => void (draft.job.identified['rear-left'] = 'P99W'), /"P99W".*catalogue/],
+    ['an unknown lamp', (draft) => void (draft.job.chosen.nowhere = null), /lamp "nowhere"/],
+    [
+      'an LED that is not enclosed',
+      (draft) => void (draft.job.chosen['rear-left'] = 'led-none'),
+      /LED "led-none"/,
+    ],
+    ['a cure of an unknown circuit', (draft) => void (draft.job.cures.horn = null), /circuit "horn"/],
+    [
+      'two lamps of one name',
+      (draft) => void draft.job.vehicle.lamps.push(structuredClone(draft.job.vehicle.lamps[0] ?? never())),
+      /more than one lamp/,
+    ],
+    [
+      'a side without a main lamp',
+      (draft) => draft.job.vehicle.lamps.forEach((lamp) => (lamp.role = 'repeater')),
+      /no main lamp/,
+    ],
+    [
+      'access time backwards',
+      (draft) => void ((draft.job.vehicle.lamps[0] ?? never()).access.minutes = [9, 1]),
+      /runs backwards/,
+    ],
+    [
+      'an LED that cannot be as printed',
+      (draft) => draft.parts.forEach((part) => part.kind === 'led' && (part.builtInLoadOhms = 2)),
+      /built-in load alone/,
+    ],
+  ])('refuses %s', (_, change, reason) => {
+    expect(problemsOf((draft) => void change(draft))).toMatch(reason);
+  });
+
+  it('never throws, whatever text it is given', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.json(),
+          fc.jsonValue().map((value) => JSON.stringify({ ...file, job: value })),
+        ),
+        (text) => {
+          expect(readJobFile(text).ok).toBe(false);
+        },
+      ),
+      { numRuns: 300, seed: 5 },
+    );
+  });
+});
+
+function never(): never {
+  throw new Error('the demo vehicle has lamps');
+}

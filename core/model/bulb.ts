@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { Amps, Fraction, Id, Line, Origin, SystemVolts, Volts, Watts } from './fields.ts';
+
+/** Lamp cap or base, named as IEC 60061 names it. */
+export const BaseId = z.enum([
+  'BA15s',
+  'BAU15s',
+  'BAY15d',
+  'BA9s',
+  'W3x16d',
+  'W3x16q',
+  'W2.5x16d',
+  'W2.5x16q',
+  'W2.1x9.5d',
+  'W2x4.6d',
+  'SV8.5',
+]);
+export type BaseId = z.infer<typeof BaseId>;
+
+/** One filament as its standard rates it. */
+export const FilamentRating = z.strictObject({
+  /** `only` in single-filament bulbs; in twin bulbs `bright` (stop, turn) and `dim` (tail) */
+  role: z.enum(['only', 'bright', 'dim']),
+  /** volts at which `amps` and `lumens` hold: the standard's test voltage */
+  testVolts: Volts,
+  /** current at the test voltage */
+  amps: Amps,
+  /** `rated` where the standard prints the current, `typical` where it prints only a limit */
+  ampsOrigin: Origin,
+  /** the standard's upper limit at the test voltage, where there is one */
+  maxWatts: Watts.optional(),
+  /** luminous flux at the test voltage, lm */
+  lumens: z.number().positive().max(5000),
+  lumensTolerance: Fraction.optional(),
+});
+export type FilamentRating = z.infer<typeof FilamentRating>;
+
+/** One bulb rating: bulbs that interchange but draw differently are separate records. */
+export const Bulb = z.strictObject({
+  id: Id,
+  /** everything an installer may call it: UN category, trade numbers, older codes */
+  names: z.array(Line).min(1),
+  system: z.enum(['UN', 'SAE']),
+  base: BaseId,
+  systemVolts: SystemVolts,
+  glass: z.enum(['clear', 'amber']),
+  filaments: z.array(FilamentRating).min(1).max(2),
+  /** bulbs of one group fit each other's sockets and do the same work */
+  interchange: Id.optional(),
+  source: Line,
+});
+export type Bulb = z.infer<typeof Bulb>;

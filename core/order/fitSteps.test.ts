@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import { demoJobs } from '../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { Job } from '../model/job.ts';
+import { newJob } from '../model/newJob.ts';
+import { fitSteps, minutesLeft } from './fitSteps.ts';
+import { stopProgress } from './stops.ts';
+
+const [open, , finished] = demoJobs() as [Job, Job, Job];
+const steps = fitSteps(finished, DEMO_SHELF);
+const place = (id: string) => steps.findIndex((step) => step.id === id);
+
+describe('fitSteps', () => {
+  it('makes safe first, and opens, swaps, taps, tests and closes in that order', () => {
+    const order = [
+      'prepare',
+      'open-rear-left',
+      'swap-rear-left',
+      'mount-rear-left',
+      'tap-rear-left',
+      'test-rear-left',
+      'close-rear-left',
+    ];
+    const places = order.map(place);
+    expect(places).toEqual(places.toSorted((a, b) => a - b));
+    expect(places).not.toContain(-1);
+  });
+
+  it('finishes one side and compares before the other is touched', () => {
+    const compare = place('compare-left');
+    expect(steps.slice(0, compare).some((step) => step.id.endsWith('-right'))).toBe(false);
+    expect(steps.slice(compare + 1).some((step) => step.id.endsWith('rear-left'))).toBe(false);
+    expect(place('hazard')).toBeGreaterThan(place('compare-right'));
+  });
+
+  it('opens each panel once and gives every step its own id', () => {
+    const ids = steps.map((step) => step.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids.filter((id) => id.startsWith('open-')).length).toBe(6);
+  });
+
+  it('shares one panel between lamps behind it', () => {
+    const lamps = finished.vehicle.lamps.map((lamp) =>
+      lamp.id === 'repeater-left' ? { ...lamp, access: { ...lamp.access, group: 'front-left' } } : lamp,
+    );
+    const shared = fitSteps({ ...finished, vehicle: { ...finished.vehicle, lamps } }, DEMO_SHELF).map(
+      (step) => step.id,
+    );
+    expect(shared.filter((id) => id === 'open-front-left').length).toBe(1);
+    expect(shared.indexOf('swap-repeater-left')).toBeLessThan(shared.indexOf('close-front-left'));
+  });
+
+  it('warns of heat wherever a resistor is mounted, and of the wrong wire wherever one is tapped', () => {
+    for (const step of steps.filter((each) => each.id.startsWith('mount-')))
+      expect(step.cautions.join()).toContain('100 °C');
+    for (const step of steps.filter((each) => each.id.startsWith('tap-')))
+      expect(step.cautions.join()).toContain('tail feed');
+  });
+
+  it('leaves resistor steps out where none are planned, and renews a dead bulb that is kept', () => {
+    expect(fitSteps(open, DEMO_SHELF).some((step) => step.id.startsWith('tap-'))).toBe(false);
+    const kept: Job = {
+      ...newJob('j', 'kept', open.vehicle, open.createdAt),
+      lookOver: { lamps: { 'rear-right': { condition: 'dead', note: '' } }, warnings: '' },
+    };
+    const ids = fitSteps(kept, DEMO_SHELF).map((step) => step.id);
+    expect(ids).toContain('renew-rear-right');
+    expect(ids.some((id) => id.endsWith('-left'))).toBe(false);
+  });
+
+  it('has nothing to do on an untouched job', () => {
+    expect(fitSteps(newJob('j', 'new', open.vehicle, open.createdAt), DEMO_SHELF)).toEqual([]);
+  });
+
+  it('adds up what is left', () => {
+    const [low, high] = minutesLeft(steps, () => false);
+    expect(low).toBeGreaterThan(30);
+    expect(high).toBeGreaterThan(low);
+    expect(minutesLeft(steps, () => true)).toEqual([0, 0]);
+    const all = steps.reduce((sum, step) => sum + step.minutes[0], 0);
+    expect(minutesLeft(steps, (id) => id === 'hazard')[0]).toBe(all - 3);
+  });
+});
+
+describe('stopProgress', () => {
+  const notes = (job: Job, state: 'holds' | 'falls-short') =>
+    Object.fromEntries(
+      stopProgress(job, DEMO_SHELF, state).map((each) => [each.stop, [each.done, each.note]]),
+    );
+
+  it('shows what each stop of a fresh job still has open', () => {
+    expect(notes(newJob('j', 'new', open.vehicle, open.createdAt), 'holds')).toEqual({
+      'look-over': [false, '0 of 6'],
+      identify: [false, '0 of 6'],
+      choose: [false, '0 of 6'],
+      cure: [false, 'no LEDs yet'],
+      pick: [false, 'nothing yet'],
+      fit: [false, 'nothing yet'],
+      prove: [false, '0 of 3'],
+      'hand-over': [false, '5 open'],
+    });
+  });
+
+  it('shows a finished job as finished', () => {
+    expect(Object.values(notes(finished, 'holds')).every(([done]) => done)).toBe(true);
+  });
+
+  it('keeps the cure open while it falls short', () => {
+    expect(notes(open, 'falls-short').cure).toEqual([false, 'falls short']);
+  });
+});

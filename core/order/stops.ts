@@ -1,0 +1,98 @@
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import { pickList } from '../picklist/picklist.ts';
+import { handOverPage } from '../record/handOver.ts';
+import { latestObservation, proofResult, TURN_FUNCTIONS } from '../record/observations.ts';
+import { flashRule } from '../verdict/flashRule.ts';
+import type { VerdictState } from '../verdict/states.ts';
+import { fitSteps } from './fitSteps.ts';
+
+/** The stops of a job, in the order people work. */
+export const STOPS = [
+  'look-over',
+  'identify',
+  'choose',
+  'cure',
+  'pick',
+  'fit',
+  'prove',
+  'hand-over',
+] as const;
+export type Stop = (typeof STOPS)[number];
+
+export const STOP_NAMES: Record<Stop, string> = {
+  'look-over': 'Look over',
+  identify: 'Identify',
+  choose: 'Choose',
+  cure: 'Cure',
+  pick: 'Pick',
+  fit: 'Fit',
+  prove: 'Prove',
+  'hand-over': 'Hand over',
+};
+
+export interface StopProgress {
+  stop: Stop;
+  done: boolean;
+  /** what is still open, in a few words */
+  note: string;
+}
+
+/**
+ * What each stop still has open.
+ *
+ * @param curedState the verdict of the vehicle as planned, with its cures
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function stopProgress(job: Job, shelf: Shelf, curedState: VerdictState): StopProgress[] {
+  const lamps = job.vehicle.lamps.length;
+  const counted = (stop: Stop, count: number, of: number): StopProgress => ({
+    stop,
+    done: count >= of,
+    note: `${count} of ${of}`,
+  });
+  const lookedOver = Object.keys(job.lookOver.lamps).length;
+  const steps = fitSteps(job, shelf);
+  const stepsDone = steps.filter((step) => job.fit[step.id]?.doneAt).length;
+  const rule = flashRule(job.vehicle.region);
+  const proved = TURN_FUNCTIONS.filter((each) => {
+    const observation = latestObservation(job, 'cured', each);
+    return observation !== undefined && proofResult(rule, observation) === 'passed';
+  }).length;
+  const missing = handOverPage(job, shelf).missing.length;
+  return [
+    counted('look-over', lookedOver, lamps),
+    counted('identify', Object.keys(job.identified).length, lamps),
+    counted('choose', Object.keys(job.chosen).length, lamps),
+    cureProgress(job, curedState),
+    pickProgress(job, shelf),
+    steps.length === 0
+      ? { stop: 'fit', done: false, note: 'nothing yet' }
+      : counted('fit', stepsDone, steps.length),
+    counted('prove', proved, TURN_FUNCTIONS.length),
+    {
+      stop: 'hand-over',
+      done: job.handOver.filedAt !== null,
+      note: job.handOver.filedAt !== null ? 'filed' : missing > 0 ? `${missing} open` : 'ready',
+    },
+  ];
+}
+
+function cureProgress(job: Job, state: VerdictState): StopProgress {
+  const converted = Object.values(job.chosen).some((id) => id !== null);
+  if (!converted) return { stop: 'cure', done: false, note: 'no LEDs yet' };
+  const words: Record<VerdictState, string> = {
+    holds: 'holds',
+    'either-way': 'either way',
+    'falls-short': 'falls short',
+    'too-much': 'too much',
+  };
+  return { stop: 'cure', done: state === 'holds', note: words[state] };
+}
+
+function pickProgress(job: Job, shelf: Shelf): StopProgress {
+  const { lines } = pickList(job, shelf);
+  const toBuy = lines.filter((line) => line.toBuy > 0).length;
+  if (lines.length === 0) return { stop: 'pick', done: false, note: 'nothing yet' };
+  return { stop: 'pick', done: toBuy === 0, note: toBuy === 0 ? `${lines.length} parts` : `${toBuy} to buy` };
+}

@@ -1,0 +1,195 @@
+import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
+import type { Bulb } from '../model/bulb.ts';
+import type { Job } from '../model/job.ts';
+import type { ConsumablePart, Part, Shelf } from '../model/part.ts';
+import { ohms, volts, watts } from '../quantities/format.ts';
+import { bulbOf, fitmentOf, ledOf } from '../vehicle/fitment.ts';
+import { TurnNetwork } from '../vehicle/turnNetwork.ts';
+
+export interface PickLine {
+  key: string;
+  code: string;
+  what: string;
+  /** what it is for */
+  why: string;
+  quantity: number;
+  onShelf: number;
+  toBuy: number;
+  /** null where nobody has told the shelf a price */
+  unitPrice: number | null;
+  total: number | null;
+}
+
+/** Power of the turn lamps, both sides lit, at the test voltage of the bulbs, W. */
+export interface PowerSaved {
+  volts: number;
+  stockWatts: number;
+  ledWatts: number;
+  resistorWatts: number;
+  /** negative when the conversion takes more than the stock bulbs did */
+  savedWatts: number;
+}
+
+export interface PickList {
+  lines: readonly PickLine[];
+  tools: readonly string[];
+  /** sum of the lines with a known price */
+  knownTotal: number;
+  /** lines without a price */
+  unpriced: number;
+  power: PowerSaved;
+}
+
+/**
+ * Parts, tools and consumables of a job, with what the shelf has of them.
+ *
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function pickList(job: Job, shelf: Shelf): PickList {
+  const lines = [
+    ...ledLines(job, shelf),
+    ...bulbLines(job, shelf),
+    ...resistorLines(job, shelf),
+    ...consumableLines(job, shelf),
+  ];
+  const priced = lines.filter((line) => line.total !== null);
+  return {
+    lines,
+    tools: toolsFor(job, shelf),
+    knownTotal: priced.reduce((sum, line) => sum + (line.total ?? 0), 0),
+    unpriced: lines.length - priced.length,
+    power: powerSaved(job, shelf),
+  };
+}
+
+/** What the turn lamps take before and after. */
+export function powerSaved(job: Job, shelf: Shelf): PowerSaved {
+  const emfVolts = (13.5 * job.vehicle.systemVolts) / 12;
+  const sides = job.vehicle.circuits.map((circuit) => circuit.side);
+  const lit = (stage: 'stock' | 'cured') =>
+    new TurnNetwork(job.vehicle, fitmentOf(job, shelf, stage)).solve({ emfVolts, sides }).lamps;
+  const stockWatts = lit('stock').reduce((sum, lamp) => sum + lamp.volts * lamp.bulbAmps, 0);
+  const cured = lit('cured');
+  const ledWatts = cured.reduce((sum, lamp) => sum + lamp.volts * lamp.bulbAmps, 0);
+  const resistorWatts = cured.reduce((sum, lamp) => sum + lamp.volts * lamp.resistorAmps, 0);
+  return {
+    volts: emfVolts,
+    stockWatts,
+    ledWatts,
+    resistorWatts,
+    savedWatts: stockWatts - ledWatts - resistorWatts,
+  };
+}
+
+function ledLines(job: Job, shelf: Shelf): PickLine[] {
+  const lamps = new Map<Part, string[]>();
+  for (const lamp of job.vehicle.lamps) {
+    const led = ledOf(job, shelf, lamp.id);
+    if (led) lamps.set(led, [...(lamps.get(led) ?? []), lamp.name.toLowerCase()]);
+  }
+  return [...lamps].map(([part, names]) => shelfLine(part, names.length, names.join(', ')));
+}
+
+/** A bulb found dead whose lamp keeps its filament is bought anew. */
+function bulbLines(job: Job, shelf: Shelf): PickLine[] {
+  const dead = job.vehicle.lamps.filter(
+    (lamp) => job.lookOver.lamps[lamp.id]?.condition === 'dead' && ledOf(job, shelf, lamp.id) === null,
+  );
+  const byBulb = new Map<Bulb, string[]>();
+  for (const lamp of dead) {
+    const bulb = bulbOf(job, lamp);
+    byBulb.set(bulb, [...(byBulb.get(bulb) ?? []), lamp.name.toLowerCase()]);
+  }
+  return [...byBulb].map(([bulb, names]) => ({
+    key: `bulb-${bulb.id}`,
+    code: bulb.names[0] ?? bulb.id,
+    what: `Filament bulb ${bulb.names[0] ?? bulb.id}, ${watts(filamentWatts(signalFilament(bulb)))} at ${volts(signalFilament(bulb).testVolts)}`,
+    why: `dead: ${names.join(', ')}`,
+    quantity: names.length,
+    onShelf: 0,
+    toBuy: names.length,
+    unitPrice: null,
+    total: null,
+  }));
+}
+
+function resistorLines(job: Job, shelf: Shelf): PickLine[] {
+  const wanted = new Map<string, { part: Part | undefined; what: string; lamps: string[] }>();
+  for (const cure of Object.values(job.cures)) {
+    for (const network of cure?.networks ?? []) {
+      const lamp = job.vehicle.lamps.find((each) => each.id === network.lampId);
+      for (const piece of network.pieces) {
+        const part = shelf.find((each) => each.kind === 'resistor' && each.id === piece.partId);
+        const what = `Resistor ${ohms(piece.ohms)} ${watts(piece.watts)}, ${Math.round(piece.tolerance * 100)} %, aluminium housed`;
+        const key = part?.id ?? `buy-${piece.ohms}-${piece.watts}`;
+        const entry = wanted.get(key) ?? { part, what, lamps: [] };
+        entry.lamps.push(lamp?.name.toLowerCase() ?? network.lampId);
+        wanted.set(key, entry);
+      }
+    }
+  }
+  return [...wanted].map(([key, { part, what, lamps }]) =>
+    part
+      ? shelfLine(part, lamps.length, lamps.join(', '))
+      : {
+          key,
+          code: 'to order',
+          what,
+          why: lamps.join(', '),
+          quantity: lamps.length,
+          onShelf: 0,
+          toBuy: lamps.length,
+          unitPrice: null,
+          total: null,
+        },
+  );
+}
+
+/** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */
+function consumableLines(job: Job, shelf: Shelf): PickLine[] {
+  const networks = Object.values(job.cures).flatMap((cure) => cure?.networks ?? []);
+  if (networks.length === 0) return [];
+  const pieces = networks.reduce((sum, network) => sum + network.pieces.length, 0);
+  const needs: readonly [ConsumablePart['use'], number, string][] = [
+    ['feed-joint', pieces + networks.length, 'feed and earth leads of the resistors'],
+    ['earth-ring', networks.length, 'earth of each resistor place'],
+    ['mounting-screw', pieces * 2, 'two a resistor'],
+    ['edge-paint', 1, 'drilled edges'],
+  ];
+  return needs.flatMap(([use, quantity, why]) => {
+    const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
+    return part ? [shelfLine(part, quantity, why)] : [];
+  });
+}
+
+function shelfLine(part: Part, quantity: number, why: string): PickLine {
+  const onShelf = Math.min(part.stock, quantity);
+  return {
+    key: part.id,
+    code: part.code,
+    what: part.name,
+    why,
+    quantity,
+    onShelf,
+    toBuy: quantity - onShelf,
+    unitPrice: part.price,
+    total: part.price * quantity,
+  };
+}
+
+function toolsFor(job: Job, shelf: Shelf): string[] {
+  const working = job.vehicle.lamps.filter((lamp) => ledOf(job, shelf, lamp.id) !== null);
+  const tools = new Set(working.flatMap((lamp) => lamp.access.tools));
+  if (working.length > 0) for (const tool of ['clean gloves', 'labels and marker']) tools.add(tool);
+  if (Object.values(job.cures).some((cure) => cure !== null)) {
+    for (const tool of [
+      'crimping pliers',
+      'heat gun',
+      'multimeter',
+      'drill and 3 mm bit',
+      'file or deburring tool',
+    ])
+      tools.add(tool);
+  }
+  return [...tools].toSorted((a, b) => a.localeCompare(b));
+}

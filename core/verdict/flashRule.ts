@@ -1,0 +1,32 @@
+import type { Vehicle } from '../model/vehicle.ts';
+
+/** What the rules allow a turn signal, flashes a minute. */
+export interface FlashRule {
+  lowest: number;
+  highest: number;
+  source: string;
+}
+
+const RULES: Record<Vehicle['region'], FlashRule> = {
+  UN: { lowest: 60, highest: 120, source: 'UN Regulation 48: 90 ± 30 a minute (from memory, verify)' },
+  US: {
+    lowest: 60,
+    highest: 120,
+    source: 'FMVSS 108 with SAE J590: 60 to 120 a minute (from memory, verify)',
+  },
+};
+
+export function flashRule(region: Vehicle['region']): FlashRule {
+  return RULES[region];
+}
+
+export type RateResult = 'within' | 'too-slow' | 'too-fast' | 'too-close-to-tell';
+
+/** A measured rate against the rule; its uncertainty counts against neither side without saying so. */
+export function rateResult(rule: FlashRule, ratePerMinute: number, uncertainty: number): RateResult {
+  if (ratePerMinute - uncertainty > rule.highest) return 'too-fast';
+  if (ratePerMinute + uncertainty < rule.lowest) return 'too-slow';
+  if (ratePerMinute + uncertainty <= rule.highest && ratePerMinute - uncertainty >= rule.lowest)
+    return 'within';
+  return 'too-close-to-tell';
+}

@@ -1,0 +1,200 @@
+import { widestTolerance } from '../circuit/resistorNetwork.ts';
+import type { Job, Stage } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import type { Side, TurnCircuit, WatchingRelay } from '../model/vehicle.ts';
+import { fitmentOf, healthyStock } from '../vehicle/fitment.ts';
+import { TurnNetwork } from '../vehicle/turnNetwork.ts';
+import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
+import { type OutageBand, outageBand } from './outageBand.ts';
+import { circuitReason, hazardReason } from './reasons.ts';
+import { type VerdictState, worstState } from './states.ts';
+import { type WorkingPoint, workingPoints } from './workingPoints.ts';
+
+/** Currents the watcher may see, A: resistors at the high end, as printed, at the low end. */
+export interface CurrentRange {
+  low: number;
+  nominal: number;
+  high: number;
+}
+
+export interface PointVerdict {
+  volts: number;
+  band: OutageBand;
+  amps: CurrentRange;
+  state: VerdictState;
+}
+
+export interface JudgedPoint extends PointVerdict {
+  point: WorkingPoint;
+}
+
+/** Flashes a minute: one figure, or two when it could go either way. */
+export interface RatePrediction {
+  low: number;
+  high: number;
+}
+
+export interface CircuitVerdict {
+  circuitId: string;
+  side: Side;
+  state: VerdictState;
+  points: readonly JudgedPoint[];
+  worst: JudgedPoint;
+  rate: RatePrediction;
+  limits: readonly LimitCheck[];
+  reason: string;
+}
+
+export interface HazardVerdict {
+  state: VerdictState;
+  points: readonly JudgedPoint[];
+  worst: JudgedPoint;
+  /** highest lit current of all points and tolerances, A */
+  litAmps: number;
+  rate: RatePrediction;
+  limits: readonly LimitCheck[];
+  reason: string;
+}
+
+export interface TurnVerdict {
+  state: VerdictState;
+  circuits: readonly CircuitVerdict[];
+  hazard: HazardVerdict;
+}
+
+/** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
+const EQUAL_SHARE = 1e-9;
+
+/** Judges one job's turn circuits in one of its states; holds the networks so that a slider can ask often. */
+export class TurnJudge {
+  readonly network: TurnNetwork;
+  private readonly healthy: TurnNetwork;
+  private readonly tolerance: number;
+
+  /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
+  constructor(
+    readonly job: Job,
+    shelf: Shelf,
+    readonly stage: Stage,
+  ) {
+    const fitment = fitmentOf(job, shelf, stage);
+    this.network = new TurnNetwork(job.vehicle, fitment);
+    this.healthy = new TurnNetwork(job.vehicle, healthyStock(job));
+    this.tolerance = widestTolerance(fitment.resistors);
+  }
+
+  /** One side at one supply voltage. */
+  circuitAt(circuit: TurnCircuit, emfVolts: number): PointVerdict {
+    return this.pointAt([circuit.side], circuit, emfVolts);
+  }
+
+  /** Both sides together at one supply voltage, against the band of the side that asks for more. */
+  hazardAt(emfVolts: number): PointVerdict {
+    const circuits = this.job.vehicle.circuits;
+    const demanding = circuits.reduce((chosen, circuit) =>
+      outageBand(this.healthy, circuit, emfVolts).highAmps >
+      outageBand(this.healthy, chosen, emfVolts).highAmps
+        ? circuit
+        : chosen,
+    );
+    return this.pointAt(
+      circuits.map((circuit) => circuit.side),
+      demanding,
+      emfVolts,
+    );
+  }
+
+  /** Both sides, hazard, and every limit, over all working points. */
+  verdict(): TurnVerdict {
+    const circuits = this.job.vehicle.circuits.map((circuit) => this.circuitVerdict(circuit));
+    const hazard = this.hazardVerdict();
+    return {
+      circuits,
+      hazard,
+      state: worstState([...circuits.map((each) => each.state), hazard.state]),
+    };
+  }
+
+  private circuitVerdict(circuit: TurnCircuit): CircuitVerdict {
+    const points = this.overPoints((volts) => this.circuitAt(circuit, volts));
+    const networks = this.network.fitment.resistors.filter((each) => circuit.lampIds.includes(each.lampId));
+    const limits = resistorLimits(this.job.vehicle, networks);
+    const state = stateOf(points, limits);
+    const worst = worstPoint(points);
+    return {
+      circuitId: circuit.id,
+      side: circuit.side,
+      state,
+      points,
+      worst,
+      rate: predictRate(this.job.vehicle.flasher, points),
+      limits,
+      reason: circuitReason({ state, points, worst, limits }),
+    };
+  }
+
+  private hazardVerdict(): HazardVerdict {
+    const points = this.overPoints((volts) => this.hazardAt(volts));
+    const litAmps = Math.max(...points.map((each) => this.hazardLitAmps(each.volts)));
+    const limits = supplyLimits(this.job.vehicle, litAmps);
+    const state = stateOf(points, limits);
+    const worst = worstPoint(points);
+    return {
+      state,
+      points,
+      worst,
+      litAmps,
+      rate: predictRate(this.job.vehicle.flasher, points),
+      limits,
+      reason: hazardReason({ state, points, worst, limits, litAmps }),
+    };
+  }
+
+  private hazardLitAmps(emfVolts: number): number {
+    const sides = this.job.vehicle.circuits.map((circuit) => circuit.side);
+    return this.network.solve({ emfVolts, sides, resistorFactor: 1 - this.tolerance }).totalAmps;
+  }
+
+  private overPoints(judge: (volts: number) => PointVerdict): JudgedPoint[] {
+    return workingPoints(this.job.vehicle.systemVolts).map((point) => ({ point, ...judge(point.volts) }));
+  }
+
+  private pointAt(sides: readonly Side[], bandOf: TurnCircuit, emfVolts: number): PointVerdict {
+    const seen = (resistorFactor: number) =>
+      this.network.solve({ emfVolts, sides, resistorFactor }).watchedAmps;
+    const nominal = seen(1);
+    const amps =
+      this.tolerance === 0
+        ? { low: nominal, nominal, high: nominal }
+        : { low: seen(1 + this.tolerance), nominal, high: seen(1 - this.tolerance) };
+    const band = outageBand(this.healthy, bandOf, emfVolts);
+    return { volts: emfVolts, band, amps, state: pointState(amps, band) };
+  }
+}
+
+/** Where a current range lies against the band: above it, inside it, or below it. */
+export function pointState(amps: CurrentRange, band: OutageBand): VerdictState {
+  if (amps.low >= band.highAmps * (1 - EQUAL_SHARE)) return 'holds';
+  if (amps.high <= band.lowAmps * (1 + EQUAL_SHARE)) return 'falls-short';
+  return 'either-way';
+}
+
+function stateOf(points: readonly JudgedPoint[], limits: readonly LimitCheck[]): VerdictState {
+  if (limits.some((limit) => !limit.ok)) return 'too-much';
+  return worstState(points.map((each) => each.state));
+}
+
+/** The point with the least current for what its band asks; among equals the lowest volts. */
+function worstPoint(points: readonly JudgedPoint[]): JudgedPoint {
+  const cover = (each: JudgedPoint) => each.amps.low / each.band.highAmps;
+  return points.reduce((worst, each) => (cover(each) < cover(worst) * (1 - EQUAL_SHARE) ? each : worst));
+}
+
+function predictRate(flasher: WatchingRelay, points: readonly JudgedPoint[]): RatePrediction {
+  const states = points.map((each) => each.state);
+  const fast = flasher.normalRate * flasher.fastMultiplier;
+  return {
+    low: states.every((state) => state === 'falls-short') ? fast : flasher.normalRate,
+    high: states.every((state) => state === 'holds') ? flasher.normalRate : fast,
+  };
+}
