@@ -5,7 +5,7 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       comment: 'core/ imports nothing from outside core/',
-      from: { path: '^core/' },
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(web|server|cli|demo|tests|scripts)/' },
     },
     {
