@@ -11,5 +11,6 @@ export default defineConfig({
     target: 'es2022',
     // A strict content policy forbids data: fonts and scripts, so nothing is inlined.
     assetsInlineLimit: 0,
+    manifest: true,
   },
 });

@@ -1,7 +1,7 @@
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { amps, ohms, perMinute, volts, watts } from '../core/quantities/format.ts';
-import type { RatePrediction, TurnVerdict } from '../core/verdict/judge.ts';
 import { VERDICT_WORDS } from '../core/verdict/states.ts';
+import type { RatePrediction, TurnVerdict } from '../core/verdict/verdict.ts';
 import type { Plan } from './plan.ts';
 
 /** The plan as text for a terminal. */

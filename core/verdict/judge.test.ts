@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job, LoadResistorCure } from '../model/job.ts';
-import { type CircuitVerdict, pointState, TurnJudge, type TurnVerdict } from './judge.ts';
+import { pointState, TurnJudge } from './judge.ts';
 import { worstState } from './states.ts';
+import type { CircuitVerdict, TurnVerdict } from './verdict.ts';
 
 const open = demoJobs()[0] as Job;
 

@@ -8,59 +8,16 @@ import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
 import { type OutageBand, outageBand } from './outageBand.ts';
 import { circuitReason, hazardReason } from './reasons.ts';
 import { type VerdictState, worstState } from './states.ts';
-import { type WorkingPoint, workingPoints } from './workingPoints.ts';
-
-/** Currents the watcher may see, A: resistors at the high end, as printed, at the low end. */
-export interface CurrentRange {
-  low: number;
-  nominal: number;
-  high: number;
-}
-
-export interface PointVerdict {
-  volts: number;
-  band: OutageBand;
-  amps: CurrentRange;
-  state: VerdictState;
-}
-
-export interface JudgedPoint extends PointVerdict {
-  point: WorkingPoint;
-}
-
-/** Flashes a minute: one figure, or two when it could go either way. */
-export interface RatePrediction {
-  low: number;
-  high: number;
-}
-
-export interface CircuitVerdict {
-  circuitId: string;
-  side: Side;
-  state: VerdictState;
-  points: readonly JudgedPoint[];
-  worst: JudgedPoint;
-  rate: RatePrediction;
-  limits: readonly LimitCheck[];
-  reason: string;
-}
-
-export interface HazardVerdict {
-  state: VerdictState;
-  points: readonly JudgedPoint[];
-  worst: JudgedPoint;
-  /** highest lit current of all points and tolerances, A */
-  litAmps: number;
-  rate: RatePrediction;
-  limits: readonly LimitCheck[];
-  reason: string;
-}
-
-export interface TurnVerdict {
-  state: VerdictState;
-  circuits: readonly CircuitVerdict[];
-  hazard: HazardVerdict;
-}
+import type {
+  CircuitVerdict,
+  CurrentRange,
+  HazardVerdict,
+  JudgedPoint,
+  PointVerdict,
+  RatePrediction,
+  TurnVerdict,
+} from './verdict.ts';
+import { workingPoints } from './workingPoints.ts';
 
 /** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
 const EQUAL_SHARE = 1e-9;

@@ -1,7 +1,7 @@
 import { amps, volts, voltsList } from '../quantities/format.ts';
-import type { JudgedPoint } from './judge.ts';
 import type { LimitCheck } from './limits.ts';
 import type { VerdictState } from './states.ts';
+import type { JudgedPoint } from './verdict.ts';
 
 interface Grounds {
   state: VerdictState;

@@ -1,0 +1,40 @@
+/**
+ * Script a first visit loads before anything is pressed, gzip: the entry, the job screen and the Cure stop
+ * it opens on, with everything they import. Fails above the budget.
+ */
+import { readFileSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
+
+interface Chunk {
+  file: string;
+  isEntry?: boolean;
+  imports?: string[];
+}
+
+const BUDGET_KB = 300;
+const FIRST_SCREENS = ['job/JobScreen.tsx', 'stops/cure/Cure.tsx'];
+
+const dist = new URL('../dist/', import.meta.url);
+const manifest = JSON.parse(readFileSync(new URL('.vite/manifest.json', dist), 'utf8')) as Record<
+  string,
+  Chunk
+>;
+const wanted = new Set<string>();
+function want(key: string): void {
+  if (wanted.has(key)) return;
+  wanted.add(key);
+  for (const each of manifest[key]?.imports ?? []) want(each);
+}
+for (const [key, chunk] of Object.entries(manifest)) if (chunk.isEntry) want(key);
+for (const screen of FIRST_SCREENS) {
+  if (!manifest[screen]) throw new Error(`The build has no ${screen}`);
+  want(screen);
+}
+let bytes = 0;
+for (const key of wanted) {
+  const file = manifest[key]?.file;
+  if (file?.endsWith('.js')) bytes += gzipSync(readFileSync(new URL(file, dist))).length;
+}
+const kilobytes = bytes / 1000;
+console.log(`First load: ${kilobytes.toFixed(0)} KB of script, gzip (budget ${BUDGET_KB} KB)`);
+if (kilobytes > BUDGET_KB) process.exit(1);

@@ -1,0 +1,50 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import request from 'supertest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from './app.ts';
+
+let dist = '';
+beforeAll(() => {
+  dist = mkdtempSync(join(tmpdir(), 'vumble-dist-'));
+  mkdirSync(join(dist, 'assets'));
+  writeFileSync(join(dist, 'index.html'), '<!doctype html><title>built</title>');
+  writeFileSync(join(dist, 'assets', 'app-abc.js'), `export const x = '${'y'.repeat(3000)}';`);
+});
+afterAll(() => rmSync(dist, { recursive: true }));
+
+describe('the server', () => {
+  it('serves the app on every address of the app', async () => {
+    for (const path of ['/', '/jobs', '/jobs/some-id/cure']) {
+      const response = await request(createApp(dist)).get(path).set('accept', 'text/html');
+      expect(response.status).toBe(200);
+      expect(response.text).toContain('built');
+    }
+  });
+
+  it('allows scripts, styles and workers from itself and nothing else', async () => {
+    const policy = (await request(createApp(dist)).get('/')).headers['content-security-policy'];
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("script-src 'self'");
+    expect(policy).not.toMatch(/unsafe|https?:|data:|\*/);
+  });
+
+  it('compresses and keeps hashed files for good, the page never', async () => {
+    const asset = await request(createApp(dist)).get('/assets/app-abc.js').set('accept-encoding', 'gzip');
+    expect(asset.headers['cache-control']).toContain('immutable');
+    expect(asset.headers['content-encoding']).toBe('gzip');
+    expect((await request(createApp(dist)).get('/')).headers['cache-control']).toContain('max-age=0');
+  });
+
+  it('does not answer a missing script with the page', async () => {
+    expect((await request(createApp(dist)).get('/assets/gone.js')).status).toBe(404);
+    expect((await request(createApp(dist)).get('/nothing').set('accept', 'application/json')).status).toBe(
+      404,
+    );
+  });
+
+  it('says what to do when there is no build', () => {
+    expect(() => createApp(join(dist, 'none'))).toThrow(/npm run build/);
+  });
+});

@@ -1,0 +1,59 @@
+import { ActionIcon } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { notifications } from '@mantine/notifications';
+import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
+import { useLiveQuery } from 'dexie-react-hooks';
+import type { ReactNode } from 'react';
+import { historyOf, redoJob, undoJob } from '../store/edits.ts';
+import { tellTrouble } from './tellTrouble.ts';
+
+/** Undo and redo of any edit of the job on screen. */
+export function HistoryButtons({ jobId }: { jobId: string }) {
+  const history = useLiveQuery(() => historyOf(jobId), [jobId]);
+  const go = (step: (id: string) => Promise<string | null>, word: string) => () =>
+    step(jobId)
+      .then((label) => {
+        if (label) notifications.show({ message: `${word}: ${label}`, autoClose: 2500, withBorder: true });
+      })
+      .catch((error: Error) => tellTrouble(error));
+  const undo = go(undoJob, 'Undone');
+  const redo = go(redoJob, 'Done again');
+  useHotkeys([
+    ['mod+Z', undo],
+    ['mod+shift+Z', redo],
+  ]);
+  return (
+    <>
+      <HistoryButton word="Undo" label={history?.undo ?? null} onClick={undo}>
+        <IconArrowBackUp size={20} stroke={1.7} />
+      </HistoryButton>
+      <HistoryButton word="Redo" label={history?.redo ?? null} onClick={redo}>
+        <IconArrowForwardUp size={20} stroke={1.7} />
+      </HistoryButton>
+    </>
+  );
+}
+
+interface HistoryButtonProps {
+  word: string;
+  /** what it would take back or do again; null when there is nothing */
+  label: string | null;
+  onClick(): void;
+  children: ReactNode;
+}
+
+function HistoryButton({ word, label, onClick, children }: HistoryButtonProps) {
+  const says = label ? `${word}: ${label}` : `Nothing to ${word.toLowerCase()}`;
+  return (
+    <ActionIcon
+      variant="subtle"
+      size={44}
+      aria-label={label ? says : word}
+      title={says}
+      disabled={label === null}
+      onClick={onClick}
+    >
+      {children}
+    </ActionIcon>
+  );
+}

@@ -1,0 +1,41 @@
+import { Modal } from '@mantine/core';
+import classes from './KeysHelp.module.css';
+
+const KEYS: readonly [keys: readonly string[], does: string][] = [
+  [['K'], 'Key: off, on, running'],
+  [['L'], 'Left turn'],
+  [['R'], 'Right turn'],
+  [['H'], 'Hazard'],
+  [['1', '8'], 'The eight stops'],
+  [['[', ']'], 'Lamp before, lamp after'],
+  [['Space'], 'Done, in Fit'],
+  [['M'], 'Tap, in the flash meter'],
+  [['Ctrl', 'Z'], 'Undo'],
+  [['Ctrl', 'Shift', 'Z'], 'Redo'],
+  [['?'], 'This list'],
+];
+
+export default function KeysHelp({ onClose }: { onClose(): void }) {
+  return (
+    <Modal
+      opened={opened}
+      onClose={onClose}
+      title="Keys"
+      centered
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      <dl className={classes.list}>
+        {KEYS.map(([keys, does]) => (
+          <div key={does} className={classes.row}>
+            <dt>
+              {keys.map((key) => (
+                <kbd key={key}>{key}</kbd>
+              ))}
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Modal>
+  );
+}

@@ -1,0 +1,50 @@
+import { useHotkeys } from '@mantine/hooks';
+import { lazy, Suspense, useState } from 'react';
+import { Link, NavLink, Outlet, useMatch } from 'react-router';
+import { HistoryButtons } from './HistoryButtons.tsx';
+import classes from './Shell.module.css';
+import { ThemeSwitch } from './ThemeSwitch.tsx';
+
+const KeysHelp = lazy(() => import('./KeysHelp.tsx'));
+
+/** The frame around every screen: name, places, undo and redo, day and night, keys. */
+export function Shell() {
+  const match = useMatch('/jobs/:jobId/*');
+  const jobId = match?.params.jobId;
+  const [keysShown, setKeysShown] = useState(false);
+  useHotkeys([['shift+?', () => setKeysShown(true)]]);
+  return (
+    <div className={classes.shell}>
+      <header className={classes.header}>
+        <Link to="/" className={classes.mark} aria-label="Vumble, to the current job">
+          <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true" focusable="false">
+            <path d="M2 2h11a8 8 0 0 1 0 16H2z" fill="none" stroke="var(--ink)" strokeWidth="2" />
+            <path d="M2 2h6v16H2z" fill="var(--ink)" />
+            <path d="M24 4v12" stroke="var(--petrol)" strokeWidth="2.4" strokeLinecap="round" />
+          </svg>
+          <span>vumble</span>
+        </Link>
+        <nav aria-label="Places" className={classes.nav}>
+          <NavLink to="/jobs" end={false} className={classes.place}>
+            Jobs
+          </NavLink>
+        </nav>
+        <div className={classes.right}>
+          {jobId && <HistoryButtons jobId={jobId} />}
+          <ThemeSwitch />
+          <button type="button" className={classes.keys} aria-label="Keys" onClick={() => setKeysShown(true)}>
+            <kbd aria-hidden="true">?</kbd>
+          </button>
+        </div>
+      </header>
+      <main className={classes.main}>
+        <Outlet />
+      </main>
+      {keysShown && (
+        <Suspense fallback={null}>
+          <KeysHelp onClose={() => setKeysShown(false)} />
+        </Suspense>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,22 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { ErrorScreen } from './ErrorScreen.tsx';
+import { FirstScreen } from './FirstScreen.tsx';
+import { Shell } from './Shell.tsx';
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <ErrorScreen />,
+    children: [
+      {
+        errorElement: <ErrorScreen />,
+        children: [
+          { path: '/', element: <FirstScreen /> },
+          { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
+          { path: '/jobs/:jobId/:stop?', lazy: () => import('../job/JobScreen.tsx') },
+          { path: '*', element: <Navigate to="/jobs" replace /> },
+        ],
+      },
+    ],
+  },
+]);

@@ -1,0 +1,131 @@
+import { Button, Tabs } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { lazy, Suspense, useEffect } from 'react';
+import { Link, Navigate, useParams } from 'react-router';
+import type { Job } from '../../core/model/job.ts';
+import type { Shelf } from '../../core/model/part.ts';
+import { STOPS, type Stop } from '../../core/order/stops.ts';
+import { StorageTrouble } from '../app/StorageTrouble.tsx';
+import { db } from '../store/db.ts';
+import { rememberJob } from '../store/jobs.ts';
+import { BrokenReference } from './BrokenReference.tsx';
+import classes from './JobScreen.module.css';
+import { StopRail } from './rail/StopRail.tsx';
+import { useDriverKeys } from './useDriverKeys.ts';
+import { useWorkspaceOf } from './useWorkspaceOf.ts';
+import { VehicleHalf } from './VehicleHalf.tsx';
+import { useWorkspace, type Workspace, WorkspaceContext } from './workspace.ts';
+
+const STOP_SCREENS: Record<Stop, React.LazyExoticComponent<() => React.ReactNode>> = {
+  'look-over': lazy(() => import('../stops/look-over/LookOver.tsx')),
+  identify: lazy(() => import('../stops/identify/Identify.tsx')),
+  choose: lazy(() => import('../stops/choose/Choose.tsx')),
+  cure: lazy(() => import('../stops/cure/Cure.tsx')),
+  pick: lazy(() => import('../stops/pick/Pick.tsx')),
+  fit: lazy(() => import('../stops/fit/Fit.tsx')),
+  prove: lazy(() => import('../stops/prove/Prove.tsx')),
+  'hand-over': lazy(() => import('../stops/hand-over/HandOver.tsx')),
+};
+
+type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
+
+/** One vehicle, one job, one place: loads it and shows its two halves. */
+export function Component() {
+  const { jobId = '' } = useParams();
+  const loaded = useLiveQuery(async (): Promise<Loaded> => {
+    try {
+      const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
+      return { job: row && row.deleted === 0 ? row.job : null, shelf };
+    } catch (error) {
+      return { trouble: error as Error };
+    }
+  }, [jobId]);
+  useEffect(() => {
+    rememberJob(jobId).catch(() => {
+      // Only which job opens next time; the job itself is not concerned.
+    });
+  }, [jobId]);
+  if (!loaded) return null;
+  if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;
+  if (!loaded.job) return <NoSuchJob />;
+  return <LoadedJob key={jobId} job={loaded.job} shelf={loaded.shelf} />;
+}
+
+function NoSuchJob() {
+  return (
+    <div className={classes.empty}>
+      <h1>This job is not here</h1>
+      <p>It was deleted, or it belongs to another browser. Deleted jobs can be taken back from the list.</p>
+      <Button component={Link} to="/jobs">
+        All jobs
+      </Button>
+    </div>
+  );
+}
+
+function LoadedJob({ job, shelf }: { job: Job; shelf: Shelf }) {
+  const workspace = useWorkspaceOf(job, shelf);
+  if ('broken' in workspace) return <BrokenReference job={job} shelf={shelf} error={workspace.broken} />;
+  return (
+    <WorkspaceContext value={workspace}>
+      <Halves />
+    </WorkspaceContext>
+  );
+}
+
+function Halves() {
+  const workspace = useWorkspace();
+  const { stop } = useParams();
+  const phone = useMediaQuery('(max-width: 800px)', undefined, { getInitialValueInEffect: false });
+  useDriverKeys(workspace);
+  const known = STOPS.find((each) => each === stop);
+  if (!known) return <Navigate to={`/jobs/${workspace.job.id}/${firstOpen(workspace)}`} replace />;
+  if (phone) return <PhoneHalves stop={known} />;
+  return (
+    <div className={classes.halves}>
+      <VehicleHalf />
+      <StopHalf stop={known} />
+    </div>
+  );
+}
+
+function PhoneHalves({ stop }: { stop: Stop }) {
+  return (
+    <Tabs
+      defaultValue="stop"
+      keepMounted={false}
+      className={classes.phone}
+      classNames={{ panel: classes.phonePanel }}
+    >
+      <Tabs.List grow>
+        <Tabs.Tab value="vehicle">The vehicle</Tabs.Tab>
+        <Tabs.Tab value="stop">The stop</Tabs.Tab>
+      </Tabs.List>
+      <Tabs.Panel value="vehicle">
+        <VehicleHalf />
+      </Tabs.Panel>
+      <Tabs.Panel value="stop">
+        <StopHalf stop={stop} />
+      </Tabs.Panel>
+    </Tabs>
+  );
+}
+
+function StopHalf({ stop }: { stop: Stop }) {
+  const Screen = STOP_SCREENS[stop];
+  return (
+    <section className={classes.stop} aria-label="The stop">
+      <StopRail stop={stop} />
+      <div className={classes.body}>
+        <Suspense fallback={<p className="faint">Opening the stop.</p>}>
+          <Screen />
+        </Suspense>
+      </div>
+    </section>
+  );
+}
+
+function firstOpen({ progress }: Workspace): Stop {
+  return progress.find((each) => !each.done)?.stop ?? 'hand-over';
+}

@@ -1,0 +1,153 @@
+import { Button, NumberInput, SegmentedControl } from '@mantine/core';
+import { randomId } from '@mantine/hooks';
+import { useState } from 'react';
+import type { Observation, Stage, TurnFunction } from '../../../core/model/job.ts';
+import { FUNCTION_WORDS, proofReason } from '../../../core/record/observations.ts';
+import { flashRule } from '../../../core/verdict/flashRule.ts';
+import { useWorkspace } from '../workspace.ts';
+import classes from './RateRecorder.module.css';
+import { useTaps } from './useTaps.ts';
+
+const LIT_CHOICES = [
+  { value: 'all', label: 'All' },
+  { value: 'some', label: 'Not all' },
+  { value: 'none', label: 'None' },
+] as const;
+
+/**
+ * Measures one function of the vehicle: tap once a flash (or type a rate read elsewhere), say whether all
+ * its lamps lit, record. The reading is kept on screen until it is recorded or cleared.
+ */
+export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFunction: TurnFunction }) {
+  const { job, edit } = useWorkspace();
+  const { taps, reading, tap, clear } = useTaps();
+  const [typed, setTyped] = useState<string | number>('');
+  const [lit, setLit] = useState<Observation['lampsLit']>('not-checked');
+  const rule = flashRule(job.vehicle.region);
+  const typedRate = Number(typed);
+  const typedWrong = typed !== '' && !(typedRate >= 1 && typedRate <= 1000);
+  const useTyped = typed !== '' && !typedWrong;
+  const measured: Pick<Observation, 'ratePerMinute' | 'uncertainty' | 'method'> | null = useTyped
+    ? { ratePerMinute: typedRate, uncertainty: null, method: 'typed' }
+    : reading.kind === 'rate'
+      ? {
+          ratePerMinute: round(reading.ratePerMinute),
+          uncertainty: round(reading.uncertainty),
+          method: 'tapped',
+        }
+      : null;
+  const dark = lit === 'none';
+  const record = () => {
+    if (!measured && !dark) return;
+    const observation: Observation = {
+      id: randomId('seen-'),
+      at: new Date().toISOString(),
+      stage,
+      function: turnFunction,
+      condition: 'lights-off',
+      ...(measured ?? { ratePerMinute: null, uncertainty: null, method: 'typed' }),
+      lampsLit: lit,
+      supplyVolts: null,
+      note: '',
+    };
+    edit(
+      `Record ${FUNCTION_WORDS[turnFunction].toLowerCase()}`,
+      (draft) => void draft.observations.push(observation),
+    );
+    clear();
+    setTyped('');
+    setLit('not-checked');
+  };
+  return (
+    <div className={classes.recorder}>
+      <button type="button" className={classes.tap} onClick={tap}>
+        <span className={classes.tapWord}>Tap at each flash</span>
+        <span className={classes.tapHint}>
+          or <kbd>M</kbd>, {taps} {taps === 1 ? 'tap' : 'taps'} so far
+        </span>
+      </button>
+      <div className={classes.reading} role="status">
+        {reading.kind === 'rate' ? (
+          <>
+            <b>{Math.round(reading.ratePerMinute)}</b> ± {Math.max(1, Math.round(reading.uncertainty))} a
+            minute, measured by {reading.flashes} flashes
+            {reading.missed > 0 ? `, ${reading.missed} bridged` : ''}
+            {reading.doubled > 0 ? `, ${reading.doubled} double tap dropped` : ''}
+          </>
+        ) : (
+          <>
+            {taps === 0 ? 'Not measured yet. ' : 'Not sure. '}
+            {reading.reason}
+          </>
+        )}
+      </div>
+      <NumberInput
+        label="Or type a rate read elsewhere"
+        suffix=" a minute"
+        value={typed}
+        onChange={setTyped}
+        min={1}
+        max={1000}
+        clampBehavior="none"
+        allowNegative={false}
+        decimalScale={1}
+        error={typedWrong ? 'Type a rate from 1 to 1000 a minute' : undefined}
+      />
+      <div>
+        <span className={classes.label} id={`lit-${turnFunction}`}>
+          Lamps that lit
+        </span>
+        <SegmentedControl
+          fullWidth
+          aria-labelledby={`lit-${turnFunction}`}
+          data={[...LIT_CHOICES]}
+          value={lit === 'not-checked' ? '' : lit}
+          onChange={(value) => setLit(value as Observation['lampsLit'])}
+        />
+      </div>
+      <div className={classes.actions}>
+        <Button onClick={record} disabled={(!measured && !dark) || typedWrong} size="md">
+          Record {FUNCTION_WORDS[turnFunction].toLowerCase()}
+        </Button>
+        <Button
+          variant="default"
+          size="md"
+          onClick={() => {
+            clear();
+            setTyped('');
+            setLit('not-checked');
+          }}
+        >
+          Clear
+        </Button>
+      </div>
+      <p className="faint">
+        Allowed: {rule.lowest} to {rule.highest} a minute. {rule.source}. A camera’s count deceives; the eye
+        and a tap do not.
+      </p>
+    </div>
+  );
+}
+
+/** `88 ± 1 a minute, tapped`, as it stands on record. */
+export function RecordedRate({ observation }: { observation: Observation }) {
+  if (observation.ratePerMinute === null) return <>no rate</>;
+  const { uncertainty } = observation;
+  return (
+    <>
+      {Math.round(observation.ratePerMinute)}
+      {uncertainty === null ? '' : ` ± ${Math.max(1, Math.round(uncertainty))}`} a minute,{' '}
+      {observation.method === 'tapped' ? 'measured' : 'typed in'}
+    </>
+  );
+}
+
+/** What the record says against the rule, in one sentence. */
+export function ProofReason({ observation }: { observation: Observation }) {
+  const { job } = useWorkspace();
+  return <>{proofReason(flashRule(job.vehicle.region), observation)}</>;
+}
+
+function round(value: number): number {
+  return Number(value.toFixed(2));
+}

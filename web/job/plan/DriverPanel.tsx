@@ -1,0 +1,46 @@
+import { moveStalk, turnKey } from '../useDriverKeys.ts';
+import { useWorkspace } from '../workspace.ts';
+import classes from './DriverPanel.module.css';
+
+const KEY_WORDS = { off: 'Key off', on: 'Key on', running: 'Running' } as const;
+
+/** The driver's panel: anyone can press Left at any moment and see what the vehicle would do. */
+export function DriverPanel() {
+  const workspace = useWorkspace();
+  const { controls, setControls } = workspace;
+  return (
+    <div className={classes.panel} role="group" aria-label="Driver’s panel">
+      <button type="button" data-on={controls.key !== 'off'} onClick={() => turnKey(workspace)}>
+        {KEY_WORDS[controls.key]}
+        <kbd aria-hidden="true">K</kbd>
+      </button>
+      <Switch
+        label="Left"
+        letter="L"
+        on={controls.turn === 'left'}
+        press={() => moveStalk(workspace, 'left')}
+      />
+      <Switch
+        label="Right"
+        letter="R"
+        on={controls.turn === 'right'}
+        press={() => moveStalk(workspace, 'right')}
+      />
+      <Switch
+        label="Hazard"
+        letter="H"
+        on={controls.hazard}
+        press={() => setControls({ hazard: !controls.hazard })}
+      />
+    </div>
+  );
+}
+
+function Switch({ label, letter, on, press }: { label: string; letter: string; on: boolean; press(): void }) {
+  return (
+    <button type="button" aria-pressed={on} data-on={on} onClick={press}>
+      {label}
+      <kbd aria-hidden="true">{letter}</kbd>
+    </button>
+  );
+}

@@ -1,0 +1,45 @@
+import { useReducedMotion } from '@mantine/hooks';
+import { useEffect, useRef } from 'react';
+import { type LampShow, lightAt, type Rehearsal } from '../../../core/rehearsal/rehearse.ts';
+
+/** Called each frame with the light of each lamp, 1 for a lamp at its rated light. */
+export type ShowLight = (lights: ReadonlyMap<string, number>, telltaleLit: boolean) => void;
+
+/**
+ * Plays a rehearsal in real time, outside React: a frame loop calls `show` with each lamp's light. The
+ * clock runs through changes, so that switching between states compares them on one beat. Those who asked
+ * for less motion get every lamp held at its lit level.
+ */
+export function useFlash(rehearsal: Rehearsal, show: ShowLight): void {
+  const still = useReducedMotion();
+  const latest = useRef(show);
+  latest.current = show;
+  useEffect(() => {
+    const lightsBy = (light: (lamp: LampShow) => number) =>
+      new Map(rehearsal.lamps.map((lamp) => [lamp.lampId, light(lamp)]));
+    if (rehearsal.lamps.length === 0) {
+      latest.current(new Map(), false);
+      return;
+    }
+    if (still) {
+      latest.current(
+        lightsBy((lamp) => lamp.steady),
+        true,
+      );
+      return;
+    }
+    let frame = 0;
+    const { periodSeconds, onFraction } = rehearsal;
+    const begin = performance.now();
+    const play = (now: number) => {
+      const seconds = Math.max(0, now - begin) / 1000;
+      latest.current(
+        lightsBy((lamp) => lightAt(lamp.waveform, periodSeconds, seconds)),
+        (seconds / periodSeconds) % 1 < onFraction,
+      );
+      frame = requestAnimationFrame(play);
+    };
+    frame = requestAnimationFrame(play);
+    return () => cancelAnimationFrame(frame);
+  }, [rehearsal, still]);
+}

@@ -1,0 +1,185 @@
+import { Button } from '@mantine/core';
+import { useMemo } from 'react';
+import type { Job } from '../../../core/model/job.ts';
+import type { LedPart, Shelf } from '../../../core/model/part.ts';
+import type { Lamp } from '../../../core/model/vehicle.ts';
+import { amps, perMinute, volts, watts } from '../../../core/quantities/format.ts';
+import { bulbOf, ledOf } from '../../../core/vehicle/fitment.ts';
+import { type LedFit, ledFit } from '../../../core/vehicle/ledFits.ts';
+import { TurnJudge } from '../../../core/verdict/judge.ts';
+import type { CircuitVerdict } from '../../../core/verdict/verdict.ts';
+import { useWorkspace } from '../../job/workspace.ts';
+import { Card } from '../../ui/Card.tsx';
+import { price } from '../../ui/money.ts';
+import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
+import classes from './Choose.module.css';
+import { proposeLeds } from './proposeLeds.ts';
+
+/** The LED for each lamp: what fits, what does not and why, and what each does to this circuit. */
+export default function Choose() {
+  const { job, shelf, edit, lamp, setStage } = useWorkspace();
+  const { lamps } = job.vehicle;
+  const open = lamps.filter((each) => job.chosen[each.id] === undefined);
+  const current = lamp ?? open[0] ?? lamps[0];
+  const proposal = useMemo(() => proposeLeds(job, shelf), [job, shelf]);
+  return (
+    <div className={classes.grid}>
+      <Card
+        title="LED for each lamp"
+        aside={
+          proposal.size > 0 && (
+            <Button
+              size="xs"
+              variant="default"
+              onClick={() => {
+                edit('Fill the open lamps from the shelf', (draft) => {
+                  for (const [lampId, part] of proposal) draft.chosen[lampId] = part.id;
+                });
+                setStage('leds');
+              }}
+            >
+              Fill from the shelf
+            </Button>
+          )
+        }
+      >
+        <ul className={classes.lamps}>
+          {lamps.map((each) => (
+            <LampRow key={each.id} lamp={each} current={each.id === current?.id} />
+          ))}
+        </ul>
+      </Card>
+      {current && <Candidates lamp={current} />}
+    </div>
+  );
+}
+
+function LampRow({ lamp, current }: { lamp: Lamp; current: boolean }) {
+  const { job, shelf, selectLamp } = useWorkspace();
+  const led = ledOf(job, shelf, lamp.id);
+  const kept = job.chosen[lamp.id] === null;
+  return (
+    <li>
+      <button
+        type="button"
+        className={classes.lamp}
+        aria-current={current}
+        onClick={() => selectLamp(lamp.id)}
+      >
+        <span className={classes.name}>{lamp.name}</span>
+        <span>{led ? led.code : kept ? `keeps ${bulbOf(job, lamp).names[0]}` : 'open'}</span>
+      </button>
+    </li>
+  );
+}
+
+interface Candidate {
+  part: LedPart;
+  fit: LedFit;
+  verdict: CircuitVerdict | null;
+}
+
+function Candidates({ lamp }: { lamp: Lamp }) {
+  const { job, shelf, edit, setStage } = useWorkspace();
+  const candidates = useMemo(() => candidatesFor(job, shelf, lamp), [job, shelf, lamp]);
+  const partner = job.vehicle.lamps.find(
+    (other) =>
+      other.side !== lamp.side &&
+      other.end === lamp.end &&
+      other.role === lamp.role &&
+      other.base === lamp.base,
+  );
+  const now = job.chosen[lamp.id];
+  const choose = (partId: string | null, code: string) => {
+    const pair = partner ? [lamp, partner] : [lamp];
+    edit(`${code} for ${pair.map((each) => each.name.toLowerCase()).join(' and ')}`, (draft) => {
+      for (const each of pair) draft.chosen[each.id] = partId;
+    });
+    setStage('leds');
+  };
+  return (
+    <Card title={partner ? `${lamp.name} and ${partner.name.toLowerCase()}` : lamp.name}>
+      <p className={classes.takes}>
+        Takes {lamp.base} behind {lamp.lens} glass; {bulbOf(job, lamp).names[0]} now. A choice goes to both
+        sides; each lamp can be changed back by undo.
+      </p>
+      <ul className={classes.parts}>
+        {candidates.map(({ part, fit, verdict }) => (
+          <li key={part.id} className={classes.part} data-fits={fit.fits}>
+            <div>
+              <b>{part.code}</b> {part.name}
+              <div className="faint">
+                {watts(part.watts)} at {volts(part.atVolts)} printed, so {amps(part.watts / part.atVolts)} ·{' '}
+                {part.lumens} lm printed · {part.lengthMm} × {part.diameterMm} mm · price {price(part.price)}{' '}
+                · {part.stock} on the shelf
+              </div>
+              {fit.obstacles.map((text) => (
+                <div key={text} className={classes.obstacle}>
+                  {text}
+                </div>
+              ))}
+              {fit.fits &&
+                fit.cautions.map((text) => (
+                  <div key={text} className="faint">
+                    {text}
+                  </div>
+                ))}
+              {verdict && (
+                <div className={classes.effect}>
+                  <VerdictBadge state={verdict.state} />
+                  <span className="faint">
+                    without a cure, {lamp.side} turn: {perMinute(verdict.rate.low)}
+                    {verdict.rate.high !== verdict.rate.low ? ` or ${perMinute(verdict.rate.high)}` : ''},
+                    computed
+                  </span>
+                </div>
+              )}
+            </div>
+            {fit.fits && (
+              <Button
+                variant={now === part.id ? 'filled' : 'default'}
+                onClick={() => choose(part.id, part.code)}
+                aria-label={`${now === part.id ? 'Chosen' : 'Choose'} ${part.code}`}
+              >
+                {now === part.id ? 'Chosen' : 'Choose'}
+              </Button>
+            )}
+          </li>
+        ))}
+        <li className={classes.part}>
+          <div>
+            <b>Keep the filament bulb</b>
+            <div className="faint">{bulbOf(job, lamp).names[0]} stays, and draws what it always drew.</div>
+          </div>
+          <Button
+            variant={now === null ? 'filled' : 'default'}
+            onClick={() => choose(null, 'Keep the filament')}
+            aria-label="Keep the filament bulb"
+          >
+            {now === null ? 'Kept' : 'Keep'}
+          </Button>
+        </li>
+      </ul>
+    </Card>
+  );
+}
+
+/** What fits comes first, by how it behaves in this circuit; then what does not, with the reason. */
+function candidatesFor(job: Job, shelf: Shelf, lamp: Lamp): Candidate[] {
+  const circuit = job.vehicle.circuits.find((each) => each.lampIds.includes(lamp.id));
+  const leds = shelf.filter((part): part is LedPart => part.kind === 'led');
+  const candidates = leds.map((part): Candidate => {
+    const fit = ledFit(job.vehicle, lamp, part);
+    if (!fit.fits || !circuit) return { part, fit, verdict: null };
+    const tried: Job = { ...job, chosen: { ...job.chosen, [lamp.id]: part.id } };
+    const verdict = new TurnJudge(tried, shelf, 'leds')
+      .verdict()
+      .circuits.find((each) => each.circuitId === circuit.id);
+    return { part, fit, verdict: verdict ?? null };
+  });
+  const margin = ({ verdict }: Candidate) =>
+    verdict ? verdict.worst.amps.low / verdict.worst.band.highAmps : -1;
+  return candidates.sort(
+    (a, b) => Number(b.fit.fits) - Number(a.fit.fits) || margin(b) - margin(a) || a.part.price - b.part.price,
+  );
+}

@@ -1,0 +1,58 @@
+import { amps, watts } from '../../../core/quantities/format.ts';
+import type { LimitCheck } from '../../../core/verdict/limits.ts';
+import type { TurnVerdict } from '../../../core/verdict/verdict.ts';
+import { Card } from '../../ui/Card.tsx';
+import { Mark } from '../../ui/Mark.tsx';
+import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
+import classes from './HazardCard.module.css';
+
+/** Hazard is the sum of both sides: against the band, the fuse and the relay, and each resistor's watts. */
+export function HazardCard({ verdict }: { verdict: TurnVerdict }) {
+  const { hazard } = verdict;
+  const limits = [...hazard.limits, ...verdict.circuits.flatMap((each) => each.limits)];
+  return (
+    <Card title="Hazard, both sides together, and the limits" aside={<VerdictBadge state={hazard.state} />}>
+      <p className={classes.reason}>{hazard.reason}</p>
+      <ul className={classes.limits}>
+        {limits.map((limit) => (
+          <Limit key={`${limit.kind}-${limit.name}`} limit={limit} />
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
+function Limit({ limit }: { limit: LimitCheck }) {
+  const write = limit.unit === 'A' ? amps : watts;
+  const share = Math.min(1, limit.value / Math.max(limit.limit, 1e-9));
+  return (
+    <li className={classes.limit} data-ok={limit.ok}>
+      <span className={classes.name}>
+        <Mark state={limit.ok ? 'holds' : 'too-much'} label /> {NAMES[limit.kind]} {limit.name}
+      </span>
+      {limit.kind === 'mount' ? (
+        <span>no metal there</span>
+      ) : (
+        <>
+          <span className={classes.bar} aria-hidden="true">
+            <svg width="100%" height="8" preserveAspectRatio="none" viewBox="0 0 100 8">
+              <rect width="100" height="8" rx="3" fill="var(--deck2)" />
+              <rect width={share * 100} height="8" rx="3" fill={limit.ok ? 'var(--petrol)' : 'var(--plum)'} />
+            </svg>
+          </span>
+          <span className={classes.figures}>
+            {write(limit.value)} of {write(limit.limit)}
+          </span>
+        </>
+      )}
+    </li>
+  );
+}
+
+const NAMES: Record<LimitCheck['kind'], string> = {
+  'fuse-heating': 'Heating of the',
+  'fuse-lit': 'Lit current,',
+  relay: 'Rating of the',
+  resistor: '',
+  mount: '',
+};

@@ -1,0 +1,215 @@
+import { useElementSize } from '@mantine/hooks';
+import { useId } from 'react';
+import type { Stage } from '../../../core/model/job.ts';
+import { amps, ohms } from '../../../core/quantities/format.ts';
+import { VERDICT_WORDS } from '../../../core/verdict/states.ts';
+import type { PointVerdict } from '../../../core/verdict/verdict.ts';
+import { useWorkspace, type Workspace } from '../../job/workspace.ts';
+import { gaugeScale } from './gaugeScale.ts';
+import classes from './LoadGauge.module.css';
+
+const FROM = 62;
+const HEIGHT = 206;
+
+/** One load on the line: a bulb, an LED or a resistor, as long as the amps it draws. */
+interface Block {
+  key: string;
+  label: string;
+  amps: number;
+  kind: 'bulb' | 'led' | 'resistor';
+}
+
+interface Row {
+  name: string;
+  y: number;
+  blocks: readonly Block[];
+  verdict: PointVerdict;
+}
+
+/**
+ * Amps along a line at the supply the slider stands at: what the stock bulbs draw, the band in which the
+ * relay may trip, the LEDs, the resistors stacked on, and the fuse at the far end.
+ */
+export function LoadGauge() {
+  const workspace = useWorkspace();
+  const { job, circuit, supplyVolts } = workspace;
+  const { ref, width } = useElementSize();
+  const hatch = useId();
+  const cured = (job.cures[circuit.id] ?? null) !== null;
+  const rows: Row[] = [
+    rowOf(workspace, 'stock', 'Stock', 56),
+    rowOf(workspace, 'leds', 'LEDs', 94),
+    ...(cured ? [rowOf(workspace, 'cured', 'Cured', 132)] : []),
+  ];
+  const { band } = rows[0]?.verdict ?? { band: { lowAmps: 0, highAmps: 0 } };
+  const fuse = job.vehicle.supply.fuse;
+  const largest = Math.max(band.highAmps, ...rows.map((row) => row.verdict.amps.high));
+  const scale = gaugeScale(FROM, Math.max(360, width), largest, fuse.ratedAmps);
+  return (
+    <div ref={ref} className={classes.frame}>
+      <svg width={Math.max(360, width)} height={HEIGHT} role="img" aria-label={inWords(rows, supplyVolts)}>
+        <defs>
+          <pattern
+            id={hatch}
+            width="9"
+            height="9"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <rect width="9" height="9" fill="var(--slate-bg)" />
+            <path d="M0 0v9" stroke="var(--line2)" strokeWidth="2" />
+          </pattern>
+        </defs>
+        <rect
+          x={scale.x(band.lowAmps)}
+          y="34"
+          width={Math.max(2, scale.x(band.highAmps) - scale.x(band.lowAmps))}
+          height={HEIGHT - 68}
+          fill={`url(#${hatch})`}
+          opacity="0.75"
+        />
+        <text x={FROM} y="14" className={classes.strong}>
+          The relay trips somewhere in the hatched band
+        </text>
+        <text x={FROM} y="30" className={classes.text}>
+          {amps(band.lowAmps)} with the smallest main lamp missing, {amps(band.highAmps)} with all lit,
+          computed
+        </text>
+        {rows.map((row) => (
+          <GaugeRow key={row.name} row={row} x={scale.x} />
+        ))}
+        <path d={`M${FROM} ${HEIGHT - 30}H${scale.breakAt ?? scale.fuseX + 20}`} stroke="var(--line2)" />
+        {scale.breakAt !== null && (
+          <path
+            d={`M${scale.breakAt} ${HEIGHT - 36}l6 12M${scale.breakAt + 6} ${HEIGHT - 36}l6 12M${scale.breakAt + 10} ${HEIGHT - 30}H${scale.fuseX + 18}`}
+            stroke="var(--line2)"
+            fill="none"
+          />
+        )}
+        {scale.ticks.map((tick) => (
+          <g key={tick}>
+            <path d={`M${scale.x(tick)} ${HEIGHT - 30}v6`} stroke="var(--line2)" />
+            <text x={scale.x(tick)} y={HEIGHT - 10} textAnchor="middle" className={classes.text}>
+              {tick}
+              {tick === scale.ticks.at(-1) ? ' A' : ''}
+            </text>
+          </g>
+        ))}
+        <path
+          d={`M${scale.fuseX} 34V${HEIGHT - 28}`}
+          stroke="var(--ink)"
+          strokeWidth="2"
+          strokeDasharray="7 4"
+        />
+        <text x={scale.fuseX + 20} y={HEIGHT - 10} textAnchor="end" className={classes.strong}>
+          {fuse.name}
+        </text>
+      </svg>
+    </div>
+  );
+}
+
+function GaugeRow({ row, x }: { row: Row; x(amps: number): number }) {
+  let sum = 0;
+  const { low, nominal, high } = row.verdict.amps;
+  return (
+    <g>
+      <text x="0" y={row.y + 17} className={classes.strong}>
+        {row.name}
+      </text>
+      {row.blocks.map((block, index) => {
+        const from = x(sum);
+        sum += block.amps;
+        const to = x(sum);
+        const last = index === row.blocks.length - 1;
+        const wide = Math.max(1.5, to - from - 1.5);
+        const round = Math.min(10, wide);
+        return (
+          <g key={block.key}>
+            <path
+              d={
+                last
+                  ? `M${from} ${row.y}h${wide - round}q${round} 0 ${round} 12t-${round} 12h-${wide - round}z`
+                  : `M${from} ${row.y}h${wide}v24h-${wide}z`
+              }
+              className={classes.block}
+              data-kind={block.kind}
+              data-state={row.verdict.state}
+            />
+            {wide > block.label.length * 6.4 + 10 && (
+              <text x={from + 7} y={row.y + 17} className={classes.inside} data-kind={block.kind}>
+                {block.label}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {high - low > 0.005 && (
+        <path
+          d={`M${x(low)} ${row.y - 4}v32M${x(high)} ${row.y - 4}v32M${x(low)} ${row.y - 2}H${x(high)}`}
+          stroke="var(--ink)"
+          strokeWidth="1.3"
+          fill="none"
+        />
+      )}
+      <text
+        x={x(Math.max(high, nominal)) + 8}
+        y={row.y + 17}
+        className={classes.sum}
+        data-state={row.name === 'Stock' ? 'stock' : row.verdict.state}
+      >
+        {amps(nominal)}
+        {high - low > 0.005 ? `, at least ${amps(low)}` : ''}
+      </text>
+    </g>
+  );
+}
+
+function rowOf({ judges, circuit, supplyVolts, job }: Workspace, stage: Stage, name: string, y: number): Row {
+  const judge = judges[stage];
+  const currents = judge.network.solve({ emfVolts: supplyVolts, sides: [circuit.side] });
+  const watched = job.vehicle.flasher.watchesRepeaters;
+  const lamps = currents.lamps.filter((each) => watched || judge.network.lamp(each.lampId).role === 'main');
+  const bulbs = lamps.map((each): Block => {
+    const content = judge.network.fitment.contents.get(each.lampId);
+    const led = content?.kind === 'led';
+    const what =
+      content?.kind === 'led'
+        ? content.part.code
+        : content?.kind === 'filament'
+          ? content.bulb.names[0]
+          : 'dead';
+    return {
+      key: each.lampId,
+      label: `${what} ${judge.network.lamp(each.lampId).end}`,
+      amps: each.bulbAmps,
+      kind: led ? 'led' : 'bulb',
+    };
+  });
+  const resistors = lamps
+    .filter((each) => each.resistorAmps > 1e-6)
+    .map((each): Block => {
+      const value = each.volts / each.resistorAmps;
+      return {
+        key: `${each.lampId}-resistor`,
+        label: `${ohms(value)} ${judge.network.lamp(each.lampId).end}`,
+        amps: each.resistorAmps,
+        kind: 'resistor',
+      };
+    });
+  return {
+    name,
+    y,
+    blocks: [...bulbs.filter((each) => each.amps > 0), ...resistors],
+    verdict: judge.circuitAt(circuit, supplyVolts),
+  };
+}
+
+function inWords(rows: readonly Row[], volts: number): string {
+  return `Load gauge at ${volts.toFixed(1)} V. ${rows
+    .map(
+      (row) =>
+        `${row.name}: ${amps(row.verdict.amps.nominal)}, ${VERDICT_WORDS[row.verdict.state].toLowerCase()}`,
+    )
+    .join('. ')}.`;
+}

@@ -1,0 +1,133 @@
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import type { ResistorPlan } from '../../../core/cures/loadResistor/plan.ts';
+import type { ResistorChoice } from '../../../core/cures/loadResistor/search.ts';
+import type { LoadResistorCure } from '../../../core/model/job.ts';
+import { ohms, watts } from '../../../core/quantities/format.ts';
+import { useWorkspace } from '../../job/workspace.ts';
+import { price } from '../../ui/money.ts';
+import classes from './ResistorTable.module.css';
+import { useChooseCure } from './useChooseCure.ts';
+
+const FIRST_SHOWN = 5;
+const MOST_SHOWN = 40;
+
+/** The ranked resistor sets of the side, each ready to be picked for both sides. */
+export function ResistorTable({
+  plan,
+  error,
+  busy,
+}: {
+  plan: ResistorPlan | undefined;
+  error: Error | null;
+  busy: boolean;
+}) {
+  const { job, circuit } = useWorkspace();
+  const choose = useChooseCure();
+  const [all, setAll] = useState(false);
+  if (error)
+    return <p role="alert">The search stopped: {error.message} Change the choice of LED, or reload.</p>;
+  if (!plan) return <p className="faint">Searching every set of one to four resistors.</p>;
+  const { search } = plan;
+  const now = job.cures[circuit.id] ?? null;
+  if (search.none) {
+    return (
+      <>
+        <p>{search.none}</p>
+        {now && <Remove onClick={() => choose(null, 'No resistors')} />}
+      </>
+    );
+  }
+  const shown = search.choices.slice(0, all ? MOST_SHOWN : FIRST_SHOWN);
+  return (
+    <div aria-busy={busy}>
+      <table className={classes.table}>
+        <thead>
+          <tr>
+            <th>A side</th>
+            <th className="figure">Together</th>
+            <th className="figure">Heat, lit</th>
+            <th className="figure">Hottest</th>
+            <th className="figure">Price a side</th>
+            <th>
+              <span className="visually-hidden">Pick</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((choice) => {
+            const picked = now !== null && sameCure(now, choice.cure);
+            const name = setName(choice);
+            return (
+              <tr key={name} data-picked={picked}>
+                <td>
+                  {name}
+                  <div className="faint">
+                    {places(choice)}
+                    {choice.onShelf ? ', on the shelf' : ', to buy'}
+                  </div>
+                </td>
+                <td className="figure">{ohms(choice.ohms)}</td>
+                <td className="figure">{watts(choice.litWatts)}</td>
+                <td className="figure">{watts(choice.hottestWatts)}</td>
+                <td className="figure">{price(choice.price)}</td>
+                <td className="figure">
+                  <Button
+                    size="xs"
+                    variant={picked ? 'filled' : 'default'}
+                    aria-label={`${picked ? 'Picked' : 'Pick'} ${name}`}
+                    onClick={() => choose(choice.cure, name)}
+                  >
+                    {picked ? 'Picked' : 'Pick'}
+                  </Button>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className={classes.note}>
+        {search.choices.length} sets hold at every volt, tolerance counted, of{' '}
+        {search.examined.toLocaleString('en')} looked at. Watts at{' '}
+        {job.vehicle.systemVolts === 24 ? '28.8' : job.vehicle.systemVolts === 6 ? '7.2' : '14.4'} V,
+        computed; printed watts hold on metal only. On the shelf first, then nearest to one a bulb, then least
+        heat.
+      </p>
+      <div className={classes.actions}>
+        {search.choices.length > FIRST_SHOWN && (
+          <Button size="xs" variant="subtle" onClick={() => setAll(!all)}>
+            {all ? 'Fewer' : `Show ${Math.min(MOST_SHOWN, search.choices.length)}`}
+          </Button>
+        )}
+        {now && <Remove onClick={() => choose(null, 'No resistors')} />}
+      </div>
+    </div>
+  );
+}
+
+function Remove({ onClick }: { onClick(): void }) {
+  return (
+    <Button size="xs" variant="subtle" onClick={onClick}>
+      Take the resistors out again
+    </Button>
+  );
+}
+
+function setName(choice: ResistorChoice): string {
+  const parts = choice.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`);
+  const alike = new Set(parts).size === 1;
+  const joined =
+    choice.pieces.length === 1 ? '' : choice.connection === 'series' ? ' in a row' : ' side by side';
+  return alike && parts.length > 1
+    ? `${parts.length} × ${parts[0]}${joined}`
+    : `${parts.join(' and ')}${joined}`;
+}
+
+function places(choice: ResistorChoice): string {
+  const ends = choice.cure.networks.map((network) => network.lampId.replace(/-(left|right)$/, ''));
+  return `at ${ends.join(' and ')}`;
+}
+
+function sameCure(a: LoadResistorCure, b: LoadResistorCure): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}

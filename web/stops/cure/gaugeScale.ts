@@ -1,0 +1,30 @@
+/** Amps to pixels. When the fuse lies far beyond the loads, the line is broken before it and says so. */
+export interface GaugeScale {
+  x(amps: number): number;
+  ticks: readonly number[];
+  /** where the line is broken, px; null when it runs through to the fuse */
+  breakAt: number | null;
+  fuseX: number;
+}
+
+const FUSE_ROOM = 70;
+const FAR = 1.6;
+
+/**
+ * @param from left end, px
+ * @param to right end, px
+ * @param largest the largest load to be shown, A
+ * @param fuse rating, A
+ */
+export function gaugeScale(from: number, to: number, largest: number, fuse: number): GaugeScale {
+  const reach = largest * 1.12;
+  const broken = fuse > reach * FAR;
+  const end = broken ? to - FUSE_ROOM : to - 24;
+  const span = broken ? reach : Math.max(reach, fuse * 1.04);
+  const x = (amps: number) => from + (Math.min(amps, span) / span) * (end - from);
+  const step = [0.2, 0.5, 1, 2, 5, 10].find((size) => span / size <= 9) ?? 20;
+  const ticks = Array.from({ length: Math.floor(span / step) + 1 }, (_, index) =>
+    Number((index * step).toFixed(2)),
+  );
+  return { x, ticks, breakAt: broken ? end + 14 : null, fuseX: broken ? to - 22 : x(fuse) };
+}

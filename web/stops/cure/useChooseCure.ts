@@ -1,0 +1,21 @@
+import type { LoadResistorCure } from '../../../core/model/job.ts';
+import { useWorkspace } from '../../job/workspace.ts';
+import { mirrorCure } from './mirrorCure.ts';
+
+/** Puts a cure on the side in hand and its mirror image on the other, as one edit. */
+export function useChooseCure(): (cure: LoadResistorCure | null, name: string) => void {
+  const { job, circuit, edit, setStage } = useWorkspace();
+  return (cure, name) => {
+    edit(name, (draft) => {
+      for (const each of job.vehicle.circuits) {
+        if (cure === null) delete draft.cures[each.id];
+        else if (each.id === circuit.id) draft.cures[each.id] = cure;
+        else {
+          const mirrored = mirrorCure(job.vehicle, cure, each);
+          if (mirrored) draft.cures[each.id] = mirrored;
+        }
+      }
+    });
+    setStage(cure === null ? 'leds' : 'cured');
+  };
+}

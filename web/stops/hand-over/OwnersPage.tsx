@@ -1,0 +1,90 @@
+import type { HandOverPage } from '../../../core/record/handOver.ts';
+import { proofResult } from '../../../core/record/observations.ts';
+import { flashRule } from '../../../core/verdict/flashRule.ts';
+import { RecordedRate } from '../../job/measure/RateRecorder.tsx';
+import { useWorkspace } from '../../job/workspace.ts';
+import classes from './OwnersPage.module.css';
+
+/** The page that is printed: on paper it stands alone. */
+export function OwnersPage({ page }: { page: HandOverPage }) {
+  const { job } = useWorkspace();
+  const { vehicle, handOver } = job;
+  const rule = flashRule(vehicle.region);
+  return (
+    <article className={classes.page} aria-label="Page for the owner and the file">
+      <h2>{job.title}</h2>
+      <p className={classes.sub}>
+        {vehicle.name}, {vehicle.year}, {vehicle.systemVolts} V. Turn lamps converted to LED.
+      </p>
+      <h3>Flash rate before and after</h3>
+      <table>
+        <thead>
+          <tr>
+            <th>Function</th>
+            <th>Before</th>
+            <th>After</th>
+            <th>
+              Allowed {rule.lowest} to {rule.highest}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {page.readings.map(({ function: key, name, before, after }) => (
+            <tr key={key}>
+              <td>{name}</td>
+              <td>{before ? <RecordedRate observation={before} /> : 'not measured'}</td>
+              <td>{after ? <RecordedRate observation={after} /> : 'not measured'}</td>
+              <td>{after ? RESULTS[proofResult(rule, after)] : 'open'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h3>What is fitted</h3>
+      <table>
+        <thead>
+          <tr>
+            <th>Lamp</th>
+            <th>Was</th>
+            <th>Now</th>
+            <th>Resistor across it</th>
+          </tr>
+        </thead>
+        <tbody>
+          {page.lamps.map((lamp) => (
+            <tr key={lamp.lampId}>
+              <td>{lamp.name}</td>
+              <td>{lamp.before}</td>
+              <td>{lamp.after}</td>
+              <td>{lamp.resistors || 'none'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <dl className={classes.facts}>
+        <dt>Stock bulbs kept</dt>
+        <dd>{handOver.stockBulbsKeptAt || 'not written down'}</dd>
+        <dt>Warranty until</dt>
+        <dd>{handOver.warrantyUntil || 'not given'}</dd>
+        {handOver.note && (
+          <>
+            <dt>Note</dt>
+            <dd>{handOver.note}</dd>
+          </>
+        )}
+      </dl>
+      {page.cautions.length > 0 && (
+        <>
+          <h3>Please mind</h3>
+          <ul className={classes.cautions}>
+            {page.cautions.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p className={classes.source}>{rule.source}. Vumble is a planning aid.</p>
+    </article>
+  );
+}
+
+const RESULTS = { passed: 'within', failed: 'outside', 'not-sure': 'not sure' } as const;

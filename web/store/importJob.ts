@@ -1,0 +1,93 @@
+import type { JobFile } from '../../core/formats/jobFile.ts';
+import type { Job } from '../../core/model/job.ts';
+import { Part } from '../../core/model/part.ts';
+import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
+import { editJob } from './edits.ts';
+
+/** What an import would do, worked out before anything is written. */
+export interface ImportPreview {
+  file: JobFile;
+  /** the job of the same id already here, if any */
+  existing: { title: string; updatedAt: string; deleted: boolean } | null;
+  /** parts this shelf does not have yet */
+  newParts: readonly Part[];
+  /** parts this shelf has with other figures: the file's come in under a new id, nothing here is touched */
+  differing: readonly Part[];
+}
+
+export type ImportMode = 'add' | 'keep-both' | 'replace';
+
+export async function previewImport(file: JobFile, db: VumbleDatabase = appDatabase): Promise<ImportPreview> {
+  const row = await db.jobs.get(file.job.id);
+  const here = await db.parts.bulkGet(file.parts.map((part) => part.id));
+  const newParts: Part[] = [];
+  const differing: Part[] = [];
+  file.parts.forEach((part, index) => {
+    const mine = here[index];
+    if (!mine) newParts.push(part);
+    else if (!samePart(mine, part)) differing.push(part);
+  });
+  return {
+    file,
+    existing: row ? { title: row.job.title, updatedAt: row.updatedAt, deleted: row.deleted === 1 } : null,
+    newParts,
+    differing,
+  };
+}
+
+/**
+ * Brings a job in. Nothing that is here is overwritten unless `replace` was chosen, and that is an edit of
+ * the job like any other, so it can be undone.
+ *
+ * @returns the id of the job as it is here now
+ */
+export async function importJob(
+  preview: ImportPreview,
+  mode: ImportMode,
+  newId: string,
+  db: VumbleDatabase = appDatabase,
+): Promise<string> {
+  const { job, parts } = withOwnIds(preview);
+  return db.transaction('rw', db.jobs, db.edits, db.parts, async () => {
+    await db.parts.bulkPut(parts);
+    if (mode === 'replace' && preview.existing) {
+      await db.jobs.update(job.id, { deleted: 0 });
+      await editJob(
+        job.id,
+        'Replace the job by an import',
+        (draft) => void Object.assign(draft, job),
+        {},
+        db,
+      );
+      return job.id;
+    }
+    const added: Job = preview.existing ? { ...job, id: newId } : job;
+    await db.jobs.add(rowOf(added, new Date().toISOString()));
+    return added.id;
+  });
+}
+
+/** The job with the ids its parts get here, and the parts to add. */
+function withOwnIds({ file, newParts, differing }: ImportPreview): { job: Job; parts: Part[] } {
+  const job = structuredClone(file.job);
+  const parts = [...newParts];
+  for (const part of differing) {
+    const id = `${part.id}-of-${file.job.id}`.slice(0, 64);
+    parts.push({ ...part, id });
+    for (const [lampId, partId] of Object.entries(job.chosen))
+      if (partId === part.id) job.chosen[lampId] = id;
+    for (const cure of Object.values(job.cures)) {
+      for (const network of cure?.networks ?? []) {
+        for (const piece of network.pieces) if (piece.partId === part.id) piece.partId = id;
+      }
+    }
+  }
+  return { job, parts };
+}
+
+/** Stock and price are the shelf's own business; a part differs when its electrical or physical figures do. */
+function samePart(mine: Part, theirs: Part): boolean {
+  // Parsing puts the fields of both in the schema's order, so that equal parts are equal as text.
+  const comparable = (part: Part) => JSON.stringify(Part.parse({ ...part, stock: 0, price: 0 }));
+  return comparable(mine) === comparable(theirs);
+}

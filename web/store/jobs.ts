@@ -1,0 +1,38 @@
+import { jobFileOf, writeJobFile } from '../../core/formats/jobFile.ts';
+import { newJob } from '../../core/model/newJob.ts';
+import type { Vehicle } from '../../core/model/vehicle.ts';
+import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
+import { JobGoneError } from './edits.ts';
+
+/** A new job on a vehicle already on record, with everything still to do. */
+export async function startJob(
+  id: string,
+  title: string,
+  vehicle: Vehicle,
+  db: VumbleDatabase = appDatabase,
+): Promise<string> {
+  const now = new Date().toISOString();
+  await db.jobs.add(rowOf(newJob(id, title, vehicle, now), now));
+  return id;
+}
+
+/** Puts a job in the bin; `restoreJob` takes it back. */
+export async function binJob(id: string, db: VumbleDatabase = appDatabase): Promise<void> {
+  await db.jobs.update(id, { deleted: 1 });
+}
+
+export async function restoreJob(id: string, db: VumbleDatabase = appDatabase): Promise<void> {
+  await db.jobs.update(id, { deleted: 0 });
+}
+
+/** The text of one job's file, with the parts it was planned from. */
+export async function exportJob(id: string, db: VumbleDatabase = appDatabase): Promise<string> {
+  const row = await db.jobs.get(id);
+  if (!row) throw new JobGoneError();
+  return writeJobFile(jobFileOf(row.job, await db.parts.toArray(), new Date().toISOString()));
+}
+
+/** Remembers which job to open next time. */
+export async function rememberJob(id: string, db: VumbleDatabase = appDatabase): Promise<void> {
+  await db.settings.put({ key: 'last-job', value: id });
+}

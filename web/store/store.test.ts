@@ -1,0 +1,210 @@
+import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
+import type { Job } from '../../core/model/job.ts';
+import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { VumbleDatabase } from './db.ts';
+import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
+import { importJob, previewImport } from './importJob.ts';
+import { binJob, exportJob, restoreJob, startJob } from './jobs.ts';
+
+let db: VumbleDatabase;
+let name = 0;
+beforeEach(() => {
+  name += 1;
+  db = new VumbleDatabase(`test-${name}`);
+});
+afterEach(async () => {
+  db.close();
+  await Dexie.delete(`test-${name}`);
+});
+
+async function jobNow(id = FIRST_JOB_ID): Promise<Job> {
+  const row = await db.jobs.get(id);
+  if (!row) throw new Error(`no job ${id}`);
+  return row.job;
+}
+const rename = (title: string, mergeKey?: string) =>
+  editJob(
+    FIRST_JOB_ID,
+    `Rename to ${title}`,
+    (draft) => void (draft.title = title),
+    mergeKey ? { mergeKey } : {},
+    db,
+  );
+
+describe('the first start', () => {
+  it('holds the demo jobs and shelf, and knows which job to open', async () => {
+    expect(await db.jobs.count()).toBe(demoJobs().length);
+    expect(await db.parts.count()).toBe(DEMO_SHELF.length);
+    expect((await db.settings.get('last-job'))?.value).toBe(FIRST_JOB_ID);
+  });
+
+  it('opens as schema version 1', async () => {
+    await db.open();
+    expect(db.verno).toBe(1);
+    expect(db.tables.map((table) => table.name).toSorted()).toEqual(['edits', 'jobs', 'parts', 'settings']);
+  });
+});
+
+describe('edits', () => {
+  it('undo and redo in order, and survive closing the database', async () => {
+    const first = (await jobNow()).title;
+    await rename('one');
+    await rename('two');
+    db.close();
+    db = new VumbleDatabase(`test-${name}`);
+    expect(await undoJob(FIRST_JOB_ID, db)).toBe('Rename to two');
+    expect((await jobNow()).title).toBe('one');
+    expect(await undoJob(FIRST_JOB_ID, db)).toBe('Rename to one');
+    expect((await jobNow()).title).toBe(first);
+    expect(await undoJob(FIRST_JOB_ID, db)).toBeNull();
+    expect(await redoJob(FIRST_JOB_ID, db)).toBe('Rename to one');
+    expect(await historyOf(FIRST_JOB_ID, db)).toEqual({ undo: 'Rename to one', redo: 'Rename to two' });
+    await redoJob(FIRST_JOB_ID, db);
+    expect((await jobNow()).title).toBe('two');
+  });
+
+  it('forget what was undone once something new is done', async () => {
+    await rename('one');
+    await undoJob(FIRST_JOB_ID, db);
+    await rename('other');
+    expect(await redoJob(FIRST_JOB_ID, db)).toBeNull();
+    expect((await jobNow()).title).toBe('other');
+  });
+
+  it('join keystrokes of one field, and only of that field', async () => {
+    const first = (await jobNow()).title;
+    for (const title of ['a', 'ab', 'abc']) await rename(title, 'title');
+    await editJob(
+      FIRST_JOB_ID,
+      'Write warnings',
+      (draft) => void (draft.lookOver.warnings = 'x'),
+      { mergeKey: 'warnings' },
+      db,
+    );
+    await undoJob(FIRST_JOB_ID, db);
+    expect((await jobNow()).title).toBe('abc');
+    await undoJob(FIRST_JOB_ID, db);
+    expect((await jobNow()).title).toBe(first);
+    await redoJob(FIRST_JOB_ID, db);
+    expect((await jobNow()).title).toBe('abc');
+  });
+
+  it('write nothing when nothing changed, or when the job would become invalid', async () => {
+    await editJob(FIRST_JOB_ID, 'nothing', () => {}, {}, db);
+    await expect(
+      editJob(FIRST_JOB_ID, 'bad fuse', (draft) => void (draft.vehicle.supply.fuse.ratedAmps = -1), {}, db),
+    ).rejects.toThrow();
+    expect((await jobNow()).vehicle.supply.fuse.ratedAmps).toBe(15);
+    expect(await historyOf(FIRST_JOB_ID, db)).toEqual({ undo: null, redo: null });
+  });
+
+  it('made at once from two places are both kept', async () => {
+    const other = new VumbleDatabase(`test-${name}`);
+    await Promise.all([
+      editJob(FIRST_JOB_ID, 'left', (draft) => void (draft.chosen['rear-left'] = null), {}, db),
+      editJob(FIRST_JOB_ID, 'right', (draft) => void (draft.chosen['rear-right'] = null), {}, other),
+    ]);
+    const job = await jobNow();
+    expect([job.chosen['rear-left'], job.chosen['rear-right']]).toEqual([null, null]);
+    other.close();
+  });
+
+  it('say so when the job is gone', async () => {
+    await expect(editJob('gone', 'x', () => {}, {}, db)).rejects.toThrow(JobGoneError);
+    await expect(exportJob('gone', db)).rejects.toThrow(JobGoneError);
+  });
+
+  it('keep the last 500 for undo', async () => {
+    for (let index = 0; index < 510; index += 1) await rename(`t${index}`);
+    expect(await db.edits.count()).toBe(500);
+  }, 60_000);
+});
+
+describe('jobs', () => {
+  it('go to the bin and come back', async () => {
+    await binJob(FIRST_JOB_ID, db);
+    expect(await db.jobs.where({ deleted: 1 }).count()).toBe(1);
+    await restoreJob(FIRST_JOB_ID, db);
+    expect(await db.jobs.where({ deleted: 1 }).count()).toBe(0);
+  });
+
+  it('start with everything still to do', async () => {
+    const { vehicle } = await jobNow();
+    await startJob('new-1', 'Another van', vehicle, db);
+    expect(await jobNow('new-1')).toMatchObject({ title: 'Another van', chosen: {}, observations: [] });
+  });
+});
+
+describe('import', () => {
+  async function exported(id = FIRST_JOB_ID): Promise<JobFile> {
+    const result = readJobFile(await exportJob(id, db));
+    if (!result.ok) throw new Error(result.problems.join());
+    return result.file;
+  }
+
+  it('brings the same job into an empty browser', async () => {
+    const file = await exported();
+    await db.jobs.clear();
+    await db.parts.clear();
+    const preview = await previewImport(file, db);
+    expect(preview).toMatchObject({ existing: null, differing: [] });
+    expect(preview.newParts.length).toBe(file.parts.length);
+    expect(await importJob(preview, 'add', 'unused', db)).toBe(FIRST_JOB_ID);
+    expect(await jobNow()).toEqual(file.job);
+  });
+
+  it('keeps both unless told to replace, and a replacement can be undone', async () => {
+    const file = await exported();
+    await rename('changed since');
+    const preview = await previewImport(file, db);
+    expect(preview.existing?.title).toBe('changed since');
+    await importJob(preview, 'keep-both', 'copy-1', db);
+    expect((await jobNow()).title).toBe('changed since');
+    expect((await jobNow('copy-1')).title).toBe(file.job.title);
+    await importJob(preview, 'replace', 'unused', db);
+    expect(await jobNow()).toEqual(file.job);
+    await undoJob(FIRST_JOB_ID, db);
+    expect((await jobNow()).title).toBe('changed since');
+  });
+
+  it('leaves a part of the same id with other figures alone, and takes the file’s beside it', async () => {
+    const file = await exported('library-route-1');
+    const theirs: JobFile = {
+      ...file,
+      parts: file.parts.map((part) =>
+        part.kind === 'resistor' && part.id === 'res-6-50' ? { ...part, ohms: 6.8 } : part,
+      ),
+    };
+    const preview = await previewImport(theirs, db);
+    expect(preview.differing.map((part) => part.id)).toEqual(['res-6-50']);
+    await importJob(preview, 'keep-both', 'copy-2', db);
+    expect(await db.parts.get('res-6-50')).toMatchObject({ ohms: 6 });
+    const piece = (await jobNow('copy-2')).cures['turn-left']?.networks[0]?.pieces[0];
+    expect(await db.parts.get(piece?.partId ?? '')).toMatchObject({ ohms: 6.8 });
+  });
+
+  it('sees a difference inside a part, such as its ballast', async () => {
+    const file = await exported('library-route-1');
+    const theirs: JobFile = {
+      ...file,
+      parts: file.parts.map((part) =>
+        part.kind === 'led' ? { ...part, ballast: { kind: 'series-resistor', forwardVolts: 5 } } : part,
+      ),
+    };
+    expect((await previewImport(theirs, db)).differing.length).toBe(3);
+  });
+
+  it('does not count another stock or price as another part', async () => {
+    const job = demoJobs()[2] as Job;
+    const file = jobFileOf(
+      job,
+      DEMO_SHELF.map((part) => ({ ...part, stock: 99, price: 1 })),
+      job.createdAt,
+    );
+    expect((await previewImport(file, db)).differing).toEqual([]);
+  });
+});

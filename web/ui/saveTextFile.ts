@@ -1,0 +1,10 @@
+/** Hands a text to the browser as a file to save. */
+export function saveTextFile(name: string, text: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  // The download has begun by the next task; the memory can go.
+  setTimeout(() => URL.revokeObjectURL(url), 0);
+}
