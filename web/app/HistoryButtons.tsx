@@ -5,6 +5,7 @@ import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { ReactNode } from 'react';
 import { historyOf, redoJob, undoJob } from '../store/edits.ts';
+import classes from './HistoryButtons.module.css';
 import { tellTrouble } from './tellTrouble.ts';
 
 /** Undo and redo of any edit of the job on screen. */
@@ -48,6 +49,7 @@ function HistoryButton({ word, label, onClick, children }: HistoryButtonProps) {
     <ActionIcon
       variant="subtle"
       size={44}
+      className={classes.button}
       aria-label={label ? says : word}
       title={says}
       disabled={label === null}

@@ -1,4 +1,4 @@
-import { Modal } from '@mantine/core';
+import { Dialog } from '../ui/Dialog.tsx';
 import classes from './KeysHelp.module.css';
 
 const KEYS: readonly [keys: readonly string[], does: string][] = [
@@ -17,13 +17,7 @@ const KEYS: readonly [keys: readonly string[], does: string][] = [
 
 export default function KeysHelp({ onClose }: { onClose(): void }) {
   return (
-    <Modal
-      opened={opened}
-      onClose={onClose}
-      title="Keys"
-      centered
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog title="Keys" onClose={onClose}>
       <dl className={classes.list}>
         {KEYS.map(([keys, does]) => (
           <div key={does} className={classes.row}>
@@ -36,6 +30,6 @@ export default function KeysHelp({ onClose }: { onClose(): void }) {
           </div>
         ))}
       </dl>
-    </Modal>
+    </Dialog>
   );
 }

@@ -7,6 +7,7 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <ErrorScreen />,
+    hydrateFallbackElement: <p className="visually-hidden">Vumble is opening.</p>,
     children: [
       {
         errorElement: <ErrorScreen />,

@@ -5,7 +5,7 @@ import { lazy, Suspense, useEffect } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
-import { STOPS, type Stop } from '../../core/order/stops.ts';
+import { STOP_NAMES, STOPS, type Stop } from '../../core/order/stops.ts';
 import { StorageTrouble } from '../app/StorageTrouble.tsx';
 import { db } from '../store/db.ts';
 import { rememberJob } from '../store/jobs.ts';
@@ -118,6 +118,7 @@ function StopHalf({ stop }: { stop: Stop }) {
     <section className={classes.stop} aria-label="The stop">
       <StopRail stop={stop} />
       <div className={classes.body}>
+        <h2 className="visually-hidden">{STOP_NAMES[stop]}</h2>
         <Suspense fallback={<p className="faint">Opening the stop.</p>}>
           <Screen />
         </Suspense>

@@ -30,7 +30,7 @@ export function VehicleHalf() {
           value={stage}
           onChange={(value) => setStage(value as Stage)}
           aria-label="State of the vehicle"
-          classNames={{ root: classes.stages, label: classes.stageLabel, indicator: classes.stageMark }}
+          className={classes.stages}
         />
       </div>
       <PlanView />

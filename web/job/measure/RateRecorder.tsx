@@ -89,6 +89,7 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
         min={1}
         max={1000}
         clampBehavior="none"
+        hideControls
         allowNegative={false}
         decimalScale={1}
         error={typedWrong ? 'Type a rate from 1 to 1000 a minute' : undefined}

@@ -41,7 +41,6 @@ export function PlanView() {
             const colour = `var(--${colours.get(lamp.id) ?? 'amber'})`;
             const mirror = lamp.side === 'right' ? -1 : 1;
             return (
-              // biome-ignore lint/a11y/useSemanticElements: an SVG group cannot be a button element
               <g
                 key={lamp.id}
                 role="button"
@@ -100,7 +99,7 @@ function LampLabel({
   width: number;
 }) {
   const leftSide = lamp.side === 'left';
-  const edge = leftSide ? 118 : width - 118;
+  const edge = leftSide ? 102 : width - 102;
   const from = leftSide ? x - 14 : x + 14;
   return (
     <g aria-hidden="true">

@@ -10,7 +10,7 @@ export interface Outline {
 
 /** Length of a van over its width. */
 const VAN_PROPORTION = 2.15;
-const LABEL_ROOM = 132;
+const LABEL_ROOM = 122;
 
 /** The largest van that leaves room for labels on both sides. */
 export function outlineIn(width: number, height: number): Outline {

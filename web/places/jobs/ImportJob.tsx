@@ -1,10 +1,11 @@
-import { Button, FileButton, Modal, Radio } from '@mantine/core';
+import { Button, FileButton, Radio } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { JOB_FILE_MAX_BYTES, readJobFile } from '../../../core/formats/jobFile.ts';
 import { tellTrouble } from '../../app/tellTrouble.ts';
 import { type ImportMode, type ImportPreview, importJob, previewImport } from '../../store/importJob.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import classes from './JobsPlace.module.css';
 
 /** Import in two looks: what the file would change, then, if that is wanted, the change. */
@@ -38,20 +39,16 @@ export function ImportJob() {
           </Button>
         )}
       </FileButton>
-      <Modal
-        opened={problems !== null}
-        onClose={() => setProblems(null)}
-        title="This file was not imported"
-        centered
-        closeButtonProps={{ 'aria-label': 'Close' }}
-      >
-        <p>Nothing was changed.</p>
-        <ul className={classes.problems}>
-          {problems?.map((text) => (
-            <li key={text}>{text}</li>
-          ))}
-        </ul>
-      </Modal>
+      {problems && (
+        <Dialog onClose={() => setProblems(null)} title="This file was not imported">
+          <p>Nothing was changed.</p>
+          <ul className={classes.problems}>
+            {problems.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </Dialog>
+      )}
       {preview && <Confirm key={preview.file.exportedAt} preview={preview} close={() => setPreview(null)} />}
     </>
   );
@@ -75,13 +72,7 @@ function Confirm({ preview, close }: { preview: ImportPreview; close(): void }) 
       });
   };
   return (
-    <Modal
-      opened
-      onClose={close}
-      title="Import this job?"
-      centered
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog onClose={close} title="Import this job?">
       <div className={classes.form}>
         <p>
           <b>{file.job.title}</b>, {file.job.vehicle.name}, exported{' '}
@@ -116,6 +107,6 @@ function Confirm({ preview, close }: { preview: ImportPreview; close(): void }) 
           Import
         </Button>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,10 +1,11 @@
-import { Button, Modal, NativeSelect, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { tellTrouble } from '../../app/tellTrouble.ts';
 import type { JobRow } from '../../store/db.ts';
 import { startJob } from '../../store/jobs.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import classes from './JobsPlace.module.css';
 
 /** A new job on a vehicle already on record. */
@@ -25,37 +26,36 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
       <Button onClick={() => setOpened(true)} disabled={rows.length === 0}>
         New job
       </Button>
-      <Modal
-        opened={opened}
-        onClose={() => setOpened(false)}
-        title="New job"
-        centered
-        closeButtonProps={{ 'aria-label': 'Close' }}
-      >
-        <form
-          className={classes.form}
-          onSubmit={(event) => {
-            event.preventDefault();
-            start();
-          }}
-        >
-          <NativeSelect
-            label="On the vehicle of"
-            description="Its lamps, wiring, fuse and relay are taken over; everything else starts empty."
-            value={source?.id ?? ''}
-            onChange={(event) => setFrom(event.currentTarget.value)}
-            data={rows.map((row) => ({ value: row.id, label: `${row.job.title} (${row.job.vehicle.name})` }))}
-          />
-          <TextInput
-            label="Title"
-            placeholder={source?.job.vehicle.name}
-            maxLength={160}
-            value={title}
-            onChange={(event) => setTitle(event.currentTarget.value)}
-          />
-          <Button type="submit">Start</Button>
-        </form>
-      </Modal>
+      {opened && (
+        <Dialog onClose={() => setOpened(false)} title="New job">
+          <form
+            className={classes.form}
+            onSubmit={(event) => {
+              event.preventDefault();
+              start();
+            }}
+          >
+            <NativeSelect
+              label="On the vehicle of"
+              description="Its lamps, wiring, fuse and relay are taken over; everything else starts empty."
+              value={source?.id ?? ''}
+              onChange={(event) => setFrom(event.currentTarget.value)}
+              data={rows.map((row) => ({
+                value: row.id,
+                label: `${row.job.title} (${row.job.vehicle.name})`,
+              }))}
+            />
+            <TextInput
+              label="Title"
+              placeholder={source?.job.vehicle.name}
+              maxLength={160}
+              value={title}
+              onChange={(event) => setTitle(event.currentTarget.value)}
+            />
+            <Button type="submit">Start</Button>
+          </form>
+        </Dialog>
+      )}
     </>
   );
 }

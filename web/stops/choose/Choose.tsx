@@ -1,5 +1,5 @@
-import { Button } from '@mantine/core';
-import { useMemo } from 'react';
+import { Button, Checkbox } from '@mantine/core';
+import { useMemo, useState } from 'react';
 import type { Job } from '../../../core/model/job.ts';
 import type { LedPart, Shelf } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle.ts';
@@ -81,6 +81,7 @@ interface Candidate {
 
 function Candidates({ lamp }: { lamp: Lamp }) {
   const { job, shelf, edit, setStage } = useWorkspace();
+  const [pair, setPair] = useState(true);
   const candidates = useMemo(() => candidatesFor(job, shelf, lamp), [job, shelf, lamp]);
   const partner = job.vehicle.lamps.find(
     (other) =>
@@ -89,67 +90,47 @@ function Candidates({ lamp }: { lamp: Lamp }) {
       other.role === lamp.role &&
       other.base === lamp.base,
   );
-  const now = job.chosen[lamp.id];
-  const choose = (partId: string | null, code: string) => {
-    const pair = partner ? [lamp, partner] : [lamp];
-    edit(`${code} for ${pair.map((each) => each.name.toLowerCase()).join(' and ')}`, (draft) => {
-      for (const each of pair) draft.chosen[each.id] = partId;
+  const lamps = pair && partner ? [lamp, partner] : [lamp];
+  const choose = (partId: string | null, name: string) => {
+    edit(`${name} for ${lamps.map((each) => each.name.toLowerCase()).join(' and ')}`, (draft) => {
+      for (const each of lamps) draft.chosen[each.id] = partId;
     });
     setStage('leds');
   };
+  const fitting = candidates.filter(({ fit }) => fit.fits);
+  const others = candidates.filter(({ fit }) => !fit.fits);
+  const now = job.chosen[lamp.id];
+  const bulb = bulbOf(job, lamp).names[0];
   return (
-    <Card title={partner ? `${lamp.name} and ${partner.name.toLowerCase()}` : lamp.name}>
+    <Card
+      title={lamps.map((each, index) => (index === 0 ? each.name : each.name.toLowerCase())).join(' and ')}
+      aside={
+        partner && (
+          <Checkbox
+            label={`the same for ${partner.name.toLowerCase()}`}
+            checked={pair}
+            onChange={(event) => setPair(event.currentTarget.checked)}
+          />
+        )
+      }
+    >
       <p className={classes.takes}>
-        Takes {lamp.base} behind {lamp.lens} glass; {bulbOf(job, lamp).names[0]} now. A choice goes to both
-        sides; each lamp can be changed back by undo.
+        Takes {lamp.base} behind {lamp.lens} glass; {bulb} now.
       </p>
       <ul className={classes.parts}>
-        {candidates.map(({ part, fit, verdict }) => (
-          <li key={part.id} className={classes.part} data-fits={fit.fits}>
-            <div>
-              <b>{part.code}</b> {part.name}
-              <div className="faint">
-                {watts(part.watts)} at {volts(part.atVolts)} printed, so {amps(part.watts / part.atVolts)} ·{' '}
-                {part.lumens} lm printed · {part.lengthMm} × {part.diameterMm} mm · price {price(part.price)}{' '}
-                · {part.stock} on the shelf
-              </div>
-              {fit.obstacles.map((text) => (
-                <div key={text} className={classes.obstacle}>
-                  {text}
-                </div>
-              ))}
-              {fit.fits &&
-                fit.cautions.map((text) => (
-                  <div key={text} className="faint">
-                    {text}
-                  </div>
-                ))}
-              {verdict && (
-                <div className={classes.effect}>
-                  <VerdictBadge state={verdict.state} />
-                  <span className="faint">
-                    without a cure, {lamp.side} turn: {perMinute(verdict.rate.low)}
-                    {verdict.rate.high !== verdict.rate.low ? ` or ${perMinute(verdict.rate.high)}` : ''},
-                    computed
-                  </span>
-                </div>
-              )}
-            </div>
-            {fit.fits && (
-              <Button
-                variant={now === part.id ? 'filled' : 'default'}
-                onClick={() => choose(part.id, part.code)}
-                aria-label={`${now === part.id ? 'Chosen' : 'Choose'} ${part.code}`}
-              >
-                {now === part.id ? 'Chosen' : 'Choose'}
-              </Button>
-            )}
-          </li>
+        {fitting.map((candidate) => (
+          <CandidateRow
+            key={candidate.part.id}
+            candidate={candidate}
+            lamp={lamp}
+            chosen={now === candidate.part.id}
+            choose={choose}
+          />
         ))}
         <li className={classes.part}>
           <div>
             <b>Keep the filament bulb</b>
-            <div className="faint">{bulbOf(job, lamp).names[0]} stays, and draws what it always drew.</div>
+            <div className="faint">{bulb} stays, and draws what it always drew.</div>
           </div>
           <Button
             variant={now === null ? 'filled' : 'default'}
@@ -160,7 +141,75 @@ function Candidates({ lamp }: { lamp: Lamp }) {
           </Button>
         </li>
       </ul>
+      {fitting.length === 0 && <p>No LED on the shelf goes into this lamp; the reasons are below.</p>}
+      {others.length > 0 && (
+        <details className={classes.others} open={fitting.length === 0}>
+          <summary>{others.length} on the shelf do not go in, and why</summary>
+          <ul className={classes.parts}>
+            {others.map((candidate) => (
+              <CandidateRow
+                key={candidate.part.id}
+                candidate={candidate}
+                lamp={lamp}
+                chosen={false}
+                choose={choose}
+              />
+            ))}
+          </ul>
+        </details>
+      )}
     </Card>
+  );
+}
+
+interface CandidateRowProps {
+  candidate: Candidate;
+  lamp: Lamp;
+  chosen: boolean;
+  choose(partId: string, name: string): void;
+}
+
+function CandidateRow({ candidate: { part, fit, verdict }, lamp, chosen, choose }: CandidateRowProps) {
+  return (
+    <li className={classes.part} data-fits={fit.fits}>
+      <div>
+        <b>{part.code}</b> {part.name}
+        <div className="faint">
+          {watts(part.watts)} at {volts(part.atVolts)} printed, so {amps(part.watts / part.atVolts)} ·{' '}
+          {part.lumens} lm printed · {part.lengthMm} × {part.diameterMm} mm · price {price(part.price)} ·{' '}
+          {part.stock} on the shelf
+        </div>
+        {fit.obstacles.map((text) => (
+          <div key={text} className={classes.obstacle}>
+            {text}
+          </div>
+        ))}
+        {fit.fits &&
+          fit.cautions.map((text) => (
+            <div key={text} className="faint">
+              {text}
+            </div>
+          ))}
+        {verdict && (
+          <div className={classes.effect}>
+            <VerdictBadge state={verdict.state} />
+            <span className="faint">
+              without a cure, {lamp.side} turn: {perMinute(verdict.rate.low)}
+              {verdict.rate.high !== verdict.rate.low ? ` or ${perMinute(verdict.rate.high)}` : ''}, computed
+            </span>
+          </div>
+        )}
+      </div>
+      {fit.fits && (
+        <Button
+          variant={chosen ? 'filled' : 'default'}
+          onClick={() => choose(part.id, part.code)}
+          aria-label={`${chosen ? 'Chosen' : 'Choose'} ${part.code}`}
+        >
+          {chosen ? 'Chosen' : 'Choose'}
+        </Button>
+      )}
+    </li>
   );
 }
 

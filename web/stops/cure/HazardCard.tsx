@@ -35,7 +35,7 @@ function Limit({ limit }: { limit: LimitCheck }) {
       ) : (
         <>
           <span className={classes.bar} aria-hidden="true">
-            <svg width="100%" height="8" preserveAspectRatio="none" viewBox="0 0 100 8">
+            <svg width="100%" height="8" preserveAspectRatio="none" viewBox="0 0 100 8" aria-hidden="true">
               <rect width="100" height="8" rx="3" fill="var(--deck2)" />
               <rect width={share * 100} height="8" rx="3" fill={limit.ok ? 'var(--petrol)' : 'var(--plum)'} />
             </svg>

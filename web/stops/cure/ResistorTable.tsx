@@ -91,7 +91,7 @@ export function ResistorTable({
         {search.examined.toLocaleString('en')} looked at. Watts at{' '}
         {job.vehicle.systemVolts === 24 ? '28.8' : job.vehicle.systemVolts === 6 ? '7.2' : '14.4'} V,
         computed; printed watts hold on metal only. On the shelf first, then nearest to one a bulb, then least
-        heat.
+        heat. Prices in the shop’s currency.
       </p>
       <div className={classes.actions}>
         {search.choices.length > FIRST_SHOWN && (
@@ -113,19 +113,27 @@ function Remove({ onClick }: { onClick(): void }) {
   );
 }
 
-function setName(choice: ResistorChoice): string {
-  const parts = choice.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`);
-  const alike = new Set(parts).size === 1;
-  const joined =
-    choice.pieces.length === 1 ? '' : choice.connection === 'series' ? ' in a row' : ' side by side';
-  return alike && parts.length > 1
-    ? `${parts.length} × ${parts[0]}${joined}`
-    : `${parts.join(' and ')}${joined}`;
+/** `2 × 6 Ω 50 W`, `10, 10 and 8 Ω, 50 W each`, `25 Ω 25 W and 6 Ω 50 W`. */
+function setName({ pieces }: ResistorChoice): string {
+  const parts = pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`);
+  const first = pieces[0];
+  if (!first) return '';
+  if (pieces.length > 1 && new Set(parts).size === 1) return `${parts.length} × ${parts[0]}`;
+  if (pieces.length > 1 && pieces.every((piece) => piece.watts === first.watts)) {
+    return `${listed(pieces.map((piece) => String(piece.ohms)))} Ω, ${watts(first.watts)} each`;
+  }
+  return listed(parts);
+}
+
+function listed(items: readonly string[]): string {
+  return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
 }
 
 function places(choice: ResistorChoice): string {
   const ends = choice.cure.networks.map((network) => network.lampId.replace(/-(left|right)$/, ''));
-  return `at ${ends.join(' and ')}`;
+  const joined =
+    choice.pieces.length === 1 ? '' : choice.connection === 'series' ? 'in a row, ' : 'side by side, ';
+  return `${joined}at ${listed(ends)}`;
 }
 
 function sameCure(a: LoadResistorCure, b: LoadResistorCure): boolean {

@@ -25,7 +25,6 @@ export function SupplySlider() {
         onChange={setSupplyVolts}
         label={null}
         marks={points.map((point) => ({ value: point.volts }))}
-        color="teal"
       />
       <span className={classes.where}>{nearest ? nearest.label : 'supply, battery EMF'}</span>
     </div>

@@ -8,7 +8,8 @@ export interface GaugeScale {
 }
 
 const FUSE_ROOM = 70;
-const FAR = 1.6;
+const SUM_ROOM = 158;
+const FAR = 1.4;
 
 /**
  * @param from left end, px
@@ -17,12 +18,14 @@ const FAR = 1.6;
  * @param fuse rating, A
  */
 export function gaugeScale(from: number, to: number, largest: number, fuse: number): GaugeScale {
-  const reach = largest * 1.12;
+  // The sum of the longest row is written behind it and needs its room before the fuse.
+  const room = to - FUSE_ROOM - from;
+  const reach = (largest * room) / Math.max(room / 2, room - SUM_ROOM);
   const broken = fuse > reach * FAR;
   const end = broken ? to - FUSE_ROOM : to - 24;
   const span = broken ? reach : Math.max(reach, fuse * 1.04);
   const x = (amps: number) => from + (Math.min(amps, span) / span) * (end - from);
-  const step = [0.2, 0.5, 1, 2, 5, 10].find((size) => span / size <= 9) ?? 20;
+  const step = [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10].find((size) => span / size <= 9) ?? 20;
   const ticks = Array.from({ length: Math.floor(span / step) + 1 }, (_, index) =>
     Number((index * step).toFixed(2)),
   );

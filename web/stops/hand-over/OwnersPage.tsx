@@ -14,7 +14,10 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
     <article className={classes.page} aria-label="Page for the owner and the file">
       <h2>{job.title}</h2>
       <p className={classes.sub}>
-        {vehicle.name}, {vehicle.year}, {vehicle.systemVolts} V. Turn lamps converted to LED.
+        {vehicle.name}, {vehicle.year}, {vehicle.systemVolts} V.{' '}
+        {page.lamps.some((lamp) => lamp.after !== lamp.before)
+          ? 'Turn lamps converted to LED.'
+          : 'Nothing converted yet.'}
       </p>
       <h3>Flash rate before and after</h3>
       <table>

@@ -1,0 +1,38 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 5199;
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  retries: 0,
+  forbidOnly: true,
+  reporter: process.env.VUMBLE_COUNTS ? [['list'], ['json', { outputFile: '.vumble/e2e.json' }]] : [['list']],
+  outputDir: 'test-results',
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    colorScheme: 'dark',
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `node --import tsx server/main.ts --port ${PORT}`,
+    url: `http://localhost:${PORT}`,
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,48 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, FINISHED_JOB, OPEN_JOB, openStop, test } from './app.ts';
+
+const STOPS = ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over'];
+
+for (const scheme of ['dark', 'light'] as const) {
+  test.describe(`${scheme} theme`, () => {
+    test.use({ colorScheme: scheme });
+
+    for (const stop of STOPS) {
+      test(`${stop} has no axe violation`, async ({ page }) => {
+        await openStop(page, stop === 'cure' ? OPEN_JOB : FINISHED_JOB, stop);
+        await page.keyboard.press('h');
+        await expect(page.getByText(/flashes a minute/).first()).toBeVisible();
+        expect(await violations(page)).toEqual([]);
+      });
+    }
+
+    test('the cured gauge, the list of jobs, its dialogs and the keys have none', async ({ page }) => {
+      await openStop(page, FINISHED_JOB, 'cure');
+      await page.getByText('Judge resistors of your own').click();
+      await expect(page.getByRole('button', { name: /^Picked 2 × 6/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.goto('/jobs');
+      await expect(page.getByRole('button', { name: 'New job' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'New job' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Keys' }).click();
+      await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+  });
+}
+
+/** Violations by rule and place, once transitions have ended (a half-faded dialog has no contrast). */
+async function violations(page: import('@playwright/test').Page): Promise<string[]> {
+  await page.evaluate(() =>
+    Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => {}))),
+  );
+  await page.waitForTimeout(250);
+  const result = await new AxeBuilder({ page }).analyze();
+  return result.violations.flatMap((each) =>
+    each.nodes.map((node) => `${each.id}: ${node.target.join(' ')} ${node.any[0]?.message ?? ''}`),
+  );
+}

@@ -1,0 +1,51 @@
+import { test as base, expect, type Page } from '@playwright/test';
+
+/**
+ * A browser page that fails its test on any script error, content-policy violation or console error: the
+ * app must be silent.
+ */
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, use) => {
+    const trouble: string[] = [];
+    page.on('pageerror', (error) => trouble.push(error.message));
+    page.on('console', (message) => {
+      if (message.type() === 'error') trouble.push(message.text());
+    });
+    await use(page);
+    expect(trouble).toEqual([]);
+  },
+});
+export { expect };
+
+export const OPEN_JOB = '/jobs/library-route-3';
+export const FINISHED_JOB = '/jobs/library-route-1';
+
+/** The dash's sentence about the flash rate. */
+export function dash(page: Page) {
+  return page.getByRole('region', { name: 'The vehicle' }).getByRole('status');
+}
+
+/** Opens a stop of a job and waits until it is there. */
+export async function openStop(page: Page, job: string, stop: string): Promise<void> {
+  await page.goto(`${job}/${stop}`);
+  await expect(page.getByRole('navigation', { name: 'Stops of the job' })).toBeVisible();
+  await expect(page.getByText('Opening the stop.')).toHaveCount(0);
+}
+
+/** Picks the first proposed set of resistors. */
+export async function pickProposed(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Pick 2 × 6 Ω 50 W' }).click();
+  await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
+}
+
+/** Moves the supply slider to a voltage with the keyboard. */
+export async function setSupply(page: Page, volts: number): Promise<void> {
+  const slider = page.getByRole('slider', { name: 'Supply' });
+  await slider.focus();
+  for (let step = 0; step < 60; step += 1) {
+    const now = Number(await slider.getAttribute('aria-valuenow'));
+    if (Math.abs(now - volts) < 0.05) return;
+    await slider.press(now < volts ? 'ArrowRight' : 'ArrowLeft');
+  }
+  throw new Error(`the slider does not reach ${volts} V`);
+}

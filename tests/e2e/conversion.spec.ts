@@ -1,0 +1,184 @@
+import { readFileSync } from 'node:fs';
+import { dash, expect, OPEN_JOB, openStop, pickProposed, setSupply, test } from './app.ts';
+
+test('first start: the library van falls short, and its lamps show it', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Quillon 75, mobile library' })).toBeVisible();
+  await expect(page.getByText('Falls short: flashes fast, 176 a minute')).toBeVisible();
+  await page.getByRole('button', { name: 'Left', exact: true }).click();
+  await expect(dash(page)).toContainText('176 flashes a minute, simulated at 12.6 V');
+  await page.getByText('As it is').click();
+  await expect(dash(page)).toContainText('88 flashes a minute');
+  await page.getByText('LEDs alone').click();
+  await expect(dash(page)).toContainText('176 flashes a minute');
+});
+
+test('the lamps on the plan flash at the computed rate', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'cure');
+  await page.getByRole('button', { name: 'Left', exact: true }).click();
+  const flashes = async () => {
+    // Rising edges of the front left lamp's light over six seconds of frames.
+    return page.evaluate(async () => {
+      const lamp = document.querySelector('[role="button"][aria-label^="Front left"] g > g') as SVGGElement;
+      let edges = 0;
+      let lit = true;
+      const begin = performance.now();
+      while (performance.now() - begin < 6000) {
+        await new Promise(requestAnimationFrame);
+        const now = Number(lamp.style.opacity) > 0.5;
+        if (now && !lit) edges += 1;
+        lit = now;
+      }
+      return edges;
+    });
+  };
+  // 176 a minute is 17.6 in six seconds; 88 is 8.8.
+  expect(Math.abs((await flashes()) - 17.6)).toBeLessThanOrEqual(1.6);
+  await page.getByText('As it is').click();
+  expect(Math.abs((await flashes()) - 8.8)).toBeLessThanOrEqual(1.6);
+});
+
+test('two resistors a side hold at every working point; one could go either way', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'cure');
+  await page.getByText('Judge resistors of your own').click();
+  await page.getByLabel('At', { exact: true }).selectOption('rear');
+  await page.getByRole('button', { name: 'Judge these' }).click();
+  await expect(page.getByText('Could go either way: 88 or 176 a minute')).toBeVisible();
+  await expect(
+    page.getByText('It could flash normally or fast at 11.8, 12.6, 13.5 and 14.4 V'),
+  ).toBeVisible();
+
+  await pickProposed(page);
+  await page.getByRole('button', { name: 'Left', exact: true }).click();
+  for (const volts of [11.8, 12.6, 13.5, 14.4]) {
+    await setSupply(page, volts);
+    await expect(dash(page)).toContainText(`88 flashes a minute, simulated at ${volts} V`);
+    await expect(page.getByRole('img', { name: /^Load gauge/ })).toHaveAttribute(
+      'aria-label',
+      /Cured: .* A, holds/,
+    );
+  }
+  await expect(page.getByText('2.05').or(page.getByText('3.725 A')).first()).toBeVisible();
+});
+
+test('hazard is judged on both sides: fine on 15 A, too much on 10 A', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'cure');
+  await pickProposed(page);
+  await expect(page.getByText(/Hazard heats the 15 A fuse like a steady \d\.\d\d A, within/)).toBeVisible();
+  await openStop(page, OPEN_JOB, 'look-over');
+  await page.getByLabel('Turn fuse').fill('10');
+  await openStop(page, OPEN_JOB, 'cure');
+  const hazard = page.getByRole('region', { name: 'Hazard, both sides together, and the limits' });
+  await expect(hazard).toContainText('Too much');
+  await expect(hazard).toContainText('10 A fuse');
+  await page.keyboard.press('Control+z');
+  await expect(hazard).toContainText('Holds');
+});
+
+test('a whole job, from an empty sheet to the page for the file', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('Title').fill('Mobile library, route 4');
+  await page.getByRole('button', { name: 'Start' }).click();
+
+  await test.step('look over', async () => {
+    await page.getByRole('button', { name: 'All work' }).click();
+    await page.getByLabel('Or type a rate read elsewhere').fill('87');
+    await page.getByText('All', { exact: true }).click();
+    await page.getByRole('button', { name: 'Record left turn' }).click();
+    await expect(page.getByText('87 a minute, typed in')).toBeVisible();
+  });
+
+  await test.step('identify', async () => {
+    await page.keyboard.press('2');
+    await page.getByRole('button', { name: 'All as listed' }).click();
+    await page
+      .getByRole('region', { name: 'The stop' })
+      .getByRole('button', { name: /^Rear left/ })
+      .click();
+    await page.getByLabel('Find a bulb by any of its names').fill('1156');
+    await expect(page.getByText('Interchanges with P21W, which draws 1.85 A at 13.5 V')).toBeVisible();
+    await page.getByLabel('Find a bulb by any of its names').fill('ba15s');
+    await expect(page.getByRole('button', { name: 'It is this' }).first()).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Fitted' })).toHaveCount(1);
+  });
+
+  await test.step('choose', async () => {
+    await page.keyboard.press('3');
+    await page.getByRole('button', { name: 'Fill from the shelf' }).click();
+    await page.keyboard.press('l');
+    await expect(dash(page)).toContainText('176 flashes a minute');
+  });
+
+  await test.step('cure', async () => {
+    await page.keyboard.press('4');
+    await pickProposed(page);
+    await expect(dash(page)).toContainText('88 flashes a minute');
+  });
+
+  await test.step('pick', async () => {
+    await page.keyboard.press('5');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as CSV' }).click();
+    const text = readFileSync(await (await download).path(), 'utf8');
+    expect(text.split('\r\n')[0]).toBe('code,part,for,quantity,on shelf,to buy,unit price,total');
+    expect(text).toContain('OTTER-6/50');
+    await expect(page.getByText(/Costs more by/)).toBeVisible();
+  });
+
+  await test.step('fit, with a reload in the middle', async () => {
+    await page.keyboard.press('6');
+    await expect(page.getByRole('heading', { name: 'Make the vehicle safe' })).toBeVisible();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByLabel('Note, trouble, what was measured').fill('one screw seized');
+    await page.reload();
+    await expect(page.getByText('1 of 37 done')).toBeVisible();
+    await expect(page.getByLabel('Note, trouble, what was measured')).toHaveValue('one screw seized');
+    for (let left = 36; left > 0; left -= 1) {
+      await page.locator('body').press(' ');
+      await expect(page.getByText(`${37 - left + 1} of 37 done`)).toBeVisible();
+    }
+  });
+
+  await test.step('prove, tapped at 88 a minute', async () => {
+    await page.keyboard.press('7');
+    for (const name of ['Left turn', 'Right turn', 'Hazard']) {
+      await page.getByRole('button', { name: new RegExp(`^${name} `) }).click();
+      await tapAt(page, 88, 9);
+      await page.getByText('All', { exact: true }).click();
+      await page.getByRole('button', { name: `Record ${name.toLowerCase()}` }).click();
+      await expect(page.getByRole('button', { name: new RegExp(`^${name} Passed`) })).toBeVisible();
+    }
+  });
+
+  await test.step('hand over', async () => {
+    await page.keyboard.press('8');
+    await page.getByLabel('Where the stock bulbs are kept').fill('drawer 3');
+    await page.getByLabel('Warranty until').fill('2028-11-25');
+    await expect(page.getByText('Nothing: the file is complete.')).toBeVisible();
+    await page.getByRole('button', { name: 'File the job' }).click();
+    const sheet = page.getByRole('article', { name: 'Page for the owner and the file' });
+    await expect(sheet).toContainText('drawer 3');
+    await expect(sheet.getByRole('row', { name: /^Left turn/ })).toContainText(
+      /87 a minute, typed in.*8[789] ± \d+ a minute, measured.*within/,
+    );
+    await expect(page.getByRole('link', { name: 'Hand over filed' })).toBeVisible();
+  });
+});
+
+/** Taps M as a hand would, at a rate, by the page's own clock. */
+async function tapAt(page: import('@playwright/test').Page, rate: number, count: number): Promise<void> {
+  await page.evaluate(
+    async ({ gap, count }) => {
+      let due = performance.now();
+      for (let tap = 0; tap < count; tap += 1) {
+        while (performance.now() < due) await new Promise((resolve) => setTimeout(resolve, 2));
+        document.documentElement.dispatchEvent(
+          new KeyboardEvent('keydown', { key: 'm', code: 'KeyM', bubbles: true }),
+        );
+        due += gap;
+      }
+    },
+    { gap: 60000 / rate, count },
+  );
+}

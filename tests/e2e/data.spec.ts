@@ -1,0 +1,132 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { expect, FINISHED_JOB, OPEN_JOB, openStop, pickProposed, test } from './app.ts';
+
+test('every edit is saved as made: reload and a second tab stay true', async ({ page, context }) => {
+  await openStop(page, OPEN_JOB, 'cure');
+  const other = await context.newPage();
+  await openStop(other, OPEN_JOB, 'cure');
+  await pickProposed(page);
+  await expect(other.getByText('Holds: flashes at 88 a minute')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
+  await other.getByRole('button', { name: 'Take the resistors out again' }).click();
+  await expect(page.getByText('Falls short: flashes fast')).toBeVisible();
+});
+
+test('undo and redo go through a reload', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'cure');
+  await pickProposed(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Undo: 2 × 6 Ω 50 W' }).click();
+  await expect(page.getByText('Falls short: flashes fast')).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
+});
+
+test('an exported job means the same in an empty browser', async ({ page, browser }, info) => {
+  await openStop(page, FINISHED_JOB, 'hand-over');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export the job' }).click();
+  const path = info.outputPath('job.vumble.json');
+  await (await download).saveAs(path);
+  const before = await page.getByRole('article').textContent();
+
+  // Another browser, with another title in the file so that nothing of the demo can stand in for it.
+  const text = readFileSync(path, 'utf8').replaceAll('library-route-1', 'from-elsewhere');
+  writeFileSync(path, text);
+  const context = await browser.newContext();
+  const fresh = await context.newPage();
+  await fresh.goto('/jobs');
+  await fresh.locator('input[type="file"]').setInputFiles(path);
+  await expect(fresh.getByText('All its parts are on this shelf already.')).toBeVisible();
+  await fresh.getByRole('button', { name: 'Import', exact: true }).click();
+  await expect(fresh).toHaveURL(/from-elsewhere/);
+  await openStop(fresh, '/jobs/from-elsewhere', 'hand-over');
+  expect(await fresh.getByRole('article').textContent()).toBe(before);
+  await openStop(fresh, '/jobs/from-elsewhere', 'cure');
+  await expect(fresh.getByText('Holds: flashes at 88 a minute')).toBeVisible();
+  await context.close();
+});
+
+test('importing a job that is here keeps both, and replaces only when told', async ({ page }, info) => {
+  await openStop(page, OPEN_JOB, 'hand-over');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export the job' }).click();
+  const path = info.outputPath('job.vumble.json');
+  await (await download).saveAs(path);
+  await page.getByLabel('Title of the job').fill('changed since');
+  await page.goto('/jobs');
+  await page.locator('input[type="file"]').setInputFiles(path);
+  await expect(page.getByText('This job is here already: “changed since”')).toBeVisible();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await page.goto('/jobs');
+  await expect(page.getByRole('link', { name: 'changed since' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Mobile library, route 3' })).toBeVisible();
+});
+
+test('a broken, a foreign and a hostile file are refused with the reason', async ({ page }) => {
+  await page.goto('/jobs');
+  const cards = page.getByRole('listitem');
+  await expect(cards.filter({ hasText: 'Mobile library' })).toHaveCount(3);
+  const attempts: readonly [name: string, text: string, reason: RegExp][] = [
+    ['broken.vumble.json', '{"format": "vumble-job", ', /not JSON/],
+    ['foreign.json', '{"cells": []}', /not a Vumble job/],
+    [
+      'hostile.json',
+      `{"format":"vumble-job","version":1,"job":${'['.repeat(3000)}${']'.repeat(3000)}}`,
+      /nested too deeply/,
+    ],
+    [
+      'wrong.json',
+      '{"format":"vumble-job","version":1,"exportedAt":"<script>","job":{},"parts":[]}',
+      /exportedAt/,
+    ],
+  ];
+  for (const [name, text, reason] of attempts) {
+    await page
+      .locator('input[type="file"]')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+    const dialog = page.getByRole('dialog', { name: 'This file was not imported' });
+    await expect(dialog).toContainText('Nothing was changed.');
+    await expect(dialog).toContainText(reason);
+    await page.keyboard.press('Escape');
+    await expect(dialog).toHaveCount(0);
+  }
+  await expect(cards.filter({ hasText: 'Mobile library' })).toHaveCount(3);
+});
+
+test('a deleted job comes back', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'Delete Mobile library, route 1' }).click();
+  await expect(page.getByRole('link', { name: 'Mobile library, route 1' })).toHaveCount(0);
+  await page.reload();
+  await page.getByText('Deleted jobs (1)').click();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('link', { name: 'Mobile library, route 1' })).toBeVisible();
+});
+
+test('nonsense is not saved, says what to type, and stays on the screen', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'look-over');
+  const fuse = page.getByLabel('Turn fuse');
+  await fuse.fill('900');
+  await expect(page.getByText('Type a number from 1 to 60 A')).toBeVisible();
+  await expect(fuse).toHaveValue('900 A');
+  await fuse.fill('');
+  await expect(page.getByText('Type a number from 1 to 60 A')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Turn fuse')).toHaveValue('15 A');
+  await page.goto('/jobs/no-such-job/cure');
+  await expect(page.getByText('This job is not here')).toBeVisible();
+});
+
+test('a dead bulb is said to change what is read later', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'look-over');
+  await page.getByLabel('Rear left: condition').selectOption('dead');
+  await expect(page.getByRole('note')).toContainText('Rear left: dead already');
+  await page.getByText('As it is').click();
+  await page.keyboard.press('l');
+  await expect(page.getByRole('region', { name: 'The vehicle' }).getByRole('status')).toContainText(
+    '176 flashes a minute',
+  );
+  await expect(page.getByRole('button', { name: 'Rear left: dead bulb' })).toBeVisible();
+});

@@ -1,0 +1,44 @@
+import { dash, expect, FINISHED_JOB, OPEN_JOB, openStop, pickProposed, test } from './app.ts';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+test('the halves become two tabs and both work', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'cure');
+  await pickProposed(page);
+  await page.getByRole('tab', { name: 'The vehicle' }).tap();
+  await page.getByRole('button', { name: 'Left', exact: true }).tap();
+  await expect(dash(page)).toContainText('88 flashes a minute');
+});
+
+test('Fit shows one step with targets for gloves', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'fit');
+  await expect(page.getByRole('list', { name: 'Steps' })).toBeHidden();
+  const done = page.getByRole('button', { name: 'Done', exact: true });
+  const box = await done.boundingBox();
+  expect(box?.height).toBeGreaterThanOrEqual(56);
+  expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(844);
+  await done.tap();
+  await expect(page.getByText('1 of 29 done')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Open: front left' })).toBeVisible();
+});
+
+test('Prove measures by tapping the big button', async ({ page }) => {
+  await openStop(page, FINISHED_JOB, 'prove');
+  const tap = page.getByRole('button', { name: /^Tap at each flash/ });
+  expect((await tap.boundingBox())?.height).toBeGreaterThanOrEqual(56);
+  for (let count = 0; count < 6; count += 1) {
+    await tap.tap();
+    await page.waitForTimeout(500);
+  }
+  await expect(page.getByText(/± \d+ a minute, measured by \d+ flashes/)).toBeVisible();
+});
+
+test('no screen scrolls sideways', async ({ page }) => {
+  for (const stop of ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over']) {
+    await openStop(page, FINISHED_JOB, stop);
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(overflow, stop).toBeLessThanOrEqual(0);
+  }
+});

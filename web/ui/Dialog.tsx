@@ -1,0 +1,31 @@
+import { Modal } from '@mantine/core';
+import type { ReactNode } from 'react';
+import classes from './Dialog.module.css';
+
+/**
+ * A dialog. Scroll locking is off: it would inject a style element, which the content policy forbids, and
+ * the page behind does not scroll anyway. The head is a plain box, since a second page banner would confuse
+ * those who find their way by landmarks.
+ */
+export function Dialog({
+  title,
+  onClose,
+  children,
+}: {
+  title: string;
+  onClose(): void;
+  children: ReactNode;
+}) {
+  return (
+    <Modal.Root opened onClose={onClose} centered lockScroll={false}>
+      <Modal.Overlay />
+      <Modal.Content>
+        <div className={classes.head}>
+          <Modal.Title>{title}</Modal.Title>
+          <Modal.CloseButton aria-label="Close" size={44} />
+        </div>
+        <Modal.Body>{children}</Modal.Body>
+      </Modal.Content>
+    </Modal.Root>
+  );
+}
