@@ -3,7 +3,6 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: ['{core,web,server,cli,demo}/**/*.test.ts', 'tests/reference/**/*.test.ts'],
-    benchmark: { include: ['tests/bench/**/*.bench.ts'] },
     reporters: process.env.VUMBLE_COUNTS ? ['default', 'json'] : ['default'],
     outputFile: { json: '.vumble/unit.json' },
   },

@@ -62,6 +62,25 @@ describe('solveFeedTree', () => {
     );
   });
 
+  it('lands on a load whose current jumps, where tangents lead nowhere', () => {
+    // Nothing below 6 V, a dead short's worth above: the node is held at the edge.
+    const jumping: Device = { operate: (volts) => ({ amps: volts > 6 ? 1000 : 0, siemens: 0 }) };
+    const states = solveFeedTree({ id: 'edge', ohms: 1, devices: [jumping], branches: [] }, 12);
+    expect(states.get('edge')?.volts).toBeCloseTo(6, 6);
+  });
+
+  it('gives a converter its running point: it draws more as its feed sags', () => {
+    const converter: Device = {
+      operate: (volts) =>
+        volts < 8 ? { amps: 0, siemens: 0 } : { amps: 36 / volts, siemens: -36 / volts ** 2 },
+    };
+    const state = solveFeedTree({ id: 'lamp', ohms: 0.5, devices: [converter], branches: [] }, 14.4).get(
+      'lamp',
+    );
+    // v = 14.4 − 0.5·36/v has its upper root at 13.015 V.
+    expect(state?.volts).toBeCloseTo((14.4 + Math.sqrt(14.4 ** 2 - 4 * 18)) / 2, 6);
+  });
+
   it('names the place where a load has no figure to give', () => {
     const broken: Device = { operate: () => ({ amps: Number.NaN, siemens: 0 }) };
     const root: FeedNode = {

@@ -28,34 +28,111 @@ export class NoSteadyStateError extends Error {
   }
 }
 
-const MAX_STEPS = 100;
+/** Newton steps over the whole tree before the slower, certain way is taken. */
+const NEWTON_STEPS = 25;
+const BRACKET_STEPS = 100;
 /** Tight, because currents are differences of nearly equal volts over milliohms. */
-const RELATIVE_VOLTS = 1e-13;
+const RELATIVE_VOLTS = 1e-12;
 
 /**
  * Steady state of a tree of wires and devices fed from one source.
  *
- * Each node's voltage is where the current its feed brings equals the current it passes on. Brought minus
- * taken falls as the node's voltage rises for every passive load, so a bracketed Newton step always lands;
- * a converter, whose current FALLS with voltage, can have two answers, and the upper one is the one it
- * runs at.
+ * Newton's method on all nodes at once: each device is replaced by its tangent, the tree of tangents is
+ * solved exactly from its leaves to its root and back, and the tangents are drawn anew. Where that does
+ * not settle (a load whose curve jumps, or whose current falls with voltage) every node is bracketed
+ * instead: brought minus taken falls as a node's voltage rises, so halving always lands.
  *
  * @param root the first node after the source; its `ohms` include the source's internal resistance
  * @param sourceVolts the source's EMF, V
  * @returns the state of every node by id
- * @throws NoSteadyStateError when a node has no solution
+ * @throws NoSteadyStateError when a load gives no figure
  */
 export function solveFeedTree(root: FeedNode, sourceVolts: number): Map<string, NodeState> {
+  const volts = newton(root, sourceVolts) ?? bracketed(root, sourceVolts);
   const states = new Map<string, NodeState>();
-  record(root, sourceVolts, states);
+  record(root, volts, states);
   return states;
 }
 
-function record(node: FeedNode, feedVolts: number, states: Map<string, NodeState>): void {
-  const volts = nodeVolts(node, feedVolts);
-  const deviceAmps = node.devices.map((device) => device.operate(volts).amps);
-  states.set(node.id, { volts, amps: taken(node, volts).amps, deviceAmps });
-  for (const branch of node.branches) record(branch, volts, states);
+type NodeVolts = Map<FeedNode, number>;
+
+function record(node: FeedNode, volts: NodeVolts, states: Map<string, NodeState>): number {
+  const own = volts.get(node) ?? 0;
+  const deviceAmps = node.devices.map((device) => device.operate(own).amps);
+  let amps = deviceAmps.reduce((sum, each) => sum + each, 0);
+  for (const branch of node.branches) amps += record(branch, volts, states);
+  states.set(node.id, { volts: own, amps, deviceAmps });
+  return amps;
+}
+
+function newton(root: FeedNode, sourceVolts: number): NodeVolts | null {
+  const volts: NodeVolts = new Map();
+  start(root, sourceVolts, volts);
+  for (let step = 0; step < NEWTON_STEPS; step += 1) {
+    const tangents = new Map<FeedNode, Tangent>();
+    tangentOf(root, volts, tangents);
+    const moved = backSubstitute(root, sourceVolts, volts, tangents);
+    if (moved <= RELATIVE_VOLTS * Math.abs(sourceVolts)) return volts;
+  }
+  return null;
+}
+
+function start(node: FeedNode, value: number, volts: NodeVolts): void {
+  volts.set(node, value);
+  for (const branch of node.branches) start(branch, value, volts);
+}
+
+/** What a node takes near its present voltage: `amps + siemens · volts`. */
+interface Tangent {
+  amps: number;
+  siemens: number;
+}
+
+/** Fills in the tangents below a node and gives the node's own as its parent sees it, feed wire included. */
+function tangentOf(node: FeedNode, volts: NodeVolts, tangents: Map<FeedNode, Tangent>): Tangent {
+  const own = volts.get(node) ?? 0;
+  let amps = 0;
+  let siemens = 0;
+  for (const device of node.devices) {
+    const point = device.operate(own);
+    if (!Number.isFinite(point.amps + point.siemens)) throw new NoSteadyStateError(node.id);
+    amps += point.amps - point.siemens * own;
+    siemens += point.siemens;
+  }
+  for (const branch of node.branches) {
+    const below = tangentOf(branch, volts, tangents);
+    amps += below.amps;
+    siemens += below.siemens;
+  }
+  tangents.set(node, { amps, siemens });
+  const share = 1 + node.ohms * siemens;
+  return { amps: amps / share, siemens: siemens / share };
+}
+
+/** Sets every voltage from the feed's by the tangents; gives the largest move. */
+function backSubstitute(
+  node: FeedNode,
+  feedVolts: number,
+  volts: NodeVolts,
+  tangents: Map<FeedNode, Tangent>,
+): number {
+  const tangent = tangents.get(node) ?? { amps: 0, siemens: 0 };
+  const next = (feedVolts - node.ohms * tangent.amps) / (1 + node.ohms * tangent.siemens);
+  let moved = Math.abs(next - (volts.get(node) ?? 0));
+  volts.set(node, next);
+  for (const branch of node.branches) moved = Math.max(moved, backSubstitute(branch, next, volts, tangents));
+  return moved;
+}
+
+function bracketed(root: FeedNode, sourceVolts: number): NodeVolts {
+  const volts: NodeVolts = new Map();
+  const place = (node: FeedNode, feedVolts: number) => {
+    const own = nodeVolts(node, feedVolts);
+    volts.set(node, own);
+    for (const branch of node.branches) place(branch, own);
+  };
+  place(root, sourceVolts);
+  return volts;
 }
 
 /** Current a node takes at its own voltage: its devices and everything below. */
@@ -86,7 +163,7 @@ function nodeVolts(node: FeedNode, feedVolts: number): number {
   let low = 0;
   let high = feedVolts;
   let volts = feedVolts;
-  for (let step = 0; step < MAX_STEPS; step += 1) {
+  for (let step = 0; step < BRACKET_STEPS; step += 1) {
     const point = taken(node, volts);
     const excess = (feedVolts - volts) / node.ohms - point.amps;
     if (!Number.isFinite(excess)) throw new NoSteadyStateError(node.id);

@@ -7,9 +7,9 @@ export type Waveform = readonly number[];
 
 export const WAVEFORM_SAMPLES = 96;
 /** Fine enough for the cold inrush of a small filament, s. */
-const STEP_SECONDS = 0.25e-3;
+const STEP_SECONDS = 0.5e-3;
 /** Periods run before the one that is kept, so that the filament's warmth has settled. */
-const SETTLING_PERIODS = 2;
+const SETTLING_PERIODS = 1;
 
 export interface FlashTiming {
   periodSeconds: number;

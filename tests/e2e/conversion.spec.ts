@@ -104,7 +104,7 @@ test('a whole job, from an empty sheet to the page for the file', async ({ page 
   });
 
   await test.step('choose', async () => {
-    await page.keyboard.press('3');
+    await page.getByRole('link', { name: /^Choose/ }).click();
     await page.getByRole('button', { name: 'Fill from the shelf' }).click();
     await page.keyboard.press('l');
     await expect(dash(page)).toContainText('176 flashes a minute');

@@ -1,0 +1,77 @@
+/**
+ * Speed, as medians on this machine, each with its ratio to a plainer method in the same run.
+ *   npm run bench
+ */
+import type { Device } from '../../core/circuit/device.ts';
+import { planResistors } from '../../core/cures/loadResistor/plan.ts';
+import type { Job } from '../../core/model/job.ts';
+import { rehearse } from '../../core/rehearsal/rehearse.ts';
+import { fitmentOf } from '../../core/vehicle/fitment.ts';
+import { leadOhms, TurnNetwork } from '../../core/vehicle/turnNetwork.ts';
+import { TurnJudge } from '../../core/verdict/judge.ts';
+import { demoJobs } from '../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+
+const job = demoJobs()[2] as Job;
+const circuit = job.vehicle.circuits[0] as Job['vehicle']['circuits'][number];
+const network = new TurnNetwork(job.vehicle, fitmentOf(job, DEMO_SHELF, 'stock'));
+
+/** Median time of one call, ms. */
+function median(run: () => unknown, calls: number): number {
+  for (let warm = 0; warm < Math.ceil(calls / 5); warm += 1) run();
+  const times: number[] = [];
+  for (let call = 0; call < calls; call += 1) {
+    const begin = performance.now();
+    run();
+    times.push(performance.now() - begin);
+  }
+  return times.toSorted((a, b) => a - b)[Math.floor(calls / 2)] ?? Number.NaN;
+}
+
+/** The plain way to the same currents: bisection of the bus, and of every lamp inside each of its steps. */
+function bisectedAmps(emfVolts: number): number {
+  const bisect = (from: number, to: number, excess: (x: number) => number) => {
+    let [low, high] = [from, to];
+    for (let step = 0; step < 50; step += 1) {
+      const middle = (low + high) / 2;
+      if (excess(middle) > 0) low = middle;
+      else high = middle;
+    }
+    return (low + high) / 2;
+  };
+  const ohms = 0.0675;
+  const lamps = circuit.lampIds.map((id) => ({
+    ohms: leadOhms(network.lamp(id)),
+    device: network.device(id) as Device,
+  }));
+  const amps = (bus: number) =>
+    lamps.reduce((sum, { ohms: lead, device }) => {
+      const volts = bisect(0, bus, (v) => (bus - v) / lead - device.operate(v).amps);
+      return sum + device.operate(volts).amps;
+    }, 0);
+  const bus = bisect(0, emfVolts, (v) => (emfVolts - v) / ohms - amps(v));
+  return amps(bus);
+}
+
+const rows: readonly [what: string, ms: number, plain: number | null][] = [
+  [
+    'one steady state of a side (against bisection)',
+    median(() => network.solve({ emfVolts: 12.6, sides: ['left'] }), 400),
+    median(() => bisectedAmps(12.6), 20),
+  ],
+  [
+    'verdict of the whole vehicle, one state',
+    median(() => new TurnJudge(job, DEMO_SHELF, 'cured').verdict(), 60),
+    null,
+  ],
+  ['resistor search of one side, exact', median(() => planResistors(job, DEMO_SHELF, circuit), 20), null],
+  [
+    'rehearsal, hazard, six filaments',
+    median(() => rehearse(job, DEMO_SHELF, 'stock', { key: 'on', turn: null, hazard: true }, 12.6), 30),
+    null,
+  ],
+];
+for (const [what, ms, plain] of rows) {
+  const ratio = plain === null ? '' : `  ${(plain / ms).toFixed(1)} times faster than ${plain.toFixed(2)} ms`;
+  console.log(`${what.padEnd(50)} ${ms.toFixed(3).padStart(9)} ms${ratio}`);
+}
