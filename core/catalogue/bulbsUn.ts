@@ -32,7 +32,7 @@ const ROWS: readonly Row[] = [
   },
   {
     category: 'P21W',
-    names: ['P21W 24 V', '241'],
+    names: ['241'],
     base: 'BA15s',
     volts: 24,
     filaments: [['only', 29.7, 460, 0.15]],
@@ -88,7 +88,8 @@ function record(row: Row): Bulb {
   const testVolts = row.volts === 24 ? 28 : 13.5;
   return {
     id: row.volts === 24 ? `${slug(row.category)}-24V` : slug(row.category),
-    names: [row.category, ...row.names],
+    names:
+      row.volts === 24 ? [`${row.category} 24 V`, row.category, ...row.names] : [row.category, ...row.names],
     system: 'UN',
     base: row.base,
     systemVolts: row.volts ?? 12,

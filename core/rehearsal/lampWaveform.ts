@@ -6,8 +6,10 @@ import { LedBulb } from '../circuit/ledBulb.ts';
 export type Waveform = readonly number[];
 
 export const WAVEFORM_SAMPLES = 96;
-/** Fine enough for the cold inrush of a small filament, s. */
-const STEP_SECONDS = 0.5e-3;
+/** Longest step, s: well under the time constant of a hot filament. */
+const LONGEST_STEP = 3e-3;
+/** Most the temperature may change in a step, K. */
+const KELVIN_A_STEP = 90;
 /** Periods run before the one that is kept, so that the filament's warmth has settled. */
 const SETTLING_PERIODS = 1;
 
@@ -46,19 +48,34 @@ function ledWaveform(led: LedBulb, litVolts: number, timing: FlashTiming): Wavef
 }
 
 function filamentWaveform(filament: Filament, litVolts: number, timing: FlashTiming): Waveform {
-  const steps = Math.round(timing.periodSeconds / STEP_SECONDS);
-  const perSample = steps / WAVEFORM_SAMPLES;
+  const sampleSeconds = timing.periodSeconds / WAVEFORM_SAMPLES;
   let kelvin = Filament.ambientKelvin;
-  const samples: number[] = [];
+  let samples: number[] = [];
   for (let period = 0; period <= SETTLING_PERIODS; period += 1) {
-    const kept = period === SETTLING_PERIODS;
-    for (let step = 0; step < steps; step += 1) {
-      const volts = step * STEP_SECONDS < timing.onSeconds ? litVolts : 0;
-      // Halfway (midpoint) evaluation keeps the steep cold start honest at this step.
-      const halfway = kelvin + (STEP_SECONDS / 2) * filament.heatingRate(volts, kelvin);
-      kelvin += STEP_SECONDS * filament.heatingRate(volts, halfway);
-      if (kept && step >= samples.length * perSample) samples.push(filament.lightAt(kelvin));
+    samples = [];
+    for (let index = 0; index < WAVEFORM_SAMPLES; index += 1) {
+      samples.push(filament.lightAt(kelvin));
+      const from = index * sampleSeconds;
+      const to = from + sampleSeconds;
+      // A sample in which the switch opens is run in two parts, so that the edge is where it belongs.
+      const lit = Math.min(to, Math.max(from, timing.onSeconds)) - from;
+      kelvin = warmed(filament, kelvin, litVolts, lit);
+      kelvin = warmed(filament, kelvin, 0, sampleSeconds - lit);
     }
   }
-  return samples.slice(0, WAVEFORM_SAMPLES);
+  return samples;
+}
+
+/** Temperature after a time at a steady voltage; steps are short while it changes fast. */
+function warmed(filament: Filament, from: number, volts: number, seconds: number): number {
+  let kelvin = from;
+  let left = seconds;
+  while (left > 1e-9) {
+    const rate = filament.heatingRate(volts, kelvin);
+    const step = Math.min(left, LONGEST_STEP, KELVIN_A_STEP / Math.abs(rate));
+    // Halfway (midpoint) evaluation: second order, so these few steps are enough.
+    kelvin += step * filament.heatingRate(volts, kelvin + (step / 2) * rate);
+    left -= step;
+  }
+  return kelvin;
 }

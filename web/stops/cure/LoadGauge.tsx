@@ -8,8 +8,9 @@ import { useWorkspace, type Workspace } from '../../job/workspace.ts';
 import { gaugeScale } from './gaugeScale.ts';
 import classes from './LoadGauge.module.css';
 
-const FROM = 62;
-const HEIGHT = 206;
+const FROM = 56;
+const HEIGHT = 174;
+const LEAST_WIDTH = 280;
 
 /** One load on the line: a bulb, an LED or a resistor, as long as the amps it draws. */
 interface Block {
@@ -37,17 +38,22 @@ export function LoadGauge() {
   const hatch = useId();
   const cured = (job.cures[circuit.id] ?? null) !== null;
   const rows: Row[] = [
-    rowOf(workspace, 'stock', 'Stock', 56),
-    rowOf(workspace, 'leds', 'LEDs', 94),
-    ...(cured ? [rowOf(workspace, 'cured', 'Cured', 132)] : []),
+    rowOf(workspace, 'stock', 'Stock', 22),
+    rowOf(workspace, 'leds', 'LEDs', 60),
+    ...(cured ? [rowOf(workspace, 'cured', 'Cured', 98)] : []),
   ];
   const { band } = rows[0]?.verdict ?? { band: { lowAmps: 0, highAmps: 0 } };
   const fuse = job.vehicle.supply.fuse;
   const largest = Math.max(band.highAmps, ...rows.map((row) => row.verdict.amps.high));
-  const scale = gaugeScale(FROM, Math.max(360, width), largest, fuse.ratedAmps);
+  const drawn = Math.max(LEAST_WIDTH, width);
+  const scale = gaugeScale(FROM, drawn, largest, fuse.ratedAmps);
   return (
     <div ref={ref} className={classes.frame}>
-      <svg width={Math.max(360, width)} height={HEIGHT} role="img" aria-label={inWords(rows, supplyVolts)}>
+      <p className={classes.band}>
+        <b>The relay trips somewhere in the hatched band:</b> {amps(band.lowAmps)} with the smallest main lamp
+        missing, {amps(band.highAmps)} with all lit, computed
+      </p>
+      <svg width={drawn} height={HEIGHT} role="img" aria-label={inWords(rows, supplyVolts)}>
         <defs>
           <pattern
             id={hatch}
@@ -62,21 +68,14 @@ export function LoadGauge() {
         </defs>
         <rect
           x={scale.x(band.lowAmps)}
-          y="34"
+          y="6"
           width={Math.max(2, scale.x(band.highAmps) - scale.x(band.lowAmps))}
-          height={HEIGHT - 68}
+          height={HEIGHT - 38}
           fill={`url(#${hatch})`}
           opacity="0.75"
         />
-        <text x={FROM} y="14" className={classes.strong}>
-          The relay trips somewhere in the hatched band
-        </text>
-        <text x={FROM} y="30" className={classes.text}>
-          {amps(band.lowAmps)} with the smallest main lamp missing, {amps(band.highAmps)} with all lit,
-          computed
-        </text>
         {rows.map((row) => (
-          <GaugeRow key={row.name} row={row} x={scale.x} />
+          <GaugeRow key={row.name} row={row} x={scale.x} narrow={scale.narrow} />
         ))}
         <path d={`M${FROM} ${HEIGHT - 30}H${scale.breakAt ?? scale.fuseX + 20}`} stroke="var(--line2)" />
         {scale.breakAt !== null && (
@@ -96,7 +95,7 @@ export function LoadGauge() {
           </g>
         ))}
         <path
-          d={`M${scale.fuseX} 34V${HEIGHT - 28}`}
+          d={`M${scale.fuseX} 6V${HEIGHT - 28}`}
           stroke="var(--ink)"
           strokeWidth="2"
           strokeDasharray="7 4"
@@ -109,7 +108,7 @@ export function LoadGauge() {
   );
 }
 
-function GaugeRow({ row, x }: { row: Row; x(amps: number): number }) {
+function GaugeRow({ row, x, narrow }: { row: Row; x(amps: number): number; narrow: boolean }) {
   let sum = 0;
   const { low, nominal, high } = row.verdict.amps;
   return (
@@ -159,7 +158,7 @@ function GaugeRow({ row, x }: { row: Row; x(amps: number): number }) {
         data-state={row.name === 'Stock' ? 'stock' : row.verdict.state}
       >
         {amps(nominal)}
-        {high - low > 0.005 ? `, at least ${amps(low)}` : ''}
+        {high - low > 0.005 && !narrow ? `, at least ${amps(low)}` : ''}
       </text>
     </g>
   );

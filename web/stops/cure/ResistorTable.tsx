@@ -67,11 +67,19 @@ export function ResistorTable({
                     {choice.onShelf ? ', on the shelf' : ', to buy'}
                   </div>
                 </td>
-                <td className="figure">{ohms(choice.ohms)}</td>
-                <td className="figure">{watts(choice.litWatts)}</td>
-                <td className="figure">{watts(choice.hottestWatts)}</td>
-                <td className="figure">{price(choice.price)}</td>
-                <td className="figure">
+                <td className="figure" data-label="together">
+                  {ohms(choice.ohms)}
+                </td>
+                <td className="figure" data-label="heat, lit">
+                  {watts(choice.litWatts)}
+                </td>
+                <td className="figure" data-label="hottest">
+                  {watts(choice.hottestWatts)}
+                </td>
+                <td className="figure" data-label="price a side">
+                  {price(choice.price)}
+                </td>
+                <td className={classes.pick}>
                   <Button
                     size="xs"
                     variant={picked ? 'filled' : 'default'}

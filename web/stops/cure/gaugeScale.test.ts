@@ -17,6 +17,13 @@ describe('gaugeScale', () => {
     expect(scale.x(4.4)).toBeLessThan(scale.breakAt ?? 0);
   });
 
+  it('keeps the loads readable on a phone', () => {
+    const scale = gaugeScale(46, 320, 4.4, 15);
+    expect(scale.narrow).toBe(true);
+    expect(scale.x(4.4) - scale.x(0)).toBeGreaterThan(120);
+    expect(scale.ticks.length).toBeLessThanOrEqual(6);
+  });
+
   it('starts at zero, never leaves the picture, and has few enough ticks to read', () => {
     for (const largest of [0.3, 1, 4, 12, 40]) {
       const scale = gaugeScale(60, 700, largest, 15);

@@ -29,9 +29,9 @@ export default function Prove() {
   const [turnFunction, setFunction] = useState<TurnFunction>(() => firstUnproved(job) ?? 'turn-left');
   return (
     <div className={classes.grid}>
-      <div className={classes.column}>
+      <div className={classes.tests}>
         <Card title="Lights off">
-          <ul className={classes.tests}>
+          <ul className={classes.list}>
             {TURN_FUNCTIONS.map((each) => (
               <li key={each}>
                 <Test turnFunction={each} current={each === turnFunction} select={() => setFunction(each)} />
@@ -39,16 +39,20 @@ export default function Prove() {
             ))}
           </ul>
         </Card>
+      </div>
+      <div className={classes.measure}>
+        <Card title={`Measure: ${FUNCTION_WORDS[turnFunction].toLowerCase()}, lights off`}>
+          <p className={classes.set}>{howToSet(turnFunction)}</p>
+          <RateRecorder key={turnFunction} stage="cured" turnFunction={turnFunction} />
+        </Card>
+      </div>
+      <div className={classes.record}>
         <History turnFunction={turnFunction} />
         <Caution>
           Parking brake on, wheels chocked, nobody between vehicle and wall. After a long hazard the resistors
           burn skin: keep off them.
         </Caution>
       </div>
-      <Card title={`Measure: ${FUNCTION_WORDS[turnFunction].toLowerCase()}, lights off`}>
-        <p className={classes.set}>{howToSet(turnFunction)}</p>
-        <RateRecorder key={turnFunction} stage="cured" turnFunction={turnFunction} />
-      </Card>
     </div>
   );
 }

@@ -1,0 +1,125 @@
+/**
+ * Takes the pictures of docs/screenshots from the demo data. Needs a build and Debian's Chromium:
+ *   npm run build && npm run screenshots
+ */
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import { createApp } from '../server/app.ts';
+
+const root = new URL('../', import.meta.url);
+const server = createApp(fileURLToPath(new URL('dist', root))).listen(0);
+const address = server.address();
+if (address === null || typeof address === 'string') throw new Error('the server has no port');
+const home = `http://localhost:${address.port}`;
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+
+interface Shot {
+  name: string;
+  scheme?: 'light' | 'dark';
+  phone?: boolean;
+  path: string;
+  prepare?(page: Page): Promise<void>;
+}
+
+const cure = async (page: Page) => {
+  await page.getByRole('button', { name: 'Pick 2 × 6 Ω 50 W' }).click();
+  await page.getByText('Holds: flashes at 88').waitFor();
+};
+/** Waits for a moment in which the lamps are lit. */
+const lit = async (page: Page) => {
+  await page.waitForFunction(() => {
+    const lamp = document.querySelector<SVGGElement>('[role="button"][aria-label^="Front left"] g > g');
+    return Number(lamp?.style.opacity) > 0.9;
+  });
+};
+
+const SHOTS: readonly Shot[] = [
+  {
+    name: 'cure-night',
+    path: '/jobs/library-route-3/cure',
+    prepare: async (page) => {
+      await page.keyboard.press('l');
+      await lit(page);
+    },
+  },
+  {
+    name: 'cure-day',
+    scheme: 'light',
+    path: '/jobs/library-route-3/cure',
+    prepare: async (page) => {
+      await cure(page);
+      await page.keyboard.press('h');
+      await lit(page);
+    },
+  },
+  { name: 'jobs', path: '/jobs' },
+  { name: 'look-over', path: '/jobs/library-route-3/look-over' },
+  {
+    name: 'identify',
+    scheme: 'light',
+    path: '/jobs/library-route-3/identify',
+    prepare: async (page) => {
+      await page
+        .getByRole('region', { name: 'The stop' })
+        .getByRole('button', { name: /^Rear left/ })
+        .click();
+    },
+  },
+  { name: 'choose', path: '/jobs/library-route-3/choose' },
+  { name: 'pick', path: '/jobs/library-route-1/pick' },
+  {
+    name: 'fit',
+    scheme: 'light',
+    path: '/jobs/library-route-3/cure',
+    prepare: async (page) => {
+      await cure(page);
+      await page.getByRole('link', { name: /^Fit/ }).click();
+      for (let step = 0; step < 4; step += 1)
+        await page.getByRole('button', { name: 'Done', exact: true }).click();
+    },
+  },
+  { name: 'prove', path: '/jobs/library-route-2/prove' },
+  { name: 'hand-over', scheme: 'light', path: '/jobs/library-route-1/hand-over' },
+  {
+    name: 'phone-fit',
+    phone: true,
+    path: '/jobs/library-route-3/cure',
+    prepare: async (page) => {
+      await cure(page);
+      await page.goto(page.url().replace('/cure', '/fit'));
+      for (let step = 0; step < 4; step += 1)
+        await page.getByRole('button', { name: 'Done', exact: true }).click();
+    },
+  },
+  { name: 'phone-prove', phone: true, path: '/jobs/library-route-1/prove' },
+];
+
+for (const shot of SHOTS) {
+  const context = await browser.newContext({
+    viewport: shot.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    colorScheme: shot.scheme ?? 'dark',
+    hasTouch: shot.phone === true,
+  });
+  const page = await context.newPage();
+  await page.goto(home + shot.path);
+  await page.waitForLoadState('networkidle');
+  await shot.prepare?.(page);
+  await page.waitForTimeout(shot.prepare ? 60 : 400);
+  if (shot.name.includes('fit')) await page.waitForTimeout(400);
+  await page.screenshot({ path: fileURLToPath(new URL(`docs/screenshots/${shot.name}.png`, root)) });
+  await context.close();
+}
+await browser.close();
+server.close();
