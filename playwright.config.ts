@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './tests/chromium.ts';
 
 const PORT = 5199;
 
@@ -16,19 +17,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     colorScheme: 'dark',
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--headless',
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
   webServer: {
     command: `node --import tsx server/main.ts --port ${PORT}`,

@@ -5,25 +5,14 @@
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import { createApp } from '../server/app.ts';
+import { CHROMIUM } from '../tests/chromium.ts';
 
 const root = new URL('../', import.meta.url);
 const server = createApp(fileURLToPath(new URL('dist', root))).listen(0);
 const address = server.address();
 if (address === null || typeof address === 'string') throw new Error('the server has no port');
 const home = `http://localhost:${address.port}`;
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--headless',
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 
 interface Shot {
   name: string;

@@ -59,6 +59,20 @@ test('panel, stops and lamps answer to their keys', async ({ page }) => {
   await page.keyboard.press('Escape');
 });
 
+test('a switch just clicked does not silence the keys', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'cure');
+  await page.getByText('As it is').click();
+  await page.keyboard.press('l');
+  await expect(dash(page)).toContainText('88 flashes a minute');
+});
+
+test('a double click on Done finishes one step, not two', async ({ page }) => {
+  await openStop(page, OPEN_JOB, 'fit');
+  await page.getByRole('button', { name: 'Done', exact: true }).dblclick();
+  await expect(page.getByText('1 of 29 done')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Open: front left' })).toBeVisible();
+});
+
 test('keys rest while somebody types', async ({ page }) => {
   await openStop(page, OPEN_JOB, 'look-over');
   await page

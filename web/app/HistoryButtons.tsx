@@ -1,5 +1,4 @@
 import { ActionIcon } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -7,6 +6,7 @@ import type { ReactNode } from 'react';
 import { historyOf, redoJob, undoJob } from '../store/edits.ts';
 import classes from './HistoryButtons.module.css';
 import { tellTrouble } from './tellTrouble.ts';
+import { useKeys } from './useKeys.ts';
 
 /** Undo and redo of any edit of the job on screen. */
 export function HistoryButtons({ jobId }: { jobId: string }) {
@@ -19,7 +19,7 @@ export function HistoryButtons({ jobId }: { jobId: string }) {
       .catch((error: Error) => tellTrouble(error));
   const undo = go(undoJob, 'Undone');
   const redo = go(redoJob, 'Done again');
-  useHotkeys([
+  useKeys([
     ['mod+Z', undo],
     ['mod+shift+Z', redo],
   ]);

@@ -1,9 +1,9 @@
-import { useHotkeys } from '@mantine/hooks';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, Outlet, useMatch } from 'react-router';
 import { HistoryButtons } from './HistoryButtons.tsx';
 import classes from './Shell.module.css';
 import { ThemeSwitch } from './ThemeSwitch.tsx';
+import { useKeys } from './useKeys.ts';
 
 const KeysHelp = lazy(() => import('./KeysHelp.tsx'));
 
@@ -12,7 +12,7 @@ export function Shell() {
   const match = useMatch('/jobs/:jobId/*');
   const jobId = match?.params.jobId;
   const [keysShown, setKeysShown] = useState(false);
-  useHotkeys([['shift+?', () => setKeysShown(true)]]);
+  useKeys([['shift+?', () => setKeysShown(true)]]);
   return (
     <div className={classes.shell}>
       <header className={classes.header}>

@@ -1,7 +1,7 @@
-import { useHotkeys } from '@mantine/hooks';
 import { useNavigate } from 'react-router';
 import type { Side } from '../../core/model/vehicle.ts';
 import { STOPS } from '../../core/order/stops.ts';
+import { useKeys } from '../app/useKeys.ts';
 import type { Workspace } from './workspace.ts';
 
 const NEXT_KEY = { off: 'on', on: 'running', running: 'off' } as const;
@@ -31,7 +31,7 @@ export function useDriverKeys(workspace: Workspace): void {
     const next = lamps[(now + by + lamps.length + (now < 0 && by < 0 ? 1 : 0)) % lamps.length];
     if (next) selectLamp(next.id);
   };
-  useHotkeys([
+  useKeys([
     ['K', () => turnKey(workspace)],
     ['L', () => moveStalk(workspace, 'left')],
     ['R', () => moveStalk(workspace, 'right')],

@@ -9,6 +9,16 @@ const MERGE_WITHIN = 4000;
 /** Edits kept for undo, a job. */
 const HISTORY_LENGTH = 500;
 
+/** Asked once, at the first edit: the browser then does not clear the records when it wants room. */
+let persistenceAsked = false;
+
+function askToPersist(): void {
+  if (persistenceAsked) return;
+  persistenceAsked = true;
+  // A refusal changes nothing for the installer now; the records are kept as long as the browser keeps them.
+  globalThis.navigator?.storage?.persist?.().catch(() => {});
+}
+
 export type Recipe = (draft: Draft<Job>) => void;
 
 export interface EditOptions {
@@ -38,6 +48,7 @@ export async function editJob(
   options: EditOptions = {},
   db: VumbleDatabase = appDatabase,
 ): Promise<void> {
+  askToPersist();
   await db.transaction('rw', db.jobs, db.edits, async () => {
     const row = await db.jobs.get(jobId);
     if (!row) throw new JobGoneError();

@@ -1,6 +1,6 @@
-import { useHotkeys } from '@mantine/hooks';
 import { useCallback, useMemo, useState } from 'react';
 import { readTaps, type TapReading } from '../../../core/flashmeter/taps.ts';
+import { useKeys } from '../../app/useKeys.ts';
 
 /** A pause this long begins a new count, s. */
 const NEW_COUNT_AFTER = 5;
@@ -20,7 +20,7 @@ export function useTaps(): TapMeterState {
     setMoments((before) => (now - (before.at(-1) ?? now) > NEW_COUNT_AFTER ? [now] : [...before, now]));
   }, []);
   const clear = useCallback(() => setMoments([]), []);
-  useHotkeys([['M', tap]]);
+  useKeys([['M', tap]]);
   const reading = useMemo(() => readTaps(moments), [moments]);
   return { taps: moments.length, reading, tap, clear };
 }

@@ -13,13 +13,18 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
   const [opened, setOpened] = useState(false);
   const [title, setTitle] = useState('');
   const [from, setFrom] = useState('');
+  const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const source = rows.find((row) => row.id === from) ?? rows[0];
   const start = () => {
-    if (!source) return;
+    if (!source || busy) return;
+    setBusy(true);
     startJob(randomId('job-'), title.trim() || source.job.vehicle.name, source.job.vehicle)
       .then((id) => navigate(`/jobs/${id}/look-over`))
-      .catch(tellTrouble);
+      .catch((error: Error) => {
+        setBusy(false);
+        tellTrouble(error);
+      });
   };
   return (
     <>
@@ -52,7 +57,9 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
               value={title}
               onChange={(event) => setTitle(event.currentTarget.value)}
             />
-            <Button type="submit">Start</Button>
+            <Button type="submit" loading={busy}>
+              Start
+            </Button>
           </form>
         </Dialog>
       )}

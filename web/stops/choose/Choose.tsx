@@ -8,6 +8,7 @@ import { bulbOf, ledOf } from '../../../core/vehicle/fitment.ts';
 import { type LedFit, ledFit } from '../../../core/vehicle/ledFits.ts';
 import { TurnJudge } from '../../../core/verdict/judge.ts';
 import type { CircuitVerdict } from '../../../core/verdict/verdict.ts';
+import { LampList } from '../../job/lamps/LampList.tsx';
 import { useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { price } from '../../ui/money.ts';
@@ -24,52 +25,29 @@ export default function Choose() {
   const proposal = useMemo(() => proposeLeds(job, shelf), [job, shelf]);
   return (
     <div className={classes.grid}>
-      <Card
+      <LampList
         title="LED for each lamp"
-        aside={
-          proposal.size > 0 && (
-            <Button
-              size="xs"
-              variant="default"
-              onClick={() => {
-                edit('Fill the open lamps from the shelf', (draft) => {
-                  for (const [lampId, part] of proposal) draft.chosen[lampId] = part.id;
-                });
-                setStage('leds');
-              }}
-            >
-              Fill from the shelf
-            </Button>
-          )
+        current={current}
+        fill={
+          proposal.size === 0
+            ? undefined
+            : {
+                label: 'Fill from the shelf',
+                act: () => {
+                  edit('Fill the open lamps from the shelf', (draft) => {
+                    for (const [lampId, part] of proposal) draft.chosen[lampId] = part.id;
+                  });
+                  setStage('leds');
+                },
+              }
         }
-      >
-        <ul className={classes.lamps}>
-          {lamps.map((each) => (
-            <LampRow key={each.id} lamp={each} current={each.id === current?.id} />
-          ))}
-        </ul>
-      </Card>
+        value={(each) =>
+          ledOf(job, shelf, each.id)?.code ??
+          (job.chosen[each.id] === null ? `keeps ${bulbOf(job, each).names[0]}` : 'open')
+        }
+      />
       {current && <Candidates lamp={current} />}
     </div>
-  );
-}
-
-function LampRow({ lamp, current }: { lamp: Lamp; current: boolean }) {
-  const { job, shelf, selectLamp } = useWorkspace();
-  const led = ledOf(job, shelf, lamp.id);
-  const kept = job.chosen[lamp.id] === null;
-  return (
-    <li>
-      <button
-        type="button"
-        className={classes.lamp}
-        aria-current={current}
-        onClick={() => selectLamp(lamp.id)}
-      >
-        <span className={classes.name}>{lamp.name}</span>
-        <span>{led ? led.code : kept ? `keeps ${bulbOf(job, lamp).names[0]}` : 'open'}</span>
-      </button>
-    </li>
   );
 }
 

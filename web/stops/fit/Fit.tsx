@@ -80,7 +80,8 @@ export default function Fit() {
           <Button variant="default" size="xl" disabled={index === 0} onClick={() => setPlace(index - 1)}>
             Back
           </Button>
-          <Button size="xl" className={classes.go} onClick={toggle}>
+          {/* The second press of a double click belongs to the step before, not to this one. */}
+          <Button size="xl" className={classes.go} onClick={(event) => event.detail < 2 && toggle()}>
             {isDone(step.id) ? 'Not done after all' : 'Done'}
           </Button>
           <Button

@@ -6,6 +6,7 @@ import type { Bulb } from '../../../core/model/bulb.ts';
 import type { Lamp } from '../../../core/model/vehicle.ts';
 import { amps, volts, watts } from '../../../core/quantities/format.ts';
 import { bulbOf } from '../../../core/vehicle/fitment.ts';
+import { LampList } from '../../job/lamps/LampList.tsx';
 import { useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import classes from './Identify.module.css';
@@ -18,52 +19,25 @@ export default function Identify() {
   const current = lamp ?? open[0] ?? lamps[0];
   return (
     <div className={classes.grid}>
-      <Card
+      <LampList
         title="Bulb in each lamp"
-        aside={
-          open.length > 0 && (
-            <Button
-              size="xs"
-              variant="default"
-              onClick={() =>
-                edit('Bulbs as the vehicle left the works', (draft) => {
-                  for (const each of open) draft.identified[each.id] = each.stockBulb;
-                })
+        current={current}
+        fill={
+          open.length === 0
+            ? undefined
+            : {
+                label: open.length === lamps.length ? 'All as listed' : 'The others as listed',
+                act: () =>
+                  edit('Bulbs as the vehicle left the works', (draft) => {
+                    for (const each of open) draft.identified[each.id] = each.stockBulb;
+                  }),
               }
-            >
-              {open.length === lamps.length ? 'All as listed' : 'The others as listed'}
-            </Button>
-          )
         }
-      >
-        <ul className={classes.lamps}>
-          {lamps.map((each) => (
-            <LampRow key={each.id} lamp={each} current={each.id === current?.id} />
-          ))}
-        </ul>
-      </Card>
+        value={(each) => bulbOf(job, each).names[0]}
+        note={(each) => (job.identified[each.id] === undefined ? 'as listed, not seen yet' : 'seen')}
+      />
       {current && <Finder key={current.id} lamp={current} />}
     </div>
-  );
-}
-
-function LampRow({ lamp, current }: { lamp: Lamp; current: boolean }) {
-  const { job, selectLamp } = useWorkspace();
-  const bulb = bulbOf(job, lamp);
-  const identified = job.identified[lamp.id] !== undefined;
-  return (
-    <li>
-      <button
-        type="button"
-        className={classes.lamp}
-        aria-current={current}
-        onClick={() => selectLamp(lamp.id)}
-      >
-        <span className={classes.name}>{lamp.name}</span>
-        <span>{bulb.names[0]}</span>
-        <span className="faint">{identified ? 'seen' : 'as listed, not seen yet'}</span>
-      </button>
-    </li>
   );
 }
 

@@ -1,0 +1,23 @@
+import { expect, it } from 'vitest';
+import { amps, ohms, perMinute, volts, voltsList, watts } from './format.ts';
+
+it.each([
+  [amps(3.357), '3.36 A'],
+  [amps(0.0469), '47 mA'],
+  [amps(0.0996), '0.10 A'],
+  [amps(0), '0.00 A'],
+  [volts(11.8), '11.8 V'],
+  [ohms(6), '6 Ω'],
+  [ohms(3.5119), '3.51 Ω'],
+  [ohms(25), '25 Ω'],
+  [ohms(0.047), '0.047 Ω'],
+  [watts(34.56), '34.6 W'],
+  [watts(50), '50 W'],
+  [watts(109.4), '109 W'],
+  [perMinute(87.6), '88 a minute'],
+  [voltsList([11.8]), '11.8 V'],
+  [voltsList([11.8, 12.6, 14.4]), '11.8, 12.6 and 14.4 V'],
+  [voltsList([]), ''],
+])('writes %s', (written, expected) => {
+  expect(written).toBe(expected);
+});

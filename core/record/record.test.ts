@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { demoJobs } from '../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { Job, Observation } from '../model/job.ts';
+import { newJob } from '../model/newJob.ts';
+import { flashRule } from '../verdict/flashRule.ts';
+import { handOverPage } from './handOver.ts';
+import { latestObservation, proofReason, proofResult } from './observations.ts';
+
+const [open, troubled, finished] = demoJobs() as [Job, Job, Job];
+const rule = flashRule('UN');
+
+function seen(change: Partial<Observation>): Observation {
+  return {
+    id: 'o1',
+    at: '2026-11-25T10:00:00.000Z',
+    stage: 'cured',
+    function: 'turn-left',
+    condition: 'lights-off',
+    ratePerMinute: 88,
+    uncertainty: 1,
+    method: 'tapped',
+    lampsLit: 'all',
+    supplyVolts: null,
+    note: '',
+    ...change,
+  };
+}
+
+describe('observations', () => {
+  it.each([
+    [{}, 'passed', /88 a minute, within 60 to 120, all lamps lit/],
+    [{ ratePerMinute: 176 }, 'failed', /176 a minute is above/],
+    [{ ratePerMinute: 40 }, 'failed', /40 a minute is below/],
+    [{ ratePerMinute: 119.5, uncertainty: 2 }, 'not-sure', /too close to the edge.*Count more/],
+    [{ lampsLit: 'some' }, 'failed', /Not every lamp lit/],
+    [{ lampsLit: 'none', ratePerMinute: null, uncertainty: null }, 'failed', /No lamp lit/],
+    [{ lampsLit: 'not-checked' }, 'not-sure', /Say whether all lamps lit/],
+    [{ ratePerMinute: null, uncertainty: null }, 'not-sure', /No rate was taken/],
+    [{ ratePerMinute: 120, uncertainty: null, method: 'typed' }, 'passed', /within/],
+  ] as const)('%o is %s', (change, result, reason) => {
+    expect(proofResult(rule, seen(change))).toBe(result);
+    expect(proofReason(rule, seen(change))).toMatch(reason);
+  });
+
+  it('finds the newest of the right function and state, whatever their order', () => {
+    const job: Job = {
+      ...open,
+      observations: [
+        seen({ id: 'new', at: '2026-11-25T12:00:00.000Z' }),
+        seen({ id: 'old', at: '2026-11-25T09:00:00.000Z' }),
+        seen({ id: 'other', at: '2026-11-25T13:00:00.000Z', function: 'hazard' }),
+        seen({ id: 'stock', at: '2026-11-25T14:00:00.000Z', stage: 'stock' }),
+      ],
+    };
+    expect(latestObservation(job, 'cured', 'turn-left')?.id).toBe('new');
+    expect(latestObservation(job, 'cured', 'turn-right')).toBeUndefined();
+  });
+});
+
+describe('handOverPage', () => {
+  it('sets before beside after and lists what is fitted', () => {
+    const page = handOverPage(finished, DEMO_SHELF);
+    expect(page.missing).toEqual([]);
+    expect(page.readings.map((each) => [each.before?.stage, each.after?.stage])).toEqual(
+      Array(3).fill(['stock', 'cured']),
+    );
+    expect(page.lamps.find((lamp) => lamp.lampId === 'rear-left')).toMatchObject({
+      before: 'P21W',
+      after: 'TERN-3A, 3 W',
+      resistors: '6 Ω 50 W',
+    });
+    expect(page.lamps.find((lamp) => lamp.lampId === 'repeater-left')?.resistors).toBe('');
+  });
+
+  it('warns the owner that resistors hide a dead LED and get hot', () => {
+    const text = handOverPage(finished, DEMO_SHELF).cautions.join(' ');
+    expect(text).toContain('even when an LED has failed');
+    expect(text).toContain('burn skin');
+    expect(text).toContain('not approved in many places');
+  });
+
+  it('promises nothing about resistors where there are none', () => {
+    expect(handOverPage(open, DEMO_SHELF).cautions.join(' ')).not.toContain('resistors');
+    expect(handOverPage(newJob('n', 'n', open.vehicle, open.createdAt), DEMO_SHELF).cautions).toEqual([]);
+  });
+
+  it('says what a complete file still needs', () => {
+    expect(handOverPage(troubled, DEMO_SHELF).missing).toEqual([
+      'Hazard has no rate measured after the work.',
+      'Where the stock bulbs are kept is not written down.',
+      'No end of warranty is given.',
+    ]);
+  });
+});

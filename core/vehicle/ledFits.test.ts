@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+import { QUILLON_75 } from '../../demo/quillon75.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { LedPart } from '../model/part.ts';
+import type { Lamp } from '../model/vehicle.ts';
+import { ledFit } from './ledFits.ts';
+
+function led(id: string): LedPart {
+  const part = DEMO_SHELF.find((each): each is LedPart => each.kind === 'led' && each.id === id);
+  if (!part) throw new Error(id);
+  return part;
+}
+
+function lamp(id: string): Lamp {
+  const found = QUILLON_75.lamps.find((each) => each.id === id);
+  if (!found) throw new Error(id);
+  return found;
+}
+
+describe('ledFit', () => {
+  it('takes an amber LED of the right base without a word', () => {
+    expect(ledFit(QUILLON_75, lamp('rear-left'), led('led-tern-3a'))).toEqual({
+      fits: true,
+      obstacles: [],
+      cautions: [],
+    });
+  });
+
+  it('names both bases when they differ', () => {
+    const fit = ledFit(QUILLON_75, lamp('front-left'), led('led-tern-3a'));
+    expect(fit.fits).toBe(false);
+    expect(fit.obstacles.join()).toMatch(/base is BA15s; this lamp takes BAU15s/);
+  });
+
+  it('names both ranges when the volts differ', () => {
+    const fit = ledFit(QUILLON_75, lamp('rear-left'), led('led-heron-24'));
+    expect(fit.obstacles.join()).toMatch(/made for 20 to 32 V; this vehicle runs from 11\.8 to 14\.4 V/);
+    const truck = { ...QUILLON_75, systemVolts: 24 as const };
+    expect(ledFit(truck, lamp('rear-left'), led('led-heron-24')).fits).toBe(true);
+    expect(ledFit(truck, lamp('rear-left'), led('led-tern-3a')).fits).toBe(false);
+  });
+
+  it('warns of white behind amber, and refuses white or red behind clear glass', () => {
+    const pale = ledFit(QUILLON_75, lamp('rear-left'), led('led-gull-3w'));
+    expect(pale.fits).toBe(true);
+    expect(pale.cautions.join()).toContain('pale');
+    const clear = { ...lamp('rear-left'), lens: 'clear' as const };
+    expect(ledFit(QUILLON_75, clear, led('led-gull-3w')).obstacles.join()).toContain('must show amber');
+    const red = { ...led('led-tern-3a'), colour: 'red' as const };
+    expect(ledFit(QUILLON_75, lamp('rear-left'), red).fits).toBe(false);
+  });
+
+  it('tells how to turn a one-way LED where it can be turned, and to check first where it cannot', () => {
+    expect(ledFit(QUILLON_75, lamp('repeater-left'), led('led-tern-06')).cautions.join()).toContain(
+      'turn it half round',
+    );
+    expect(ledFit(QUILLON_75, lamp('rear-left'), led('led-plover-5')).cautions.join()).toContain(
+      'cannot be turned',
+    );
+  });
+});

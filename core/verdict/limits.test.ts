@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest';
+import { QUILLON_75 } from '../../demo/quillon75.ts';
+import type { ResistorNetwork } from '../model/job.ts';
+import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
+
+const kinds = (checks: readonly LimitCheck[]) =>
+  Object.fromEntries(checks.map((each) => [each.kind, each.ok]));
+const piece = (ohms: number, watts: number) => ({ partId: null, ohms, watts, tolerance: 0.05 });
+const at = (
+  lampId: string,
+  connection: ResistorNetwork['connection'],
+  ...pieces: ResistorNetwork['pieces']
+): ResistorNetwork => ({
+  lampId,
+  connection,
+  pieces,
+});
+
+describe('supplyLimits', () => {
+  // The van: 15 A fuse, on half the time, so its heating current is the lit one times 0.707; 10.5 A for hours.
+  it.each([
+    [14.8, { 'fuse-heating': true, 'fuse-lit': true, relay: true }],
+    [14.9, { 'fuse-heating': false, 'fuse-lit': true, relay: true }],
+    [15.1, { 'fuse-heating': false, 'fuse-lit': false, relay: true }],
+    [16.1, { 'fuse-heating': false, 'fuse-lit': false, relay: false }],
+  ])('at %f A lit', (litAmps, expected) => {
+    expect(kinds(supplyLimits(QUILLON_75, litAmps))).toEqual(expected);
+  });
+
+  it('says the figures of what is broken', () => {
+    const reasons = supplyLimits(QUILLON_75, 17).map((each) => each.reason);
+    expect(reasons[0]).toMatch(/like a steady 12\.02 A; for hours it may carry 10\.50 A/);
+    expect(reasons[1]).toContain('relay stuck on would blow it');
+    expect(reasons[2]).toContain('rated 16.00 A; hazard would draw 17.00 A');
+  });
+});
+
+describe('resistorLimits', () => {
+  it('holds a 6 Ω resistor within 50 W and not within 25 W, low end of its tolerance', () => {
+    const [good] = resistorLimits(QUILLON_75, [at('rear-left', 'parallel', piece(6, 50))]);
+    expect(good).toMatchObject({ ok: true, limit: 50 });
+    expect(good?.value).toBeCloseTo(14.4 ** 2 / 5.7, 9);
+    expect(resistorLimits(QUILLON_75, [at('rear-left', 'parallel', piece(6, 25))])[0]?.ok).toBe(false);
+  });
+
+  it('shares the heat of resistors in a row by their ohms', () => {
+    const [small, large] = resistorLimits(QUILLON_75, [
+      at('rear-left', 'series', piece(1, 25), piece(5, 50)),
+    ]);
+    expect((large?.value ?? 0) / (small?.value ?? 1)).toBeCloseTo(5, 9);
+    expect((large?.value ?? 0) + (small?.value ?? 0)).toBeCloseTo(14.4 ** 2 / 5.7, 9);
+  });
+
+  it('refuses a lamp without metal', () => {
+    expect(
+      kinds(resistorLimits(QUILLON_75, [at('repeater-right', 'parallel', piece(25, 25))])),
+    ).toMatchObject({ mount: false });
+  });
+
+  it('rates them at 28.8 V on a 24 V vehicle', () => {
+    const lorry = { ...QUILLON_75, systemVolts: 24 as const };
+    expect(resistorLimits(lorry, [at('rear-left', 'parallel', piece(24, 50))])[0]?.value).toBeCloseTo(
+      28.8 ** 2 / 22.8,
+      9,
+    );
+  });
+});
