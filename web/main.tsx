@@ -6,9 +6,13 @@ import './theme/base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.tsx';
+import { finishPending } from './store/pendingEdits.ts';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no #root');
+finishPending().catch(() => {
+  // A store that cannot be opened says so itself, on the screen that needs it.
+});
 createRoot(root).render(
   <StrictMode>
     <App />

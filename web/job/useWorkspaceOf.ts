@@ -1,4 +1,5 @@
-import { useCallback, useMemo, useState } from 'react';
+import { randomId } from '@mantine/hooks';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Job, Stage } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import { stopProgress } from '../../core/order/stops.ts';
@@ -7,6 +8,7 @@ import { UnknownReferenceError } from '../../core/vehicle/fitment.ts';
 import { TurnJudge } from '../../core/verdict/judge.ts';
 import { tellTrouble } from '../app/tellTrouble.ts';
 import { editJob } from '../store/edits.ts';
+import { notePending, strikePending } from '../store/pendingEdits.ts';
 import type { Workspace } from './workspace.ts';
 
 type Computed = Pick<Workspace, 'judges' | 'verdicts' | 'progress'>;
@@ -32,12 +34,15 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
     [computed, job, shelf, stage, controls, supplyVolts],
   );
 
-  const edit = useCallback<Workspace['edit']>(
-    (label, recipe, options) => {
-      editJob(job.id, label, recipe, options).catch((error: Error) => tellTrouble(error));
-    },
-    [job.id],
-  );
+  const latest = useRef(job);
+  latest.current = job;
+  const edit = useCallback<Workspace['edit']>((label, recipe, options) => {
+    const id = randomId('act-');
+    notePending(id, latest.current, label, recipe);
+    editJob(latest.current.id, label, recipe, { ...options, id })
+      .catch((error: Error) => tellTrouble(error))
+      .finally(() => strikePending(id));
+  }, []);
   const { vehicle } = job;
   const setControls = useCallback(
     (change: Partial<Controls>) => {

@@ -1,9 +1,12 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { Patch } from 'immer';
+import { enablePatches, type Patch } from 'immer';
 import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+
+// Edits are stored as patches; every part of the store comes through here first.
+enablePatches();
 
 export interface JobRow {
   id: string;
@@ -18,6 +21,8 @@ export interface EditRow {
   seq: number;
   jobId: string;
   label: string;
+  /** ids of the acts joined in it */
+  ids: string[];
   /** edits of one field in quick succession join under one key */
   mergeKey: string;
   at: number;

@@ -1,8 +1,6 @@
-import { applyPatches, type Draft, enablePatches, produceWithPatches } from 'immer';
+import { applyPatches, type Draft, produceWithPatches } from 'immer';
 import { Job } from '../../core/model/job.ts';
 import { db as appDatabase, type EditRow, type VumbleDatabase } from './db.ts';
-
-enablePatches();
 
 /** Typing within this time of the last keystroke in the same field is one edit, ms. */
 const MERGE_WITHIN = 4000;
@@ -24,6 +22,8 @@ export type Recipe = (draft: Draft<Job>) => void;
 export interface EditOptions {
   /** joins this edit to the last one if that has the same key */
   mergeKey?: string;
+  /** the act's own id, by which an edit noted before it was stored is known again */
+  id?: string;
 }
 
 /** The job is not in this browser any more. */
@@ -62,11 +62,21 @@ export async function editJob(
     if (last && mergeKey !== '' && last.mergeKey === mergeKey && now - last.at < MERGE_WITHIN) {
       await db.edits.update(last.seq, {
         at: now,
+        ids: options.id ? [...last.ids, options.id] : last.ids,
         forward: [...last.forward, ...forward],
         backward: [...backward, ...last.backward],
       });
     } else {
-      await db.edits.add({ jobId, label, mergeKey, at: now, undone: 0, forward, backward });
+      await db.edits.add({
+        jobId,
+        label,
+        ids: options.id ? [options.id] : [],
+        mergeKey,
+        at: now,
+        undone: 0,
+        forward,
+        backward,
+      });
       await trim(db, jobId);
     }
     await db.jobs.put({ ...row, job, updatedAt: new Date(now).toISOString() });

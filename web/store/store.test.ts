@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
 import type { Job } from '../../core/model/job.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
@@ -9,6 +9,7 @@ import { VumbleDatabase } from './db.ts';
 import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
 import { binJob, exportJob, restoreJob, startJob } from './jobs.ts';
+import { finishPending, notePending, strikePending } from './pendingEdits.ts';
 
 let db: VumbleDatabase;
 let name = 0;
@@ -122,6 +123,53 @@ describe('edits', () => {
     for (let index = 0; index < 510; index += 1) await rename(`t${index}`);
     expect(await db.edits.count()).toBe(500);
   }, 60_000);
+});
+
+describe('edits a page took along when it closed', () => {
+  const kept = new Map<string, string>();
+  beforeEach(() => {
+    kept.clear();
+    vi.stubGlobal('localStorage', {
+      get length() {
+        return kept.size;
+      },
+      key: (index: number) => [...kept.keys()][index] ?? null,
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void kept.set(key, value),
+      removeItem: (key: string) => void kept.delete(key),
+    });
+  });
+  afterEach(() => vi.unstubAllGlobals());
+  const retitle = (draft: { title: string }) => void (draft.title = 'typed at the last moment');
+
+  it('are done at the next start, and can be undone', async () => {
+    const first = (await jobNow()).title;
+    notePending('act-1', await jobNow(), 'Title', retitle);
+    expect(await finishPending(db)).toBe(1);
+    expect((await jobNow()).title).toBe('typed at the last moment');
+    expect(kept.size).toBe(0);
+    expect(await undoJob(FIRST_JOB_ID, db)).toBe('Title');
+    expect((await jobNow()).title).toBe(first);
+  });
+
+  it('are not done twice when they were stored after all', async () => {
+    notePending('act-2', await jobNow(), 'Title', retitle);
+    await editJob(FIRST_JOB_ID, 'Title', retitle, { id: 'act-2' }, db);
+    await rename('changed since');
+    expect(await finishPending(db)).toBe(0);
+    expect((await jobNow()).title).toBe('changed since');
+  });
+
+  it('are dropped when struck out, unreadable, or of a job that is gone', async () => {
+    notePending('act-3', await jobNow(), 'Title', retitle);
+    strikePending('act-3');
+    kept.set('vumble-pending-x', 'not json');
+    notePending('act-4', { ...(await jobNow()), id: 'gone' }, 'Title', retitle);
+    notePending('act-5', await jobNow(), 'Bad', (draft) => void (draft.vehicle.supply.fuse.ratedAmps = -1));
+    expect(await finishPending(db)).toBe(0);
+    expect(kept.size).toBe(0);
+    expect((await jobNow()).vehicle.supply.fuse.ratedAmps).toBe(15);
+  });
 });
 
 describe('jobs', () => {
