@@ -37,6 +37,14 @@ describe('Filament', () => {
     expect(filament.heatingRate(12, settled + 50)).toBeLessThan(0);
   });
 
+  it('draws the same either way round', () => {
+    const filament = filamentOf('P21W');
+    for (const volts of [0.1, 3, 12]) {
+      expect(filament.operate(-volts).amps).toBeCloseTo(-filament.operate(volts).amps, 9);
+      expect(filament.operate(-volts).siemens).toBeCloseTo(filament.operate(volts).siemens, 9);
+    }
+  });
+
   it('loses current and light together as volts fall', () => {
     const filament = filamentOf('P21W');
     expect(filament.lightAt(filament.settledKelvin(13.5))).toBeCloseTo(1, 6);

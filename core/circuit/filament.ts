@@ -41,7 +41,10 @@ export class Filament implements Device {
   settledKelvin(volts: number): number {
     const squared = volts * volts;
     // Radiation alone puts T at V^(2/5.2); ambient heat shifts it by little, so Newton needs few steps.
-    let kelvin = Math.max(AMBIENT_KELVIN, RATED_KELVIN * (volts / this.rating.testVolts) ** (2 / 5.2));
+    let kelvin = Math.max(
+      AMBIENT_KELVIN,
+      RATED_KELVIN * (Math.abs(volts) / this.rating.testVolts) ** (2 / 5.2),
+    );
     for (let step = 0; step < 30; step += 1) {
       const electrical = squared / this.ohmsAt(kelvin);
       const fourth = kelvin ** 4;
@@ -60,14 +63,30 @@ export class Filament implements Device {
     return net / this.heatCapacity;
   }
 
+  /** How the rate of change of temperature changes with temperature, 1/s; always negative. */
+  coolingSlope(volts: number, kelvin: number): number {
+    const electrical = (volts * volts) / this.ohmsAt(kelvin);
+    return (-(RESISTANCE_POWER * electrical) / kelvin - 4 * this.radiation * kelvin ** 3) / this.heatCapacity;
+  }
+
+  /** How the rate of change of temperature changes with voltage, K/(s·V). */
+  heatingPerVolt(volts: number, kelvin: number): number {
+    return (2 * volts) / this.ohmsAt(kelvin) / this.heatCapacity;
+  }
+
+  /** Heat lost by radiation at a temperature, W. */
+  radiatedWatts(kelvin: number): number {
+    return this.radiation * (kelvin ** 4 - AMBIENT_KELVIN ** 4);
+  }
+
   /** Light at a filament temperature as a share of the light at rated volts (Wien's law at 565 nm). */
   lightAt(kelvin: number): number {
     return Math.exp(WIEN_KELVIN * (1 / RATED_KELVIN - 1 / kelvin));
   }
 
-  /** Steady current and its slope; the slope follows from the same power balance. */
+  /** Steady current and its slope, either way round; the slope follows from the same power balance. */
   operate(volts: number): Operating {
-    if (volts <= 0) return { amps: 0, siemens: 1 / this.ohmsAt(AMBIENT_KELVIN) };
+    if (volts === 0) return { amps: 0, siemens: 1 / this.ohmsAt(AMBIENT_KELVIN) };
     const kelvin = this.settledKelvin(volts);
     const amps = volts / this.ohmsAt(kelvin);
     const ambientShare = (AMBIENT_KELVIN / kelvin) ** 4;
@@ -76,4 +95,6 @@ export class Filament implements Device {
   }
 
   static readonly ambientKelvin = AMBIENT_KELVIN;
+  static readonly ratedKelvin = RATED_KELVIN;
+  static readonly resistancePower = RESISTANCE_POWER;
 }

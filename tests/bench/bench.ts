@@ -3,6 +3,9 @@
  *   npm run bench
  */
 import type { Device } from '../../core/circuit/device.ts';
+import { Circuit } from '../../core/circuit/engine/circuit.ts';
+import { spiceText } from '../../core/circuit/engine/spice.ts';
+import { Transient } from '../../core/circuit/engine/transient.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import type { Job } from '../../core/model/job.ts';
 import { rehearse } from '../../core/rehearsal/rehearse.ts';
@@ -11,6 +14,7 @@ import { leadOhms, TurnNetwork } from '../../core/vehicle/turnNetwork.ts';
 import { TurnJudge } from '../../core/verdict/judge.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { thirtyLamps } from './thirtyLamps.ts';
 
 const job = demoJobs()[2] as Job;
 const circuit = job.vehicle.circuits[0] as Job['vehicle']['circuits'][number];
@@ -53,6 +57,43 @@ function bisectedAmps(emfVolts: number): number {
   return amps(bus);
 }
 
+const SECONDS = 4;
+const PERIOD = 60 / 88;
+const vehicle = thirtyLamps();
+
+/** Four seconds of thirty lamps, twelve of them flashing; from cold. */
+function fourSeconds(): number {
+  const run = new Transient(vehicle, { flasher: true, lights: true });
+  for (let edge = 1; run.seconds < SECONDS; edge += 1) {
+    run.advanceTo(Math.min(SECONDS, (edge * PERIOD) / 2));
+    run.setControls({ flasher: edge % 2 === 0, lights: true });
+  }
+  return run.steps;
+}
+
+/** The same in ngspice, its compiled WebAssembly, loading excluded. */
+async function ngspiceSeconds(): Promise<number> {
+  const { Simulation } = await import('eecircuit-engine');
+  const simulation = new Simulation();
+  await simulation.start();
+  simulation.setNetList(
+    spiceText({
+      netlist: vehicle,
+      drives: {
+        flasher: { kind: 'pulse', periodSeconds: PERIOD, onSeconds: PERIOD / 2 },
+        lights: { kind: 'held', on: true },
+      },
+      analysis: { kind: 'tran', seconds: SECONDS, stepSeconds: 2e-3 },
+      volts: [{ name: 'supply', node: '30' }],
+      amps: [],
+    }),
+  );
+  const begin = performance.now();
+  await simulation.runSim();
+  return performance.now() - begin;
+}
+
+const ngspiceMs = await ngspiceSeconds();
 const rows: readonly [what: string, ms: number, plain: number | null][] = [
   [
     'one steady state of a side (against bisection)',
@@ -71,7 +112,19 @@ const rows: readonly [what: string, ms: number, plain: number | null][] = [
     null,
   ],
 ];
-for (const [what, ms, plain] of rows) {
+const whole = new Circuit(vehicle);
+const engineRows: typeof rows = [
+  [
+    'steady state of thirty lamps',
+    median(() => {
+      whole.setControls({ flasher: true, lights: true });
+      whole.solveSteady();
+    }, 60),
+    null,
+  ],
+  ['four seconds of thirty lamps (against ngspice)', median(fourSeconds, 9), ngspiceMs],
+];
+for (const [what, ms, plain] of [...rows, ...engineRows]) {
   const ratio = plain === null ? '' : `  ${(plain / ms).toFixed(1)} times faster than ${plain.toFixed(2)} ms`;
   console.log(`${what.padEnd(50)} ${ms.toFixed(3).padStart(9)} ms${ratio}`);
 }

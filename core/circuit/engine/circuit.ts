@@ -1,0 +1,188 @@
+import { type Branch, branchOf, type Integration } from './branches.ts';
+import { type ControlState, checkNetlist, EARTH, type Netlist, nodesOf } from './netlist.ts';
+import { SingularError, SymmetricSolver } from './symmetricSolver.ts';
+
+/** Newton did not settle, or a node is tied to nothing; names the node. */
+export class NoSolutionError extends Error {
+  constructor(
+    readonly node: string,
+    why: string,
+  ) {
+    super(`No solution at "${node}": ${why}`);
+    this.name = 'NoSolutionError';
+  }
+}
+
+/** Two Newton steps may differ by this and count as the same, V. */
+const VOLTS_TOLERANCE = 1e-7;
+const RELATIVE_TOLERANCE = 1e-7;
+const MOST_STEPS = 150;
+/** Steps that run in circles are shortened, the more the longer it lasts. */
+const DAMPING = [
+  { from: 80, share: 0.1 },
+  { from: 40, share: 0.3 },
+  { from: 15, share: 0.6 },
+] as const;
+/** Conductances to earth, S, taken away step by step when plain Newton does not settle. */
+const HELPING_SIEMENS = [1, 0.1, 1e-2, 1e-3, 1e-4, 1e-6, 1e-8, 0] as const;
+
+/**
+ * A netlist ready to be solved: nodal analysis, since every source has a resistance in series and so no
+ * branch needs an unknown of its own. Holds the voltages of the last solution and the memory of its parts.
+ */
+export class Circuit {
+  readonly nodes: readonly string[];
+  readonly branches: readonly Branch[];
+  private readonly index: ReadonlyMap<string, number>;
+  private readonly byId: ReadonlyMap<string, Branch>;
+  private readonly solver: SymmetricSolver;
+  private readonly pairs: Int32Array;
+  private volts: Float64Array<ArrayBuffer>;
+  private trial: Float64Array<ArrayBuffer>;
+  private readonly rhs: Float64Array<ArrayBuffer>;
+
+  /** @throws NetlistError when the netlist is wrong in itself */
+  constructor(readonly netlist: Netlist) {
+    checkNetlist(netlist);
+    this.nodes = nodesOf(netlist);
+    this.index = new Map(this.nodes.map((node, at) => [node, at]));
+    const place = (node: string) => (node === EARTH ? -1 : (this.index.get(node) ?? -1));
+    this.branches = netlist.elements.map((element) => branchOf(element, place(element.a), place(element.b)));
+    this.byId = new Map(this.branches.map((branch) => [branch.id, branch]));
+    const inner: [number, number][] = [];
+    this.pairs = Int32Array.from(this.branches, ({ a, b }) => (a < 0 || b < 0 ? -1 : inner.push([a, b]) - 1));
+    this.solver = new SymmetricSolver(this.nodes.length, inner);
+    this.volts = new Float64Array(this.nodes.length);
+    this.trial = new Float64Array(this.nodes.length);
+    this.rhs = new Float64Array(this.nodes.length);
+  }
+
+  setControls(controls: ControlState): void {
+    for (const branch of this.branches) branch.setControls(controls);
+  }
+
+  /** Volts of a node over earth, in the last solution. */
+  nodeVolts(node: string): number {
+    if (node === EARTH) return 0;
+    const at = this.index.get(node);
+    if (at === undefined) throw new RangeError(`There is no node "${node}"`);
+    return this.volts[at] as number;
+  }
+
+  /** Current of an element from its `a` to its `b`, A, in the last solution. */
+  amps(elementId: string): number {
+    const branch = this.branch(elementId);
+    return branch.current(this.across(branch));
+  }
+
+  branch(elementId: string): Branch {
+    const branch = this.byId.get(elementId);
+    if (!branch) throw new RangeError(`There is no element "${elementId}"`);
+    return branch;
+  }
+
+  /**
+   * The steady state: capacitors open, filaments settled. The memory of every part is set to it.
+   *
+   * @throws NoSolutionError naming the node that would not settle
+   */
+  solveSteady(): void {
+    const how: Integration = { kind: 'steady' };
+    if (this.newton(how, 0) !== null) {
+      // With loads to earth that are then taken away, the answer is walked to from where it is easy.
+      this.volts.fill(0);
+      let stuck: number | null = null;
+      for (const help of HELPING_SIEMENS) stuck = this.newton(how, help);
+      if (stuck !== null)
+        throw new NoSolutionError(this.nodes[stuck] ?? EARTH, 'the voltages would not settle');
+    }
+    for (const branch of this.branches) branch.rest(this.across(branch));
+  }
+
+  /**
+   * One step of time from the accepted past. The caller looks at `stepError` and then accepts or steps shorter.
+   *
+   * @returns whether Newton settled
+   */
+  tryStep(how: Integration): boolean {
+    return this.newton(how, 0) === null;
+  }
+
+  /** Error of the last step in units of what is tolerated: above 1 it was too long. */
+  stepError(how: Integration): number {
+    let worst = 0;
+    for (const branch of this.branches) worst = Math.max(worst, branch.error(how));
+    return worst;
+  }
+
+  /** Makes the last step the past of the next. */
+  accept(how: Integration): void {
+    for (const branch of this.branches) branch.accept(this.across(branch), how);
+  }
+
+  /** Sum of the currents leaving a node by its elements, A: nought when Kirchhoff is kept. */
+  imbalance(node: string): number {
+    const at = this.index.get(node) ?? -2;
+    let sum = 0;
+    for (const branch of this.branches) {
+      if (branch.a === at) sum += branch.current(this.across(branch));
+      if (branch.b === at) sum -= branch.current(this.across(branch));
+    }
+    return sum;
+  }
+
+  private across({ a, b }: Branch): number {
+    return (a < 0 ? 0 : (this.volts[a] as number)) - (b < 0 ? 0 : (this.volts[b] as number));
+  }
+
+  /** Newton's method from the present voltages. Gives null when it settled, else the node that moved most. */
+  private newton(how: Integration, help: number): number | null {
+    let restless = 0;
+    for (let step = 0; step < MOST_STEPS; step += 1) {
+      this.assemble(how, help);
+      try {
+        this.solver.solve(this.rhs, this.trial);
+      } catch (error) {
+        if (error instanceof SingularError) {
+          throw new NoSolutionError(this.nodes[error.unknown] ?? EARTH, 'nothing ties its voltage down');
+        }
+        throw error;
+      }
+      let worst = 0;
+      const share = DAMPING.find(({ from }) => step >= from)?.share ?? 1;
+      for (let node = 0; node < this.trial.length; node += 1) {
+        const last = this.volts[node] as number;
+        const full = this.trial[node] as number;
+        const moved = Math.abs(full - last);
+        const next = last + share * (full - last);
+        this.trial[node] = next;
+        const measure = moved / (VOLTS_TOLERANCE + RELATIVE_TOLERANCE * Math.abs(next));
+        if (!(measure <= worst)) {
+          worst = measure;
+          restless = node;
+        }
+      }
+      [this.volts, this.trial] = [this.trial, this.volts];
+      if (Number.isNaN(worst)) return restless;
+      if (worst <= 1 && this.branches.every((branch) => branch.settled(this.across(branch)))) return null;
+    }
+    return restless;
+  }
+
+  private assemble(how: Integration, help: number): void {
+    this.solver.clear();
+    this.rhs.fill(0);
+    if (help > 0) for (let node = 0; node < this.nodes.length; node += 1) this.solver.addDiagonal(node, help);
+    for (let at = 0; at < this.branches.length; at += 1) {
+      const branch = this.branches[at] as Branch;
+      branch.linearise(this.across(branch), how);
+      const { a, b, siemens, amps } = branch;
+      const pair = this.pairs[at] as number;
+      if (pair >= 0) this.solver.addPair(pair, a, b, siemens);
+      else if (a >= 0) this.solver.addDiagonal(a, siemens);
+      else this.solver.addDiagonal(b, siemens);
+      if (a >= 0) this.rhs[a] = (this.rhs[a] as number) - amps;
+      if (b >= 0) this.rhs[b] = (this.rhs[b] as number) + amps;
+    }
+  }
+}

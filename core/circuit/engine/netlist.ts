@@ -1,0 +1,75 @@
+import type { FilamentRating } from '../../model/bulb.ts';
+
+/** The node every voltage is measured against. */
+export const EARTH = 'earth';
+
+interface TwoTerminal {
+  /** unique in its netlist; results are asked for by it */
+  id: string;
+  /** the node current enters by, for a positive current */
+  a: string;
+  b: string;
+}
+
+/** One part of a circuit. Plain data, so that a circuit can be stored, compared and written as SPICE text. */
+export type Element =
+  | (TwoTerminal & { kind: 'resistor'; ohms: number })
+  | (TwoTerminal & { kind: 'capacitor'; farads: number })
+  /** EMF with its internal resistance; `a` is the plus terminal. Every real source has some resistance. */
+  | (TwoTerminal & { kind: 'battery'; volts: number; ohms: number })
+  /** junction: I = Is·(exp(V / n·Vt) − 1), at 27 °C; `a` is the anode */
+  | (TwoTerminal & { kind: 'diode'; saturationAmps: number; emission: number })
+  /** linear current regulator: I = amps·tanh(V / kneeVolts) */
+  | (TwoTerminal & { kind: 'regulator'; amps: number; kneeVolts: number })
+  /** constant-power converter: I = watts / V above its start, nothing below */
+  | (TwoTerminal & { kind: 'converter'; watts: number; startVolts: number })
+  | (TwoTerminal & { kind: 'filament'; rating: FilamentRating })
+  /** contact: `closedOhms` while its control is on, open otherwise */
+  | (TwoTerminal & { kind: 'switch'; control: string; closedOhms: number });
+
+export type ElementKind = Element['kind'];
+
+export interface Netlist {
+  title: string;
+  elements: readonly Element[];
+}
+
+/** Which controls are on. A control that is not named is off. */
+export type ControlState = Readonly<Record<string, boolean>>;
+
+/** An open contact, and what a feed that hangs in the air leaks to earth, ohms: as in the SPICE text. */
+export const OPEN_OHMS = 1e9;
+export const FLOATING_OHMS = 1e6;
+
+/** The netlist itself is wrong: says which element. */
+export class NetlistError extends Error {
+  constructor(
+    readonly elementId: string,
+    what: string,
+  ) {
+    super(`Element "${elementId}": ${what}`);
+    this.name = 'NetlistError';
+  }
+}
+
+/** Throws where ids repeat or a value cannot be. */
+export function checkNetlist(netlist: Netlist): void {
+  const seen = new Set<string>();
+  for (const element of netlist.elements) {
+    if (seen.has(element.id)) throw new NetlistError(element.id, 'its id is used twice');
+    seen.add(element.id);
+    if (element.a === element.b) throw new NetlistError(element.id, 'both ends are on one node');
+    for (const [name, value] of Object.entries(element)) {
+      if (typeof value === 'number' && !(Number.isFinite(value) && (value > 0 || name === 'volts'))) {
+        throw new NetlistError(element.id, `${name} is ${value}, and must be above 0`);
+      }
+    }
+  }
+}
+
+/** All nodes but earth, in order of first use. */
+export function nodesOf(netlist: Netlist): string[] {
+  const nodes = new Set(netlist.elements.flatMap((element) => [element.a, element.b]));
+  nodes.delete(EARTH);
+  return [...nodes];
+}

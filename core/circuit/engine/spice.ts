@@ -1,0 +1,175 @@
+import { Filament } from '../filament.ts';
+import { CONVERTER_EDGE_VOLTS } from './branches.ts';
+import { type ControlState, EARTH, type Element, type Netlist, nodesOf, OPEN_OHMS } from './netlist.ts';
+
+/** A control as SPICE drives it: held, or pulsing as a flasher settles to. */
+export type SpiceDrive =
+  | { kind: 'held'; on: boolean }
+  | { kind: 'pulse'; periodSeconds: number; onSeconds: number };
+
+export interface SpiceRequest {
+  netlist: Netlist;
+  drives: Readonly<Record<string, SpiceDrive>>;
+  analysis: { kind: 'op' } | { kind: 'tran'; seconds: number; stepSeconds: number };
+  /** quantities to print, by the name they get in the text */
+  volts: readonly { name: string; node: string }[];
+  /** currents through resistors and contacts, by name */
+  amps: readonly { name: string; elementId: string }[];
+}
+
+/** Held drives of a control state, for a steady export. */
+export function heldDrives(controls: ControlState): Record<string, SpiceDrive> {
+  return Object.fromEntries(Object.entries(controls).map(([name, on]) => [name, { kind: 'held', on }]));
+}
+
+/**
+ * The circuit as a self-contained netlist that ngspice runs unchanged. Filaments are behavioural sources
+ * with a thermal node each; contacts are voltage-controlled switches; every current asked for passes a
+ * zero-volt source of its name.
+ */
+export function spiceText(request: SpiceRequest): string {
+  const { netlist, drives, analysis } = request;
+  const names = new SpiceNames(netlist);
+  const metered = new Map(request.amps.map(({ name, elementId }) => [elementId, name]));
+  const transient = analysis.kind === 'tran';
+  const lines = [
+    // The first line of a SPICE file is always its title.
+    `* ${netlist.title.replaceAll(/[^\x20-\x7e]/g, ' ')}`,
+    ...request.volts.map(({ name, node }) => `* v(${names.node(node)}) is ${name}`),
+    '.options temp=27 tnom=27 reltol=1e-5 abstol=1e-10 vntol=1e-7',
+  ];
+  netlist.elements.forEach((element, index) => {
+    lines.push(...elementLines(element, index, names, metered.get(element.id), transient));
+  });
+  lines.push(...controlLines(netlist, drives));
+  const printed = [
+    ...request.volts.map(({ node }) => `v(${names.node(node)})`),
+    ...request.amps.map(({ name }) => `i(vm_${slug(name)})`),
+  ];
+  if (analysis.kind === 'op') lines.push('.op', `.save ${printed.join(' ')}`);
+  else {
+    lines.push(
+      `.tran ${number(analysis.stepSeconds)} ${number(analysis.seconds)} 0 ${number(analysis.stepSeconds)} uic`,
+      `.print tran ${printed.join(' ')}`,
+    );
+  }
+  lines.push('.end');
+  return `${lines.join('\n')}\n`;
+}
+
+/** The vector a quantity has in the output of the text above. */
+export function spiceVector(netlist: Netlist, quantity: { node: string } | { meter: string }): string {
+  return 'node' in quantity
+    ? `v(${new SpiceNames(netlist).node(quantity.node)})`
+    : `i(vm_${slug(quantity.meter)})`;
+}
+
+/** SPICE ignores case and dislikes dots and dashes: nodes get a number and a readable tail. */
+class SpiceNames {
+  private readonly byNode: ReadonlyMap<string, string>;
+
+  constructor(netlist: Netlist) {
+    this.byNode = new Map(nodesOf(netlist).map((node, index) => [node, `n${index + 1}_${slug(node)}`]));
+  }
+
+  node(node: string): string {
+    return node === EARTH ? '0' : (this.byNode.get(node) ?? node);
+  }
+}
+
+function elementLines(
+  element: Element,
+  index: number,
+  names: SpiceNames,
+  meter: string | undefined,
+  transient: boolean,
+): string[] {
+  const tag = `${index + 1}_${slug(element.id)}`;
+  const a = names.node(element.a);
+  let b = names.node(element.b);
+  const lines: string[] = [];
+  if (meter !== undefined) {
+    const behind = `m${tag}`;
+    lines.push(`Vm_${slug(meter)} ${behind} ${b} DC 0`);
+    b = behind;
+  }
+  switch (element.kind) {
+    case 'resistor':
+      return [...lines, `R${tag} ${a} ${b} ${number(element.ohms)}`];
+    case 'capacitor':
+      return [...lines, `C${tag} ${a} ${b} ${number(element.farads)}${transient ? ' ic=0' : ''}`];
+    case 'battery':
+      return [
+        ...lines,
+        `V${tag} e${tag} ${b} DC ${number(element.volts)}`,
+        `R${tag} e${tag} ${a} ${number(element.ohms)}`,
+      ];
+    case 'diode':
+      return [
+        ...lines,
+        `D${tag} ${a} ${b} dm${tag}`,
+        `.model dm${tag} D(IS=${number(element.saturationAmps)} N=${number(element.emission)})`,
+      ];
+    case 'regulator':
+      return [
+        ...lines,
+        `B${tag} ${a} ${b} I=${number(element.amps)}*tanh(V(${a},${b})/${number(element.kneeVolts)})`,
+      ];
+    case 'converter': {
+      const v = `V(${a},${b})`;
+      const fade = `(1+tanh((${v}-${number(element.startVolts)})/${number(CONVERTER_EDGE_VOLTS)}))/2`;
+      return [
+        ...lines,
+        `B${tag} ${a} ${b} I=${number(element.watts)}/max(${v},${number(element.startVolts / 2)})*${fade}`,
+      ];
+    }
+    case 'filament':
+      return [...lines, ...filamentLines(element, tag, a, b)];
+    case 'switch':
+      return [
+        ...lines,
+        `S${tag} ${a} ${b} c_${slug(element.control)} 0 sm${tag}`,
+        `.model sm${tag} SW(VT=0.5 VH=0 RON=${number(element.closedOhms)} ROFF=${number(OPEN_OHMS)})`,
+      ];
+  }
+}
+
+/** T is a node whose volts are kelvin; T·|T|³ keeps the fourth power odd, or a false cold root lies below nought. */
+function filamentLines(
+  element: Extract<Element, { kind: 'filament' }>,
+  tag: string,
+  a: string,
+  b: string,
+): string[] {
+  const filament = new Filament(element.rating);
+  const kelvin = `t${tag}`;
+  const ohms = `(${number(filament.ratedOhms)}*(max(V(${kelvin}),200)/${Filament.ratedKelvin})^${Filament.resistancePower})`;
+  const span = Filament.ratedKelvin ** 4 - Filament.ambientKelvin ** 4;
+  const k = filament.radiatedWatts(Filament.ratedKelvin) / span;
+  return [
+    `B${tag} ${a} ${b} I=V(${a},${b})/${ohms}`,
+    `Bt${tag} 0 ${kelvin} I=V(${a},${b})*V(${a},${b})/${ohms}-${number(k)}*(V(${kelvin})*abs(V(${kelvin}))^3-${Filament.ambientKelvin}^4)`,
+    `Ct${tag} ${kelvin} 0 ${number(filament.heatCapacity)} ic=${Filament.ambientKelvin}`,
+  ];
+}
+
+function controlLines(netlist: Netlist, drives: SpiceRequest['drives']): string[] {
+  const controls = new Set(
+    netlist.elements.flatMap((element) => (element.kind === 'switch' ? [element.control] : [])),
+  );
+  return [...controls].map((control) => {
+    const drive = drives[control] ?? { kind: 'held', on: false };
+    const name = slug(control);
+    return drive.kind === 'held'
+      ? `Vc_${name} c_${name} 0 DC ${drive.on ? 1 : 0}`
+      : `Vc_${name} c_${name} 0 PULSE(0 1 0 1e-6 1e-6 ${number(drive.onSeconds)} ${number(drive.periodSeconds)})`;
+  });
+}
+
+function slug(text: string): string {
+  return text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '_');
+}
+
+function number(value: number): string {
+  return Number(value.toPrecision(12)).toString();
+}
