@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Simulation } from 'eecircuit-engine';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { EXIT, run } from './run.ts';
 
@@ -65,6 +66,78 @@ describe('vumble check', () => {
     expect(result.code).toBe(EXIT.badInput);
     expect(result.error).toContain('ratedAmps');
     expect((await call('check', join(directory, 'none.json'))).code).toBe(EXIT.badInput);
+  });
+});
+
+describe('vumble netlist and solve', () => {
+  const simulation = new Simulation();
+  beforeAll(() => simulation.start(), 60_000);
+
+  /** What ngspice makes of a text: its vectors' last values, and what its .meas lines found. */
+  async function ngspice(text: string) {
+    simulation.setNetList(text);
+    const result = await simulation.runSim();
+    const times = result.data.find((vector) => vector.name === 'time')?.values as number[] | undefined;
+    return (name: string, atSeconds?: number): number => {
+      const values = result.data.find((vector) => vector.name.toLowerCase() === name)?.values as
+        | number[]
+        | undefined;
+      if (!values) throw new Error(`ngspice gave no ${name}`);
+      if (!times || atSeconds === undefined) return values.at(-1) ?? Number.NaN;
+      const after = times.findIndex((time) => time >= atSeconds);
+      return values[after] ?? Number.NaN;
+    };
+  }
+
+  it.each([[], ['--stage', 'stock'], ['--stage', 'leds', '--volts', '11.8']])(
+    'agree in the steady state %j',
+    async (...state) => {
+      const text = (await call('netlist', demo('library-route-1'), ...state)).out;
+      expect(text).toContain('.op');
+      const value = await ngspice(text);
+      const report = JSON.parse((await call('solve', demo('library-route-1'), ...state, '--json')).out);
+      expect(report.flashing).toBeNull();
+      for (const { name, value: ours } of report.quantities)
+        expect(Math.abs(value(name) - ours)).toBeLessThan(1e-3);
+    },
+  );
+
+  it.each([
+    ['cured', '--left'],
+    ['leds', '--hazard'],
+    ['stock', '--right'],
+  ])('agree while flashing, %s %s, where the relay looks', async (stage, flag) => {
+    const state = ['--stage', stage, flag];
+    const text = (await call('netlist', demo('library-route-1'), ...state)).out;
+    expect(text).toMatch(/\.meas tran i_relay FIND i\(vm_relay\) AT=/);
+    const value = await ngspice(text);
+    const report = JSON.parse((await call('solve', demo('library-route-1'), ...state, '--json')).out);
+    expect(report.flashing.ratePerMinute).toBe(stage === 'leds' ? 176 : 88);
+    for (const { name, value: ours } of report.quantities) {
+      // The .meas line of each name says which vector it looks at.
+      const vector = new RegExp(`\\.meas tran ${name} FIND (\\S+)`).exec(text)?.[1] ?? '';
+      const theirs = value(vector, report.flashing.sampleAtSeconds);
+      expect(Math.abs(ours - theirs)).toBeLessThan(Math.max(2e-3, 0.01 * Math.abs(theirs)));
+    }
+  });
+
+  it('print a table for people', async () => {
+    const { out, code } = await call('solve', demo('library-route-1'), '--left');
+    expect(code).toBe(EXIT.fine);
+    expect(out).toContain('Flashing at 88.0 a minute');
+    expect(out).toMatch(/i_relay +4\.\d+ A {2}current through the relay/);
+  });
+
+  it.each([
+    [['--stage', 'gold'], /stock, leds or cured/],
+    [['--key', 'half'], /off, on or running/],
+    [['--left', '--right'], /one stalk/],
+    [['--volts', 'many'], /above 0 and up to 60/],
+    [['--volts', '-3'], /volts/],
+  ])('refuse %j and say what to type', async (state, reason) => {
+    const { code, error } = await call('solve', demo('library-route-1'), ...state);
+    expect(code).toBe(EXIT.badInput);
+    expect(error).toMatch(reason);
   });
 });
 

@@ -2,10 +2,12 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { type JobFile, jobFileOf, readJobFile, writeJobFile } from '../core/formats/jobFile.ts';
+import { turnReport } from '../core/rehearsal/turnReport.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
+import { reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
 
 export interface Output {
   out(text: string): void;
@@ -20,18 +22,30 @@ const USAGE = `Usage: vumble COMMAND
   demo DIR             write the demo jobs into DIR as .vumble.json files
   plan FILE [--json]   verdicts, resistor choice and arithmetic of a job file
   check FILE           say whether a job file is valid
+  netlist FILE STATE   the circuit in one state as a netlist that ngspice runs unchanged
+  solve FILE STATE     the same quantities under the same names, worked out here (--json)
+
+STATE is any of
+  --stage stock|leds|cured   what is fitted (cured)
+  --key off|on|running       ignition (on)
+  --left --right --hazard    what the driver has switched on
+  --volts N                  battery EMF; by the key where left out
 
 Exit codes: 0 fine, 1 the plan falls short, 2 bad input.`;
 
+const OPTIONS = {
+  json: { type: 'boolean' },
+  help: { type: 'boolean', short: 'h' },
+  ...STATE_OPTIONS,
+} as const;
+
+type Flags = { json?: boolean; help?: boolean } & StateFlags;
+
 /** Runs one command line and gives its exit code. */
 export async function run(args: readonly string[], output: Output): Promise<number> {
-  let parsed: { values: { json?: boolean; help?: boolean }; positionals: string[] };
+  let parsed: { values: Flags; positionals: string[] };
   try {
-    parsed = parseArgs({
-      args: [...args],
-      options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } },
-      allowPositionals: true,
-    });
+    parsed = parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true });
   } catch (error) {
     return bad(output, `${(error as Error).message}\n\n${USAGE}`);
   }
@@ -48,6 +62,9 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       return plan(target, parsed.values.json === true, output);
     case 'check':
       return check(target, output);
+    case 'netlist':
+    case 'solve':
+      return state(command, target, parsed.values, output);
     default:
       return bad(output, `There is no command "${command}".\n\n${USAGE}`);
   }
@@ -74,6 +91,23 @@ async function plan(path: string, json: boolean, output: Output): Promise<number
   const result = planOf(file);
   output.out(json ? JSON.stringify(result, null, 2) : planInWords(file, result));
   return result.verdict.state === 'holds' ? EXIT.fine : EXIT.fallsShort;
+}
+
+async function state(
+  command: 'netlist' | 'solve',
+  path: string,
+  flags: Flags,
+  output: Output,
+): Promise<number> {
+  const file = await read(path, output);
+  if (!file) return EXIT.badInput;
+  const asked = stateOf(file.job, flags);
+  if ('problem' in asked) return bad(output, asked.problem);
+  const report = turnReport(file.job, file.parts, asked.stage, asked.controls, asked.volts);
+  if (command === 'netlist') output.out(report.spice.trimEnd());
+  else
+    output.out(flags.json ? JSON.stringify({ ...report, spice: undefined }, null, 2) : reportInWords(report));
+  return EXIT.fine;
 }
 
 async function check(path: string, output: Output): Promise<number> {

@@ -1,5 +1,4 @@
 import type { FilamentRating } from '../model/bulb.ts';
-import type { Device, Operating } from './device.ts';
 
 /** Temperature of a signal-lamp filament at its rated volts, K (typical). */
 const RATED_KELVIN = 2750;
@@ -13,12 +12,18 @@ const REFERENCE_AMPS = 21 / 12;
 /** Second radiation constant over 565 nm, K: where Wien's law gives the eye's share of tungsten light. */
 const WIEN_KELVIN = 1.438777e-2 / 565e-9;
 
+/** A working point: current, A, and dI/dV there, S. */
+export interface Operating {
+  amps: number;
+  siemens: number;
+}
+
 /**
  * A tungsten filament: resistance from temperature, temperature from the balance of electrical power
  * against radiation, `C·dT/dt = V²/R(T) − k·(T⁴ − T_amb⁴)`. The usual lamp laws (current with about the
  * 0.54 power of voltage, light with about the 3.5 power) come out of it; they are not put in.
  */
-export class Filament implements Device {
+export class Filament {
   readonly ratedOhms: number;
   /** J/K */
   readonly heatCapacity: number;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bulbById } from '../catalogue/bulbs.ts';
-import { LedBulb } from '../circuit/ledBulb.ts';
+import { ledElements } from '../circuit/engine/ledElements.ts';
 import { Moment } from '../model/fields.ts';
 import { Job } from '../model/job.ts';
 import { type LedPart, Part, type Shelf } from '../model/part.ts';
@@ -129,7 +129,7 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
 
 function ledProblems(part: LedPart): string[] {
   try {
-    new LedBulb(part);
+    ledElements(part, part.id, 'feed', 'earth');
     return [];
   } catch (error) {
     return [(error as Error).message];

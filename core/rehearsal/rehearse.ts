@@ -1,10 +1,15 @@
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Side, Vehicle } from '../model/vehicle.ts';
-import { fitmentOf, healthyStock } from '../vehicle/fitment.ts';
+import { type Fitment, fitmentOf, healthyStock } from '../vehicle/fitment.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 import { outageBand } from '../verdict/outageBand.ts';
-import { lampWaveform, steadyLight, WAVEFORM_SAMPLES, type Waveform } from './lampWaveform.ts';
+import { type LightCurve, playTurn } from './playTurn.ts';
+
+/** Light of one lamp over one flash period, evenly sampled, as a share of its light when rated. */
+export type Waveform = readonly number[];
+
+export const WAVEFORM_SAMPLES = 96;
 
 /** The driver's panel. */
 export interface Controls {
@@ -80,33 +85,38 @@ export function rehearse(
       lamps: [],
     };
   }
-  const network = new TurnNetwork(vehicle, fitmentOf(job, shelf, stage));
-  const currents = network.solve({ emfVolts, sides });
+  const fitment = fitmentOf(job, shelf, stage);
   const assumed = flasher.simulatedThreshold === undefined;
   const thresholdAmps = assumed ? middleOfBand(job, sides, emfVolts) : trueThreshold(vehicle, emfVolts);
-  const missesLamp = currents.watchedAmps < thresholdAmps;
-  const ratePerMinute = flasher.normalRate * (missesLamp ? flasher.fastMultiplier : 1);
-  const periodSeconds = 60 / ratePerMinute;
-  const timing = { periodSeconds, onSeconds: periodSeconds * flasher.onFraction };
+  const play = playTurn({ vehicle, fitment, sides, emfVolts, thresholdAmps, flashes: SETTLING_FLASHES });
+  const last = play.flashes.at(-1);
+  if (!last) throw new RangeError('a lit vehicle flashes at least once');
   return {
     sides,
-    ratePerMinute,
-    onFraction: flasher.onFraction,
-    periodSeconds,
-    watchedAmps: currents.watchedAmps,
+    ratePerMinute: 60 / last.periodSeconds,
+    onFraction: last.onSeconds / last.periodSeconds,
+    periodSeconds: last.periodSeconds,
+    watchedAmps: last.sampledAmps,
     thresholdAmps,
-    missesLamp,
+    missesLamp: last.missesLamp,
     thresholdAssumed: assumed,
-    lamps: currents.lamps.map((each) => {
-      const device = network.device(each.lampId);
-      return {
-        lampId: each.lampId,
-        colour: colourOf(network, each.lampId),
-        waveform: lampWaveform(device, each.volts, timing),
-        steady: steadyLight(device, each.volts),
-      };
-    }),
+    lamps: play.lamps.map((lamp) => ({
+      lampId: lamp.lampId,
+      colour: colourOf(vehicle, fitment, lamp.lampId),
+      waveform: sampled(lamp.light, last.startSeconds, last.periodSeconds),
+      steady: lamp.steady,
+    })),
   };
+}
+
+/** Flashes played before the one that is kept: a signal filament forgets its cold start within one. */
+const SETTLING_FLASHES = 3;
+
+/** One period of a light curve, evenly sampled. */
+function sampled(light: LightCurve, startSeconds: number, periodSeconds: number): number[] {
+  return Array.from({ length: WAVEFORM_SAMPLES }, (_, index) =>
+    light.at(startSeconds + ((index + 0.5) / WAVEFORM_SAMPLES) * periodSeconds),
+  );
 }
 
 /** The light of a waveform at a moment, by straight line between samples. */
@@ -115,6 +125,7 @@ export function lightAt(waveform: Waveform, periodSeconds: number, seconds: numb
   return waveform[Math.min(WAVEFORM_SAMPLES - 1, Math.floor(place * WAVEFORM_SAMPLES))] ?? 0;
 }
 
+/** The simulated vehicle's own threshold at a supply voltage, A. */
 function trueThreshold(vehicle: Vehicle, emfVolts: number): number {
   const threshold = vehicle.flasher.simulatedThreshold;
   if (!threshold) throw new RangeError('this vehicle has no simulated threshold');
@@ -138,9 +149,9 @@ function middleOfBand(job: Job, sides: readonly Side[], emfVolts: number): numbe
 }
 
 /** What an eye sees: an LED's own colour through its lens, or the filament through lens and glass. */
-function colourOf(network: TurnNetwork, lampId: string): LampShow['colour'] {
-  const content = network.fitment.contents.get(lampId);
-  if (network.lamp(lampId).lens === 'amber') return 'amber';
+function colourOf(vehicle: Vehicle, fitment: Fitment, lampId: string): LampShow['colour'] {
+  const content = fitment.contents.get(lampId);
+  if (vehicle.lamps.find((lamp) => lamp.id === lampId)?.lens === 'amber') return 'amber';
   if (content?.kind === 'led') return content.part.colour;
   return content?.kind === 'filament' && content.bulb.glass === 'amber' ? 'amber' : 'warm';
 }

@@ -16,8 +16,9 @@ describe('TurnNetwork', () => {
       for (const sides of [['left'], ['right'], ['left', 'right']] as const) {
         const currents = network.solve({ emfVolts: 13.5, sides });
         const sum = currents.lamps.reduce((total, lamp) => total + lamp.bulbAmps + lamp.resistorAmps, 0);
-        expect(currents.totalAmps).toBeCloseTo(sum, 9);
-        expect(currents.watchedAmps).toBeCloseTo(currents.totalAmps, 9);
+        // But for the microamps that the leak of every hanging feed takes.
+        expect(Math.abs(currents.totalAmps - sum)).toBeLessThan(2e-4);
+        expect(currents.watchedAmps).toBe(currents.totalAmps);
       }
     }
   });
@@ -26,11 +27,11 @@ describe('TurnNetwork', () => {
     const currents = stock.solve({ emfVolts: 12.6, sides: ['left'] });
     const { supply, flasher } = open.vehicle;
     const source = supply.internalOhms + supply.fuse.ohms + wireOhms(supply.wire) + flasher.contactOhms;
-    expect(currents.lampTerminalVolts).toBeCloseTo(12.6 - currents.totalAmps * source, 9);
+    expect(currents.lampTerminalVolts).toBeCloseTo(12.6 - currents.totalAmps * source, 5);
     const rear = currents.lamps.find((lamp) => lamp.lampId === 'rear-left');
     const front = currents.lamps.find((lamp) => lamp.lampId === 'front-left');
     const drop = (lamp: typeof rear) => (lamp?.bulbAmps ?? 0) * leadOhms(stock.lamp(lamp?.lampId ?? ''));
-    expect((rear?.volts ?? 0) + drop(rear)).toBeCloseTo((front?.volts ?? 0) + drop(front), 9);
+    expect((rear?.volts ?? 0) + drop(rear)).toBeCloseTo((front?.volts ?? 0) + drop(front), 5);
     expect(rear?.volts).toBeLessThan(front?.volts ?? 0);
   });
 
@@ -38,7 +39,7 @@ describe('TurnNetwork', () => {
     const [left, right] = (['left', 'right'] as const).map(
       (side) => stock.solve({ emfVolts: 12, sides: [side] }).totalAmps,
     );
-    expect(left).toBeCloseTo(right ?? 0, 12);
+    expect(left).toBeCloseTo(right ?? 0, 6);
   });
 
   it('sags a little more in hazard than one side alone', () => {

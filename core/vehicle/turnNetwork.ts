@@ -1,12 +1,10 @@
-import { signalFilament } from '../catalogue/bulbs.ts';
-import { type Device, Resistor } from '../circuit/device.ts';
-import { type FeedNode, solveFeedTree } from '../circuit/feedTree.ts';
-import { Filament } from '../circuit/filament.ts';
-import { LedBulb } from '../circuit/ledBulb.ts';
+import { Circuit } from '../circuit/engine/circuit.ts';
+import { OPEN_OHMS } from '../circuit/engine/netlist.ts';
 import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';
-import type { Lamp, Side, TurnCircuit, Vehicle } from '../model/vehicle.ts';
-import type { Fitment, SocketContent } from './fitment.ts';
+import type { Lamp, Side, Vehicle } from '../model/vehicle.ts';
+import type { Fitment } from './fitment.ts';
+import { TURN_ELEMENTS, TURN_NODES, turnControls, turnNetlist } from './turnNetlist.ts';
 
 /** Currents of the turn circuits in one steady lit moment. */
 export interface TurnCurrents {
@@ -41,19 +39,18 @@ export interface LitState {
 
 /**
  * The turn circuits of one vehicle with one fitment, ready to be solved for any lit state. This is the
- * narrow door through which every verdict gets its currents.
+ * narrow door through which every verdict gets its currents. One circuit serves all states: values are
+ * changed in it, and each solution is where the next begins.
  */
 export class TurnNetwork {
-  private readonly bulbs = new Map<string, Device>();
+  private readonly circuit: Circuit;
 
+  /** @throws RangeError when an LED's printed figures contradict each other */
   constructor(
     readonly vehicle: Vehicle,
     readonly fitment: Fitment,
   ) {
-    for (const [lampId, content] of fitment.contents) {
-      const device = deviceOf(content);
-      if (device) this.bulbs.set(lampId, device);
-    }
+    this.circuit = new Circuit(turnNetlist(vehicle, fitment, 12, { trials: true }));
   }
 
   lamp(id: string): Lamp {
@@ -62,69 +59,77 @@ export class TurnNetwork {
     return lamp;
   }
 
-  /** The bulb in a lamp as a device, or undefined where the socket is empty. */
-  device(lampId: string): Device | undefined {
-    return this.bulbs.get(lampId);
-  }
-
   /**
    * Solves one lit moment.
    *
-   * @throws NoSteadyStateError when no steady current exists
+   * @throws NoSolutionError when no steady state exists
    */
   solve(state: LitState): TurnCurrents {
     const circuits = this.vehicle.circuits.filter((circuit) => state.sides.includes(circuit.side));
-    const root: FeedNode = {
-      id: 'flasher',
-      ohms: supplyOhms(this.vehicle),
-      devices: [],
-      branches: circuits.map((circuit) => this.branch(circuit, state)),
-    };
-    const states = solveFeedTree(root, state.emfVolts);
-    const lamps = circuits.flatMap((circuit) =>
-      circuit.lampIds.map((lampId): LampCurrents => {
-        const node = states.get(lampId);
-        if (!node) throw new RangeError(`Lamp "${lampId}" is missing from the network`);
-        const hasBulb = this.bulbs.has(lampId) && state.without !== lampId;
-        const bulbAmps = hasBulb ? (node.deviceAmps[0] ?? 0) : 0;
-        return { lampId, volts: node.volts, bulbAmps, resistorAmps: node.amps - bulbAmps };
-      }),
-    );
-    const flasher = states.get('flasher');
-    if (!flasher) throw new RangeError('The flasher is missing from the network');
+    const lampIds = circuits.flatMap((circuit) => circuit.lampIds);
+    this.setUp(state);
+    this.circuit.solveSteady();
+    const lamps = lampIds.map((lampId): LampCurrents => {
+      const hasBulb = this.has(lampId) && state.without !== lampId;
+      const bulbAmps = hasBulb ? this.circuit.amps(TURN_ELEMENTS.contactOf(lampId)) : 0;
+      return {
+        lampId,
+        volts:
+          this.circuit.nodeVolts(TURN_NODES.feedOf(lampId)) -
+          this.circuit.nodeVolts(TURN_NODES.earthOf(lampId)),
+        bulbAmps,
+        resistorAmps: this.resistorAmps(lampId),
+      };
+    });
+    const totalAmps = this.circuit.amps(TURN_ELEMENTS.relay);
     return {
-      totalAmps: flasher.amps,
-      watchedAmps: flasher.amps - this.unwatchedAmps(lamps),
-      lampTerminalVolts: flasher.volts,
+      totalAmps,
+      watchedAmps: totalAmps - this.unwatchedAmps(lamps),
+      lampTerminalVolts: this.circuit.nodeVolts(TURN_NODES.lampTerminal),
       lamps,
     };
   }
 
-  private branch(circuit: TurnCircuit, state: LitState): FeedNode {
-    const atSideFeed = state.trial?.at === 'side-feed' ? [new Resistor(state.trial.ohms)] : [];
-    return {
-      id: circuit.id,
-      ohms: circuit.switchOhms + wireOhms(circuit.feed),
-      devices: atSideFeed,
-      branches: circuit.lampIds.map((lampId) => this.lampNode(lampId, state)),
-    };
+  private has(lampId: string): boolean {
+    return (this.fitment.contents.get(lampId)?.kind ?? 'empty') !== 'empty';
   }
 
-  private lampNode(lampId: string, state: LitState): FeedNode {
-    const lamp = this.lamp(lampId);
-    const devices: Device[] = [];
-    const bulb = this.bulbs.get(lampId);
-    if (bulb && state.without !== lampId) devices.push(bulb);
-    for (const network of this.fitment.resistors) {
-      if (network.lampId === lampId) {
-        devices.push(new Resistor(networkOhms(network, state.resistorFactor)));
-      }
+  private setUp({ emfVolts, sides, resistorFactor = 1, without, trial }: LitState): void {
+    const { circuit, vehicle } = this;
+    circuit.setControls(turnControls(vehicle, sides, true, without));
+    circuit.branch(TURN_ELEMENTS.battery).setValue(emfVolts);
+    for (const [element, ohms] of this.resistors(resistorFactor)) circuit.branch(element).setValue(ohms);
+    const trialAt = trial && (trial.at === 'side-feed' ? 'side' : trial.at.lampId);
+    for (const lamp of vehicle.lamps) {
+      circuit
+        .branch(TURN_ELEMENTS.trialAtLamp(lamp.id))
+        .setValue(trial && trialAt === lamp.id ? trial.ohms : OPEN_OHMS);
     }
-    const { trial } = state;
-    if (trial && typeof trial.at === 'object' && trial.at.lampId === lampId) {
-      devices.push(new Resistor(trial.ohms));
+    for (const each of vehicle.circuits) {
+      circuit
+        .branch(TURN_ELEMENTS.trialAtSide(each.id))
+        .setValue(trial && trialAt === 'side' ? trial.ohms : OPEN_OHMS);
     }
-    return { id: lampId, ohms: leadOhms(lamp), devices, branches: [] };
+  }
+
+  /** Every load resistor by its element, with its ohms. */
+  private resistors(factor: number): [element: string, ohms: number][] {
+    return this.vehicle.lamps.flatMap((lamp) =>
+      this.fitment.resistors
+        .filter((network) => network.lampId === lamp.id)
+        .map((network, index): [string, number] => [
+          TURN_ELEMENTS.resistorOf(lamp.id, index),
+          networkOhms(network, factor),
+        ]),
+    );
+  }
+
+  private resistorAmps(lampId: string): number {
+    const fitted = this.fitment.resistors.filter((network) => network.lampId === lampId);
+    return fitted.reduce(
+      (sum, _, index) => sum + this.circuit.amps(TURN_ELEMENTS.resistorOf(lampId, index)),
+      this.circuit.amps(TURN_ELEMENTS.trialAtLamp(lampId)),
+    );
   }
 
   private unwatchedAmps(lamps: readonly LampCurrents[]): number {
@@ -138,21 +143,4 @@ export class TurnNetwork {
 /** Lead and earth return of a lamp, ohms. */
 export function leadOhms(lamp: Lamp): number {
   return wireOhms(lamp.lead) + wireOhms(lamp.earth);
-}
-
-/** Everything between the battery's EMF and the relay's lamp terminal, ohms. */
-function supplyOhms(vehicle: Vehicle): number {
-  const { supply, flasher } = vehicle;
-  return supply.internalOhms + supply.fuse.ohms + wireOhms(supply.wire) + flasher.contactOhms;
-}
-
-function deviceOf(content: SocketContent): Device | undefined {
-  switch (content.kind) {
-    case 'filament':
-      return new Filament(signalFilament(content.bulb));
-    case 'led':
-      return new LedBulb(content.part);
-    case 'empty':
-      return undefined;
-  }
 }

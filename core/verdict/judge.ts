@@ -20,13 +20,15 @@ import type {
 import { workingPoints } from './workingPoints.ts';
 
 /** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
-const EQUAL_SHARE = 1e-9;
+const EQUAL_SHARE = 1e-5;
 
 /** Judges one job's turn circuits in one of its states; holds the networks so that a slider can ask often. */
 export class TurnJudge {
   readonly network: TurnNetwork;
   private readonly healthy: TurnNetwork;
   private readonly tolerance: number;
+  /** hazard and both sides ask for the same bands */
+  private readonly bands = new Map<string, OutageBand>();
 
   /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
   constructor(
@@ -70,6 +72,16 @@ export class TurnJudge {
       hazard,
       state: worstState([...circuits.map((each) => each.state), hazard.state]),
     };
+  }
+
+  private bandOf(circuit: TurnCircuit, emfVolts: number): OutageBand {
+    const key = `${circuit.id} ${emfVolts}`;
+    let band = this.bands.get(key);
+    if (!band) {
+      band = outageBand(this.healthy, circuit, emfVolts);
+      this.bands.set(key, band);
+    }
+    return band;
   }
 
   private circuitVerdict(circuit: TurnCircuit): CircuitVerdict {
@@ -124,7 +136,7 @@ export class TurnJudge {
       this.tolerance === 0
         ? { low: nominal, nominal, high: nominal }
         : { low: seen(1 + this.tolerance), nominal, high: seen(1 - this.tolerance) };
-    const band = outageBand(this.healthy, bandOf, emfVolts);
+    const band = this.bandOf(bandOf, emfVolts);
     return { volts: emfVolts, band, amps, state: pointState(amps, band) };
   }
 }

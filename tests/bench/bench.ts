@@ -2,7 +2,6 @@
  * Speed, as medians on this machine, each with its ratio to a plainer method in the same run.
  *   npm run bench
  */
-import type { Device } from '../../core/circuit/device.ts';
 import { Circuit } from '../../core/circuit/engine/circuit.ts';
 import { spiceText } from '../../core/circuit/engine/spice.ts';
 import { Transient } from '../../core/circuit/engine/transient.ts';
@@ -10,7 +9,7 @@ import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import type { Job } from '../../core/model/job.ts';
 import { rehearse } from '../../core/rehearsal/rehearse.ts';
 import { fitmentOf } from '../../core/vehicle/fitment.ts';
-import { leadOhms, TurnNetwork } from '../../core/vehicle/turnNetwork.ts';
+import { TurnNetwork } from '../../core/vehicle/turnNetwork.ts';
 import { TurnJudge } from '../../core/verdict/judge.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -30,31 +29,6 @@ function median(run: () => unknown, calls: number): number {
     times.push(performance.now() - begin);
   }
   return times.toSorted((a, b) => a - b)[Math.floor(calls / 2)] ?? Number.NaN;
-}
-
-/** The plain way to the same currents: bisection of the bus, and of every lamp inside each of its steps. */
-function bisectedAmps(emfVolts: number): number {
-  const bisect = (from: number, to: number, excess: (x: number) => number) => {
-    let [low, high] = [from, to];
-    for (let step = 0; step < 50; step += 1) {
-      const middle = (low + high) / 2;
-      if (excess(middle) > 0) low = middle;
-      else high = middle;
-    }
-    return (low + high) / 2;
-  };
-  const ohms = 0.0675;
-  const lamps = circuit.lampIds.map((id) => ({
-    ohms: leadOhms(network.lamp(id)),
-    device: network.device(id) as Device,
-  }));
-  const amps = (bus: number) =>
-    lamps.reduce((sum, { ohms: lead, device }) => {
-      const volts = bisect(0, bus, (v) => (bus - v) / lead - device.operate(v).amps);
-      return sum + device.operate(volts).amps;
-    }, 0);
-  const bus = bisect(0, emfVolts, (v) => (emfVolts - v) / ohms - amps(v));
-  return amps(bus);
 }
 
 const SECONDS = 4;
@@ -95,11 +69,7 @@ async function ngspiceSeconds(): Promise<number> {
 
 const ngspiceMs = await ngspiceSeconds();
 const rows: readonly [what: string, ms: number, plain: number | null][] = [
-  [
-    'one steady state of a side (against bisection)',
-    median(() => network.solve({ emfVolts: 12.6, sides: ['left'] }), 400),
-    median(() => bisectedAmps(12.6), 20),
-  ],
+  ['one steady state of a side', median(() => network.solve({ emfVolts: 12.6, sides: ['left'] }), 400), null],
   [
     'verdict of the whole vehicle, one state',
     median(() => new TurnJudge(job, DEMO_SHELF, 'cured').verdict(), 60),

@@ -12,12 +12,11 @@ import type { Job, Stage } from '../../core/model/job.ts';
 import { fitmentOf } from '../../core/vehicle/fitment.ts';
 import {
   RELAY_CONTACT,
-  sideControl,
   TURN_ELEMENTS,
   TURN_NODES,
+  turnControls,
   turnNetlist,
 } from '../../core/vehicle/turnNetlist.ts';
-import { TurnNetwork } from '../../core/vehicle/turnNetwork.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 
@@ -66,10 +65,7 @@ describe('steady states', () => {
       for (const { name, sides } of STATES) {
         it(`${stage}, ${name}, ${emf} V agree within 1 % or 1 mA, 1 mV`, async () => {
           const netlist = turnNetlist(finished.vehicle, fitmentOf(finished, DEMO_SHELF, stage), emf);
-          const controls = Object.fromEntries([
-            [RELAY_CONTACT, sides.length > 0],
-            ...sides.map((side) => [sideControl(side), true]),
-          ]);
+          const controls = turnControls(finished.vehicle, sides, sides.length > 0);
           const asked = quantities(netlist);
           const vectors = await ngspice(
             spiceText({ ...asked, drives: heldDrives(controls), analysis: { kind: 'op' } }),
@@ -108,13 +104,13 @@ describe('flashing', () => {
       const vectors = await ngspice(
         spiceText({
           ...asked,
-          drives: { [RELAY_CONTACT]: pulse, [sideControl('left')]: { kind: 'held', on: true } },
+          drives: { ...heldDrives(turnControls(finished.vehicle, ['left'], true)), [RELAY_CONTACT]: pulse },
           analysis: { kind: 'tran', seconds: 2 * periodSeconds, stepSeconds: 1e-3 },
         }),
       );
       const times = vectors.get('time') ?? [];
       const at = (vector: string, seconds: number) => interpolate(times, vectors.get(vector) ?? [], seconds);
-      const controls = (on: boolean) => ({ [RELAY_CONTACT]: on, [sideControl('left')]: true });
+      const controls = (on: boolean) => turnControls(finished.vehicle, ['left'], on);
       const run = new Transient(netlist, controls(true));
       let worst = 0;
       for (const moment of [0.002, 0.005, 0.01, 0.02, 0.04, 0.08, 0.12, 0.2, 0.3]) {
@@ -136,19 +132,6 @@ describe('flashing', () => {
       expect(worst).toBeLessThan(1);
     });
   }
-});
-
-describe('the quick tree solver behind the verdict', () => {
-  it.each(STAGES)('%s: agrees with the full netlist within 1 %%', (stage) => {
-    const fitment = fitmentOf(finished, DEMO_SHELF, stage);
-    for (const emfVolts of [11.8, 12.6, 13.5, 14.4]) {
-      const circuit = new Circuit(turnNetlist(finished.vehicle, fitment, emfVolts));
-      circuit.setControls({ [RELAY_CONTACT]: true, [sideControl('left')]: true });
-      circuit.solveSteady();
-      const quick = new TurnNetwork(finished.vehicle, fitment).solve({ emfVolts, sides: ['left'] }).totalAmps;
-      expect(Math.abs(quick - circuit.amps(TURN_ELEMENTS.relay))).toBeLessThan(Math.max(0.01 * quick, 0.02));
-    }
-  });
 });
 
 function* differences(

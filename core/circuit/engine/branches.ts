@@ -46,11 +46,25 @@ export abstract class Branch {
   rest(_volts: number): void {}
 
   setControls(_controls: ControlState): void {}
+
+  /** Gives the element another value of its own kind: ohms of a resistor, EMF of a battery. */
+  setValue(_value: number): void {
+    throw new RangeError(`Element "${this.id}" has no value that can be changed`);
+  }
+
+  /** Temperature of a filament, K; undefined for everything else. */
+  get filamentKelvin(): number | undefined {
+    return undefined;
+  }
 }
 
 class ResistorBranch extends Branch {
   constructor(id: string, a: number, b: number, ohms: number) {
     super(id, a, b);
+    this.siemens = 1 / ohms;
+  }
+
+  override setValue(ohms: number): void {
     this.siemens = 1 / ohms;
   }
 
@@ -62,6 +76,10 @@ class BatteryBranch extends Branch {
     super(id, a, b);
     this.siemens = 1 / ohms;
     this.amps = -volts / ohms;
+  }
+
+  override setValue(volts: number): void {
+    this.amps = -volts * this.siemens;
   }
 
   linearise(): void {}
@@ -195,7 +213,7 @@ class FilamentBranch extends Branch {
   /** temperature at the last accepted moment and its rate there, K and K/s */
   private pastKelvin = Filament.ambientKelvin;
   private pastRate = 0;
-  kelvin = Filament.ambientKelvin;
+  private kelvin = Filament.ambientKelvin;
   private at = 0;
 
   constructor(
@@ -207,8 +225,21 @@ class FilamentBranch extends Branch {
     super(id, a, b);
   }
 
+  override get filamentKelvin(): number {
+    return this.kelvin;
+  }
+
   linearise(volts: number, how: Integration): void {
+    const turnedRound = this.at * volts < 0;
     this.at = volts;
+    if (how.kind === 'steady' && turnedRound) {
+      // Current goes with about the root of voltage: near nought tangents leap from side to side of it, so a
+      // step that changed sign goes on as the cold wire it is heading for.
+      this.kelvin = Filament.ambientKelvin;
+      this.siemens = 1 / this.filament.ohmsAt(this.kelvin);
+      this.amps = 0;
+      return;
+    }
     if (how.kind === 'steady') {
       this.kelvin = this.filament.settledKelvin(volts);
       const point = this.filament.operate(volts);

@@ -1,6 +1,6 @@
 import type { LedPart } from '../../model/part.ts';
 import { emissionFor, forwardVolts } from './junction.ts';
-import type { Element } from './netlist.ts';
+import { type Element, FLOATING_OHMS } from './netlist.ts';
 
 /** A silicon input diode: about 0.7 V at lamp currents (typical). */
 const INPUT_DIODE = { saturationAmps: 1e-8, emission: 1.6 };
@@ -41,7 +41,14 @@ export function ledElements(part: LedPart, id: string, a: string, b: string): El
   const load: Element[] = part.builtInLoadOhms
     ? [{ kind: 'resistor', id: `${id}.load`, a, b, ohms: part.builtInLoadOhms }]
     : [];
-  return [...input, ...ballastElements(part, id, plus, minus, stringAmps, part.atVolts - dropped), ...load];
+  // What a board leaks; without it the inside of an unlit bulb would hang on picoamps and take long to solve.
+  const bleed: Element = { kind: 'resistor', id: `${id}.bleed`, a: plus, b: minus, ohms: FLOATING_OHMS };
+  return [
+    ...input,
+    bleed,
+    ...ballastElements(part, id, plus, minus, stringAmps, part.atVolts - dropped),
+    ...load,
+  ];
 }
 
 function ballastElements(
@@ -92,4 +99,20 @@ function ballastElements(
           kneeVolts: REGULATOR_KNEE,
         };
   return [series, string];
+}
+
+/**
+ * Current of the LED itself, without its built-in load, at the printed volts, A.
+ *
+ * @throws RangeError when the load alone would draw more than the whole bulb is said to
+ */
+export function ledRatedAmps(part: LedPart): number {
+  const loadWatts = part.builtInLoadOhms ? part.atVolts ** 2 / part.builtInLoadOhms : 0;
+  const amps = (part.watts - loadWatts) / part.atVolts;
+  if (!(amps > 0)) {
+    throw new RangeError(
+      `${part.code}: its built-in load alone would draw more than the ${part.watts} W printed`,
+    );
+  }
+  return amps;
 }

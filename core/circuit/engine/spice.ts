@@ -15,6 +15,8 @@ export interface SpiceRequest {
   volts: readonly { name: string; node: string }[];
   /** currents through resistors and contacts, by name */
   amps: readonly { name: string; elementId: string }[];
+  /** moments at which a flashing circuit's quantities are measured by name */
+  measures?: readonly { name: string; of: { node: string } | { meter: string }; atSeconds: number }[];
 }
 
 /** Held drives of a control state, for a steady export. */
@@ -51,6 +53,10 @@ export function spiceText(request: SpiceRequest): string {
     lines.push(
       `.tran ${number(analysis.stepSeconds)} ${number(analysis.seconds)} 0 ${number(analysis.stepSeconds)} uic`,
       `.print tran ${printed.join(' ')}`,
+      ...(request.measures ?? []).map(
+        ({ name, of, atSeconds }) =>
+          `.meas tran ${slug(name)} FIND ${spiceVector(netlist, of)} AT=${number(atSeconds)}`,
+      ),
     );
   }
   lines.push('.end');
@@ -64,12 +70,19 @@ export function spiceVector(netlist: Netlist, quantity: { node: string } | { met
     : `i(vm_${slug(quantity.meter)})`;
 }
 
-/** SPICE ignores case and dislikes dots and dashes: nodes get a number and a readable tail. */
+/** SPICE ignores case and dislikes dots and dashes; two nodes that would then be one get a number. */
 class SpiceNames {
-  private readonly byNode: ReadonlyMap<string, string>;
+  private readonly byNode = new Map<string, string>();
 
   constructor(netlist: Netlist) {
-    this.byNode = new Map(nodesOf(netlist).map((node, index) => [node, `n${index + 1}_${slug(node)}`]));
+    const taken = new Set<string>(['0']);
+    for (const node of nodesOf(netlist)) {
+      const plain = /^[a-z]/.test(slug(node)) ? slug(node) : `n${slug(node)}`;
+      let name = plain;
+      for (let again = 2; taken.has(name); again += 1) name = `${plain}_${again}`;
+      taken.add(name);
+      this.byNode.set(node, name);
+    }
   }
 
   node(node: string): string {
@@ -89,7 +102,7 @@ function elementLines(
   let b = names.node(element.b);
   const lines: string[] = [];
   if (meter !== undefined) {
-    const behind = `m${tag}`;
+    const behind = `meter${tag}`;
     lines.push(`Vm_${slug(meter)} ${behind} ${b} DC 0`);
     b = behind;
   }
@@ -101,8 +114,8 @@ function elementLines(
     case 'battery':
       return [
         ...lines,
-        `V${tag} e${tag} ${b} DC ${number(element.volts)}`,
-        `R${tag} e${tag} ${a} ${number(element.ohms)}`,
+        `V${tag} emf${tag} ${b} DC ${number(element.volts)}`,
+        `R${tag} emf${tag} ${a} ${number(element.ohms)}`,
       ];
     case 'diode':
       return [
@@ -128,7 +141,7 @@ function elementLines(
     case 'switch':
       return [
         ...lines,
-        `S${tag} ${a} ${b} c_${slug(element.control)} 0 sm${tag}`,
+        `S${tag} ${a} ${b} ctl_${slug(element.control)} 0 sm${tag}`,
         `.model sm${tag} SW(VT=0.5 VH=0 RON=${number(element.closedOhms)} ROFF=${number(OPEN_OHMS)})`,
       ];
   }
@@ -142,7 +155,7 @@ function filamentLines(
   b: string,
 ): string[] {
   const filament = new Filament(element.rating);
-  const kelvin = `t${tag}`;
+  const kelvin = `kelvin${tag}`;
   const ohms = `(${number(filament.ratedOhms)}*(max(V(${kelvin}),200)/${Filament.ratedKelvin})^${Filament.resistancePower})`;
   const span = Filament.ratedKelvin ** 4 - Filament.ambientKelvin ** 4;
   const k = filament.radiatedWatts(Filament.ratedKelvin) / span;
@@ -161,8 +174,8 @@ function controlLines(netlist: Netlist, drives: SpiceRequest['drives']): string[
     const drive = drives[control] ?? { kind: 'held', on: false };
     const name = slug(control);
     return drive.kind === 'held'
-      ? `Vc_${name} c_${name} 0 DC ${drive.on ? 1 : 0}`
-      : `Vc_${name} c_${name} 0 PULSE(0 1 0 1e-6 1e-6 ${number(drive.onSeconds)} ${number(drive.periodSeconds)})`;
+      ? `Vc_${name} ctl_${name} 0 DC ${drive.on ? 1 : 0}`
+      : `Vc_${name} ctl_${name} 0 PULSE(0 1 0 1e-6 1e-6 ${number(drive.onSeconds)} ${number(drive.periodSeconds)})`;
   });
 }
 

@@ -104,10 +104,7 @@ describe('a filament through real wiring (0.25 Ω of lead, contacts and earth)',
     for (let flash = 0; flash < 4; flash += 1) {
       flashing.setControls({ on: flash % 2 === 0 });
       flashing.advanceTo((flash + 1) * 0.34);
-      coldest = Math.min(
-        coldest,
-        (flashing.circuit.branch('P21W-lamp') as { kelvin?: number }).kelvin ?? Number.NaN,
-      );
+      coldest = Math.min(coldest, flashing.circuit.branch('P21W-lamp').filamentKelvin ?? Number.NaN);
     }
     expect(coldest).toBeGreaterThan(290);
   });
