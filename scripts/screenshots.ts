@@ -53,6 +53,14 @@ const SHOTS: readonly Shot[] = [
       await lit(page);
     },
   },
+  {
+    name: 'lamp-strips',
+    path: '/jobs/library-route-1/cure',
+    prepare: async (page) => {
+      await page.getByText('Height: light against').scrollIntoViewIfNeeded();
+      await page.getByText('Resistors get past').scrollIntoViewIfNeeded();
+    },
+  },
   { name: 'jobs', path: '/jobs' },
   { name: 'look-over', path: '/jobs/library-route-3/look-over' },
   {

@@ -86,8 +86,7 @@ export function rehearse(
     };
   }
   const fitment = fitmentOf(job, shelf, stage);
-  const assumed = flasher.simulatedThreshold === undefined;
-  const thresholdAmps = assumed ? middleOfBand(job, sides, emfVolts) : trueThreshold(vehicle, emfVolts);
+  const { thresholdAmps, assumed } = thresholdFor(job, sides, emfVolts);
   const play = playTurn({ vehicle, fitment, sides, emfVolts, thresholdAmps, flashes: SETTLING_FLASHES });
   const last = play.flashes.at(-1);
   if (!last) throw new RangeError('a lit vehicle flashes at least once');
@@ -106,6 +105,19 @@ export function rehearse(
       waveform: sampled(lamp.light, last.startSeconds, last.periodSeconds),
       steady: lamp.steady,
     })),
+  };
+}
+
+/** The threshold the played relay obeys: the simulated vehicle's own, or the middle of the band where none is known. */
+export function thresholdFor(
+  job: Job,
+  sides: readonly Side[],
+  emfVolts: number,
+): { thresholdAmps: number; assumed: boolean } {
+  const assumed = job.vehicle.flasher.simulatedThreshold === undefined;
+  return {
+    assumed,
+    thresholdAmps: assumed ? middleOfBand(job, sides, emfVolts) : trueThreshold(job.vehicle, emfVolts),
   };
 }
 
@@ -149,7 +161,7 @@ function middleOfBand(job: Job, sides: readonly Side[], emfVolts: number): numbe
 }
 
 /** What an eye sees: an LED's own colour through its lens, or the filament through lens and glass. */
-function colourOf(vehicle: Vehicle, fitment: Fitment, lampId: string): LampShow['colour'] {
+export function colourOf(vehicle: Vehicle, fitment: Fitment, lampId: string): LampShow['colour'] {
   const content = fitment.contents.get(lampId);
   if (vehicle.lamps.find((lamp) => lamp.id === lampId)?.lens === 'amber') return 'amber';
   if (content?.kind === 'led') return content.part.colour;

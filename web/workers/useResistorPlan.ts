@@ -1,19 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { type Remote, wrap } from 'comlink';
 import type { ResistorPlan } from '../../core/cures/loadResistor/plan.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle.ts';
-import type { ResistorWorker } from './resistors.worker.ts';
-
-let remote: Remote<ResistorWorker> | null = null;
-
-function worker(): Remote<ResistorWorker> {
-  remote ??= wrap<ResistorWorker>(
-    new Worker(new URL('./resistors.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return remote;
-}
+import { engine } from './engine.ts';
 
 /**
  * The resistor plan of one side, computed in the worker. Until a new one is there the old one stays, so
@@ -26,7 +16,7 @@ export function useResistorPlan(job: Job, shelf: Shelf, circuit: TurnCircuit) {
   const resistors = shelf.filter((part) => part.kind === 'resistor');
   return useQuery<ResistorPlan>({
     queryKey: ['resistors', circuit.id, vehicle, identified, chosen, lookOver.lamps, cure, resistors],
-    queryFn: () => worker().planResistors(job, shelf, circuit, vehicle.circuits.length),
+    queryFn: () => engine().planResistors(job, shelf, circuit, vehicle.circuits.length),
     placeholderData: keepPreviousData,
   });
 }

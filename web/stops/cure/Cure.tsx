@@ -9,6 +9,7 @@ import { useResistorPlan } from '../../workers/useResistorPlan.ts';
 import { Arithmetic } from './Arithmetic.tsx';
 import classes from './Cure.module.css';
 import { HazardCard } from './HazardCard.tsx';
+import { LampStrips } from './LampStrips.tsx';
 import { LoadGauge } from './LoadGauge.tsx';
 import { OwnResistors } from './OwnResistors.tsx';
 import { ResistorTable } from './ResistorTable.tsx';
@@ -57,6 +58,7 @@ export default function Cure() {
         </Card>
         <Arithmetic plan={plan.data} />
       </div>
+      <LampStrips />
       <HazardCard verdict={cured ? verdicts.cured : verdicts.leds} />
       {cured && (
         <Caution>
