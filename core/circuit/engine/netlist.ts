@@ -27,8 +27,6 @@ export type Element =
   /** contact: `closedOhms` while its control is on, open otherwise */
   | (TwoTerminal & { kind: 'switch'; control: string; closedOhms: number });
 
-export type ElementKind = Element['kind'];
-
 export interface Netlist {
   title: string;
   elements: readonly Element[];
