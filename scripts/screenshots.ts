@@ -26,21 +26,16 @@ const cure = async (page: Page) => {
   await page.getByRole('button', { name: 'Pick 2 × 6 Ω 50 W' }).click();
   await page.getByText('Holds: flashes at 88').waitFor();
 };
-/** Waits for a moment in which the lamps are lit. */
-const lit = async (page: Page) => {
-  await page.waitForFunction(() => {
-    const lamp = document.querySelector<SVGGElement>('[role="button"][aria-label^="Front left"] g > g');
-    return Number(lamp?.style.opacity) > 0.9;
-  });
-};
+/** Waits until the worker has said which resistors would hold. */
+const searched = (page: Page) => page.getByRole('button', { name: /^Pick(ed)? 2 × 6 Ω 50 W/ }).waitFor();
 
 const SHOTS: readonly Shot[] = [
   {
     name: 'cure-night',
     path: '/jobs/library-route-3/cure',
     prepare: async (page) => {
+      await searched(page);
       await page.keyboard.press('l');
-      await lit(page);
     },
   },
   {
@@ -50,14 +45,13 @@ const SHOTS: readonly Shot[] = [
     prepare: async (page) => {
       await cure(page);
       await page.keyboard.press('h');
-      await lit(page);
     },
   },
   {
     name: 'lamp-strips',
     path: '/jobs/library-route-1/cure',
     prepare: async (page) => {
-      await page.getByText('Height: light against').scrollIntoViewIfNeeded();
+      await page.getByText('Height: light against').waitFor();
       await page.getByText('Resistors get past').scrollIntoViewIfNeeded();
     },
   },
@@ -108,13 +102,15 @@ for (const shot of SHOTS) {
     viewport: shot.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
     colorScheme: shot.scheme ?? 'dark',
     hasTouch: shot.phone === true,
+    // Lamps then hold their lit level: a picture cannot flash.
+    reducedMotion: 'reduce',
   });
   const page = await context.newPage();
   await page.goto(home + shot.path);
   await page.waitForLoadState('networkidle');
   await shot.prepare?.(page);
-  await page.waitForTimeout(shot.prepare ? 60 : 400);
-  if (shot.name.includes('fit')) await page.waitForTimeout(400);
+  // Transitions of the interface end within this.
+  await page.waitForTimeout(500);
   await page.screenshot({ path: fileURLToPath(new URL(`docs/screenshots/${shot.name}.png`, root)) });
   await context.close();
 }

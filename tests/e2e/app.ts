@@ -49,3 +49,11 @@ export async function setSupply(page: Page, volts: number): Promise<void> {
   }
   throw new Error(`the slider does not reach ${volts} V`);
 }
+
+/** Switches the vehicle between as it is, LEDs alone, and with the cure. */
+export async function showStage(
+  page: Page,
+  name: 'As it is' | 'LEDs alone' | 'With the cure',
+): Promise<void> {
+  await page.getByRole('region', { name: 'The vehicle' }).getByText(name).click();
+}

@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, FINISHED_JOB, OPEN_JOB, openStop, pickProposed, test } from './app.ts';
+import { expect, FINISHED_JOB, OPEN_JOB, openStop, pickProposed, showStage, test } from './app.ts';
 
 test('every edit is saved as made: reload and a second tab stay true', async ({ page, context }) => {
   await openStop(page, OPEN_JOB, 'cure');
@@ -123,7 +123,7 @@ test('a dead bulb is said to change what is read later', async ({ page }) => {
   await openStop(page, OPEN_JOB, 'look-over');
   await page.getByLabel('Rear left: condition').selectOption('dead');
   await expect(page.getByRole('note')).toContainText('Rear left: dead already');
-  await page.getByText('As it is').click();
+  await showStage(page, 'As it is');
   await page.keyboard.press('l');
   await expect(page.getByRole('region', { name: 'The vehicle' }).getByRole('status')).toContainText(
     '176 flashes a minute',

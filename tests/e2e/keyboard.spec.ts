@@ -1,4 +1,4 @@
-import { dash, expect, OPEN_JOB, openStop, test } from './app.ts';
+import { dash, expect, OPEN_JOB, openStop, showStage, test } from './app.ts';
 
 test('the van is cured with the keyboard alone', async ({ page }) => {
   await page.goto('/');
@@ -61,7 +61,7 @@ test('panel, stops and lamps answer to their keys', async ({ page }) => {
 
 test('a switch just clicked does not silence the keys', async ({ page }) => {
   await openStop(page, OPEN_JOB, 'cure');
-  await page.getByText('As it is').click();
+  await showStage(page, 'As it is');
   await page.keyboard.press('l');
   await expect(dash(page)).toContainText('88 flashes a minute');
 });

@@ -45,6 +45,16 @@ export abstract class Branch {
   /** Sets memory to what a steady state gives. */
   rest(_volts: number): void {}
 
+  /** Whether accepting the last step changed the circuit itself, so that the next must begin anew. */
+  get flipped(): boolean {
+    return false;
+  }
+
+  /** Whether a contact is closed; undefined for what is no contact. */
+  get closed(): boolean | undefined {
+    return undefined;
+  }
+
   setControls(_controls: ControlState): void {}
 
   /** Gives the element another value of its own kind: ohms of a resistor, EMF of a battery. */
@@ -150,8 +160,10 @@ class CurveBranch extends Branch {
   linearise(volts: number): void {
     this.at = volts;
     const point = this.curve(volts);
-    this.siemens = point.siemens;
-    this.amps = point.amps - point.siemens * volts;
+    // A falling curve would take stiffness out of the matrix, down to nothing. Held level instead, it is met
+    // again at each step, and since feeds are stiff that closes in just as surely.
+    this.siemens = Math.max(0, point.siemens);
+    this.amps = point.amps - this.siemens * volts;
   }
 
   override settled(volts: number): boolean {
@@ -291,6 +303,60 @@ class FilamentBranch extends Branch {
   }
 }
 
+/** How far past its edge a bimetal may be found before the step is taken again, shorter. */
+const THERMAL_EDGE = 5e-4;
+
+class ThermalFlasherBranch extends Branch {
+  private contact = true;
+  private warmth = 0;
+  private next = 0;
+  /** heating at the last accepted moment and now, in units of what just holds */
+  private pastHeat = 0;
+  private heat = 0;
+  private justFlipped = false;
+
+  constructor(
+    id: string,
+    a: number,
+    b: number,
+    private readonly model: Extract<Element, { kind: 'thermal-flasher' }>,
+  ) {
+    super(id, a, b);
+    this.siemens = 1 / model.closedOhms;
+  }
+
+  linearise(volts: number, how: Integration): void {
+    this.siemens = 1 / (this.contact ? this.model.closedOhms : OPEN_OHMS);
+    if (how.kind === 'steady') return;
+    this.heat = (this.current(volts) / this.model.holdAmps) ** 2;
+    // Towards the mean heating of the step the warmth goes along an exact exponential. Right after a jump
+    // the past says nothing about the step.
+    const target = how.kind === 'trapezoidal' ? (this.heat + this.pastHeat) / 2 : this.heat;
+    this.next = target + (this.warmth - target) * Math.exp(-how.seconds / this.model.timeConstant);
+  }
+
+  override error(): number {
+    const past = this.contact ? this.next - 1 : this.model.closesAt - this.next;
+    return past > THERMAL_EDGE ? 1 + past / THERMAL_EDGE : 0;
+  }
+
+  override accept(): void {
+    this.warmth = this.next;
+    this.pastHeat = this.heat;
+    const flips = this.contact ? this.warmth >= 1 : this.warmth <= this.model.closesAt;
+    if (flips) this.contact = !this.contact;
+    this.justFlipped = flips;
+  }
+
+  override get flipped(): boolean {
+    return this.justFlipped;
+  }
+
+  override get closed(): boolean {
+    return this.contact;
+  }
+}
+
 /** The branch of a netlist element between two node indices. */
 export function branchOf(element: Element, a: number, b: number): Branch {
   switch (element.kind) {
@@ -318,6 +384,8 @@ export function branchOf(element: Element, a: number, b: number): Branch {
       return new FilamentBranch(element.id, a, b, new Filament(element.rating));
     case 'switch':
       return new SwitchBranch(element.id, a, b, element.control, element.closedOhms);
+    case 'thermal-flasher':
+      return new ThermalFlasherBranch(element.id, a, b, element);
   }
 }
 

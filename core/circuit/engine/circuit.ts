@@ -115,9 +115,18 @@ export class Circuit {
     return worst;
   }
 
-  /** Makes the last step the past of the next. */
-  accept(how: Integration): void {
-    for (const branch of this.branches) branch.accept(this.across(branch), how);
+  /**
+   * Makes the last step the past of the next.
+   *
+   * @returns whether a contact flipped by itself, so that the next step begins anew
+   */
+  accept(how: Integration): boolean {
+    let flipped = false;
+    for (const branch of this.branches) {
+      branch.accept(this.across(branch), how);
+      flipped ||= branch.flipped;
+    }
+    return flipped;
   }
 
   /** Sum of the currents leaving a node by its elements, A: nought when Kirchhoff is kept. */

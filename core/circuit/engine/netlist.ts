@@ -25,7 +25,19 @@ export type Element =
   | (TwoTerminal & { kind: 'converter'; watts: number; startVolts: number })
   | (TwoTerminal & { kind: 'filament'; rating: FilamentRating })
   /** contact: `closedOhms` while its control is on, open otherwise */
-  | (TwoTerminal & { kind: 'switch'; control: string; closedOhms: number });
+  | (TwoTerminal & { kind: 'switch'; control: string; closedOhms: number })
+  /**
+   * Thermal flasher in series with its lamps: a bimetal warmed by their current opens the contact and, cooling,
+   * closes it again. Its warmth θ is measured in units of where it opens: τ·dθ/dt = (I / holdAmps)² − θ, so
+   * below `holdAmps` it never opens.
+   */
+  | (TwoTerminal & {
+      kind: 'thermal-flasher';
+      closedOhms: number;
+      holdAmps: number;
+      closesAt: number;
+      timeConstant: number;
+    });
 
 export interface Netlist {
   title: string;

@@ -138,6 +138,8 @@ function elementLines(
     }
     case 'filament':
       return [...lines, ...filamentLines(element, tag, a, b)];
+    case 'thermal-flasher':
+      return [...lines, ...thermalLines(element, tag, a, b)];
     case 'switch':
       return [
         ...lines,
@@ -163,6 +165,25 @@ function filamentLines(
     `B${tag} ${a} ${b} I=V(${a},${b})/${ohms}`,
     `Bt${tag} 0 ${kelvin} I=V(${a},${b})*V(${a},${b})/${ohms}-${number(k)}*(V(${kelvin})*abs(V(${kelvin}))^3-${Filament.ambientKelvin}^4)`,
     `Ct${tag} ${kelvin} 0 ${number(filament.heatCapacity)} ic=${Filament.ambientKelvin}`,
+  ];
+}
+
+/** The bimetal's warmth is a node; its negative drives a switch with hysteresis, which closes when it is high. */
+function thermalLines(
+  element: Extract<Element, { kind: 'thermal-flasher' }>,
+  tag: string,
+  a: string,
+  b: string,
+): string[] {
+  const { closesAt, closedOhms, holdAmps, timeConstant } = element;
+  return [
+    `Vi${tag} ${a} in${tag} DC 0`,
+    `S${tag} in${tag} ${b} cool${tag} 0 sm${tag}`,
+    `.model sm${tag} SW(VT=${number(-(1 + closesAt) / 2)} VH=${number((1 - closesAt) / 2)} RON=${number(closedOhms)} ROFF=${number(OPEN_OHMS)})`,
+    `Bh${tag} 0 warm${tag} I=(i(Vi${tag})/${number(holdAmps)})^2`,
+    `Rh${tag} warm${tag} 0 1`,
+    `Ch${tag} warm${tag} 0 ${number(timeConstant)} ic=0`,
+    `Bc${tag} cool${tag} 0 V=-V(warm${tag})`,
   ];
 }
 

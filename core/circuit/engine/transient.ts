@@ -70,11 +70,15 @@ export class Transient {
         continue;
       }
       if (!settled) throw new NoSolutionError('the whole circuit', `no step of ${length} s would settle`);
-      this.circuit.accept(how);
+      const flipped = this.circuit.accept(how);
       this.now += length;
-      this.fresh = false;
+      this.fresh = flipped;
       this.steps += 1;
       this.record(this.now, this.circuit);
+      if (flipped) {
+        this.step = FIRST_STEP;
+        continue;
+      }
       const grown = length * Math.min(GROWTH, SAFETY / Math.sqrt(Math.max(error, 1e-6)));
       if (length >= this.step * 0.99 || grown < this.step) this.step = Math.min(this.longest, grown);
     }
