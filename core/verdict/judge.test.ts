@@ -141,6 +141,21 @@ describe('the library van', () => {
   });
 });
 
+describe('every LED of the shelf in every lamp', () => {
+  const leds = DEMO_SHELF.filter((part) => part.kind === 'led');
+  it.each(open.vehicle.lamps.map((lamp) => lamp.id))(
+    '%s: is judged, alone among stock bulbs and among LEDs',
+    (lampId) => {
+      for (const part of leds) {
+        for (const others of [{}, open.chosen]) {
+          const verdict = judged({ ...open, chosen: { ...others, [lampId]: part.id } }, 'leds');
+          expect(verdict.circuits.every((circuit) => circuit.worst.amps.nominal > 0.05)).toBe(true);
+        }
+      }
+    },
+  );
+});
+
 describe('pointState', () => {
   const band = { lowAmps: 2, highAmps: 4, missingLampId: 'x' };
   it.each([

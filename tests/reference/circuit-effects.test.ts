@@ -182,7 +182,7 @@ describe('one pilot lamp between left and right', () => {
 
   it('feeds the far side’s LEDs instead: near 9.8 V there and a good part of their light, so all four flash', () => {
     const circuit = sides(leds, [pilot]);
-    expect(Math.abs(circuit.nodeVolts('right') - 9.8)).toBeLessThan(0.3);
+    expect(Math.abs(circuit.nodeVolts('right') - 9.8)).toBeLessThan(0.5);
     const share = circuit.amps('right-rear.led') / circuit.amps('left-rear.led');
     expect(share).toBeGreaterThan(0.1);
     expect(share).toBeLessThan(0.4);

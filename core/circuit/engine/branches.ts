@@ -144,9 +144,18 @@ class DiodeBranch extends Branch {
   }
 }
 
-/** A memoryless device given by its current and slope at a voltage. */
+/** Furthest the tangent of a curve is moved in one step, V. */
+const CURVE_STEP = 4;
+
+/**
+ * A memoryless device given by its current and slope at a voltage. Where its curve is flat (a regulator at
+ * its limit) the network may be flung kilovolts away by one tangent; so the point at which the next tangent
+ * is drawn moves only so far, and less far each time it has to turn back.
+ */
 class CurveBranch extends Branch {
   private at = 0;
+  private reach = CURVE_STEP;
+  private lastMove = 0;
 
   constructor(
     id: string,
@@ -158,12 +167,20 @@ class CurveBranch extends Branch {
   }
 
   linearise(volts: number): void {
-    this.at = volts;
-    const point = this.curve(volts);
+    const wanted = volts - this.at;
+    if (Math.abs(wanted) <= this.reach) {
+      this.at = volts;
+      this.reach = Math.min(CURVE_STEP, this.reach * 2);
+    } else {
+      if (wanted * this.lastMove < 0) this.reach *= 0.4;
+      this.at += Math.sign(wanted) * this.reach;
+    }
+    this.lastMove = wanted;
+    const point = this.curve(this.at);
     // A falling curve would take stiffness out of the matrix, down to nothing. Held level instead, it is met
     // again at each step, and since feeds are stiff that closes in just as surely.
     this.siemens = Math.max(0, point.siemens);
-    this.amps = point.amps - this.siemens * volts;
+    this.amps = point.amps - this.siemens * this.at;
   }
 
   override settled(volts: number): boolean {

@@ -54,6 +54,18 @@ describe('Circuit, steady', () => {
     expect(across(100)).toBeLessThan(0.121);
   });
 
+  it('settles a regulator that pushes against a string that will not take its current', () => {
+    const circuit = steady(
+      { kind: 'diode', id: 'in', a: 'plus', b: 'x', saturationAmps: 1e-8, emission: 1.6 },
+      { kind: 'regulator', id: 'g', a: 'x', b: 'y', amps: 0.39, kneeVolts: 0.3 },
+      { kind: 'diode', id: 'string', a: 'y', b: EARTH, saturationAmps: 1e-14, emission: 40 },
+      { kind: 'resistor', id: 'leak', a: 'x', b: EARTH, ohms: 1e6 },
+    );
+    expect(circuit.amps('string')).toBeGreaterThan(0);
+    expect(circuit.amps('string')).toBeLessThan(0.01);
+    expect(circuit.amps('g')).toBeCloseTo(circuit.amps('string'), 6);
+  });
+
   it('gives a converter constant power, and none below its start', () => {
     const converter = (ohms: number) =>
       steady(

@@ -198,11 +198,15 @@ function candidatesFor(job: Job, shelf: Shelf, lamp: Lamp): Candidate[] {
   const candidates = leds.map((part): Candidate => {
     const fit = ledFit(job.vehicle, lamp, part);
     if (!fit.fits || !circuit) return { part, fit, verdict: null };
-    const tried: Job = { ...job, chosen: { ...job.chosen, [lamp.id]: part.id } };
-    const verdict = new TurnJudge(tried, shelf, 'leds')
-      .verdict()
-      .circuits.find((each) => each.circuitId === circuit.id);
-    return { part, fit, verdict: verdict ?? null };
+    try {
+      const tried: Job = { ...job, chosen: { ...job.chosen, [lamp.id]: part.id } };
+      const { circuits } = new TurnJudge(tried, shelf, 'leds').verdict();
+      return { part, fit, verdict: circuits.find((each) => each.circuitId === circuit.id) ?? null };
+    } catch (error) {
+      // One part that cannot be computed must not take the others off the screen.
+      const said = `It cannot be computed here: ${(error as Error).message}`;
+      return { part, fit: { ...fit, fits: false, obstacles: [said] }, verdict: null };
+    }
   });
   const margin = ({ verdict }: Candidate) =>
     verdict ? verdict.worst.amps.low / verdict.worst.band.highAmps : -1;
