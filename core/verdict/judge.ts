@@ -2,10 +2,10 @@ import { widestTolerance } from '../circuit/resistorNetwork.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Side, TurnCircuit, WatchingRelay } from '../model/vehicle.ts';
-import { fitmentOf, healthyStock } from '../vehicle/fitment.ts';
+import { fitmentOf } from '../vehicle/fitment.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
-import { type OutageBand, outageBand } from './outageBand.ts';
+import { HealthyBands, type OutageBand } from './outageBand.ts';
 import { circuitReason, hazardReason } from './reasons.ts';
 import { type VerdictState, worstState } from './states.ts';
 import type {
@@ -22,23 +22,23 @@ import { workingPoints } from './workingPoints.ts';
 /** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
 const EQUAL_SHARE = 1e-5;
 
-/** Judges one job's turn circuits in one of its states; holds the networks so that a slider can ask often. */
+/**
+ * Judges one job's turn circuits in one of its states; holds the networks so that a slider can ask often.
+ * Judges of the same job share its healthy bands.
+ */
 export class TurnJudge {
   readonly network: TurnNetwork;
-  private readonly healthy: TurnNetwork;
   private readonly tolerance: number;
-  /** hazard and both sides ask for the same bands */
-  private readonly bands = new Map<string, OutageBand>();
 
   /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
   constructor(
     readonly job: Job,
     shelf: Shelf,
     readonly stage: Stage,
+    private readonly bands: HealthyBands = new HealthyBands(job),
   ) {
     const fitment = fitmentOf(job, shelf, stage);
     this.network = new TurnNetwork(job.vehicle, fitment);
-    this.healthy = new TurnNetwork(job.vehicle, healthyStock(job));
     this.tolerance = widestTolerance(fitment.resistors);
   }
 
@@ -51,10 +51,7 @@ export class TurnJudge {
   hazardAt(emfVolts: number): PointVerdict {
     const circuits = this.job.vehicle.circuits;
     const demanding = circuits.reduce((chosen, circuit) =>
-      outageBand(this.healthy, circuit, emfVolts).highAmps >
-      outageBand(this.healthy, chosen, emfVolts).highAmps
-        ? circuit
-        : chosen,
+      this.bands.at(circuit, emfVolts).highAmps > this.bands.at(chosen, emfVolts).highAmps ? circuit : chosen,
     );
     return this.pointAt(
       circuits.map((circuit) => circuit.side),
@@ -72,16 +69,6 @@ export class TurnJudge {
       hazard,
       state: worstState([...circuits.map((each) => each.state), hazard.state]),
     };
-  }
-
-  private bandOf(circuit: TurnCircuit, emfVolts: number): OutageBand {
-    const key = `${circuit.id} ${emfVolts}`;
-    let band = this.bands.get(key);
-    if (!band) {
-      band = outageBand(this.healthy, circuit, emfVolts);
-      this.bands.set(key, band);
-    }
-    return band;
   }
 
   private circuitVerdict(circuit: TurnCircuit): CircuitVerdict {
@@ -136,7 +123,7 @@ export class TurnJudge {
       this.tolerance === 0
         ? { low: nominal, nominal, high: nominal }
         : { low: seen(1 + this.tolerance), nominal, high: seen(1 - this.tolerance) };
-    const band = this.bandOf(bandOf, emfVolts);
+    const band = this.bands.at(bandOf, emfVolts);
     return { volts: emfVolts, band, amps, state: pointState(amps, band) };
   }
 }

@@ -1,5 +1,7 @@
+import type { Job } from '../model/job.ts';
 import type { TurnCircuit } from '../model/vehicle.ts';
-import type { TurnNetwork } from '../vehicle/turnNetwork.ts';
+import { healthyStock } from '../vehicle/fitment.ts';
+import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 
 /** Between these currents the watcher's threshold must lie, A. */
 export interface OutageBand {
@@ -37,4 +39,26 @@ export function outageBand(healthy: TurnNetwork, circuit: TurnCircuit, emfVolts:
     );
   }
   return { lowAmps, highAmps, missingLampId };
+}
+
+/** The bands of one healthy vehicle, each worked out once: every state and hazard ask for the same ones. */
+export class HealthyBands {
+  private readonly network: TurnNetwork;
+  private readonly known = new Map<string, OutageBand>();
+
+  /** @throws UnknownReferenceError when the job names a bulb that is not known */
+  constructor(job: Job) {
+    this.network = new TurnNetwork(job.vehicle, healthyStock(job));
+  }
+
+  /** @throws RangeError when the circuit has no main lamp */
+  at(circuit: TurnCircuit, emfVolts: number): OutageBand {
+    const key = `${circuit.id} ${emfVolts}`;
+    let band = this.known.get(key);
+    if (!band) {
+      band = outageBand(this.network, circuit, emfVolts);
+      this.known.set(key, band);
+    }
+    return band;
+  }
 }

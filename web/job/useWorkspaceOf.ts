@@ -6,6 +6,7 @@ import { stopProgress } from '../../core/order/stops.ts';
 import { CONTROLS_OFF, type Controls, rehearse, supplyVoltsFor } from '../../core/rehearsal/rehearse.ts';
 import { UnknownReferenceError } from '../../core/vehicle/fitment.ts';
 import { TurnJudge } from '../../core/verdict/judge.ts';
+import { HealthyBands } from '../../core/verdict/outageBand.ts';
 import { tellTrouble } from '../app/tellTrouble.ts';
 import { editJob } from '../store/edits.ts';
 import { notePending, strikePending } from '../store/pendingEdits.ts';
@@ -93,10 +94,11 @@ function latestStage(job: Job): Stage {
 }
 
 function compute(job: Job, shelf: Shelf): Computed {
+  const bands = new HealthyBands(job);
   const judges = {
-    stock: new TurnJudge(job, shelf, 'stock'),
-    leds: new TurnJudge(job, shelf, 'leds'),
-    cured: new TurnJudge(job, shelf, 'cured'),
+    stock: new TurnJudge(job, shelf, 'stock', bands),
+    leds: new TurnJudge(job, shelf, 'leds', bands),
+    cured: new TurnJudge(job, shelf, 'cured', bands),
   };
   const verdicts = {
     stock: judges.stock.verdict(),

@@ -7,6 +7,7 @@ import { amps, perMinute, volts, watts } from '../../../core/quantities/format.t
 import { bulbOf, ledOf } from '../../../core/vehicle/fitment.ts';
 import { type LedFit, ledFit } from '../../../core/vehicle/ledFits.ts';
 import { TurnJudge } from '../../../core/verdict/judge.ts';
+import { HealthyBands } from '../../../core/verdict/outageBand.ts';
 import type { CircuitVerdict } from '../../../core/verdict/verdict.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { useWorkspace } from '../../job/workspace.ts';
@@ -195,12 +196,14 @@ function CandidateRow({ candidate: { part, fit, verdict }, lamp, chosen, choose 
 function candidatesFor(job: Job, shelf: Shelf, lamp: Lamp): Candidate[] {
   const circuit = job.vehicle.circuits.find((each) => each.lampIds.includes(lamp.id));
   const leds = shelf.filter((part): part is LedPart => part.kind === 'led');
+  // The bulbs that were stock are the same whatever LED is tried.
+  const bands = new HealthyBands(job);
   const candidates = leds.map((part): Candidate => {
     const fit = ledFit(job.vehicle, lamp, part);
     if (!fit.fits || !circuit) return { part, fit, verdict: null };
     try {
       const tried: Job = { ...job, chosen: { ...job.chosen, [lamp.id]: part.id } };
-      const { circuits } = new TurnJudge(tried, shelf, 'leds').verdict();
+      const { circuits } = new TurnJudge(tried, shelf, 'leds', bands).verdict();
       return { part, fit, verdict: circuits.find((each) => each.circuitId === circuit.id) ?? null };
     } catch (error) {
       // One part that cannot be computed must not take the others off the screen.
