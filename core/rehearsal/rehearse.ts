@@ -10,6 +10,8 @@ import { type LightCurve, playTurn } from './playTurn.ts';
 export type Waveform = readonly number[];
 
 export const WAVEFORM_SAMPLES = 96;
+/** Flashes played, of which the last is kept: a signal filament forgets its cold start within one. */
+const PLAYED_FLASHES = 2;
 
 /** The driver's panel. */
 export interface Controls {
@@ -87,7 +89,7 @@ export function rehearse(
   }
   const fitment = fitmentOf(job, shelf, stage);
   const { thresholdAmps, assumed } = thresholdFor(job, sides, emfVolts);
-  const play = playTurn({ vehicle, fitment, sides, emfVolts, thresholdAmps, flashes: SETTLING_FLASHES });
+  const play = playTurn({ vehicle, fitment, sides, emfVolts, thresholdAmps, flashes: PLAYED_FLASHES });
   const last = play.flashes.at(-1);
   if (!last) throw new RangeError('a lit vehicle flashes at least once');
   return {
@@ -121,9 +123,6 @@ export function thresholdFor(
   };
 }
 
-/** Flashes played before the one that is kept: a signal filament forgets its cold start within one. */
-const SETTLING_FLASHES = 3;
-
 /** One period of a light curve, evenly sampled. */
 function sampled(light: LightCurve, startSeconds: number, periodSeconds: number): number[] {
   return Array.from({ length: WAVEFORM_SAMPLES }, (_, index) =>
@@ -131,7 +130,7 @@ function sampled(light: LightCurve, startSeconds: number, periodSeconds: number)
   );
 }
 
-/** The light of a waveform at a moment, by straight line between samples. */
+/** The light of a waveform at a moment, before its start or after its end too: the sample it falls into. */
 export function lightAt(waveform: Waveform, periodSeconds: number, seconds: number): number {
   const place = (((seconds / periodSeconds) % 1) + 1) % 1;
   return waveform[Math.min(WAVEFORM_SAMPLES - 1, Math.floor(place * WAVEFORM_SAMPLES))] ?? 0;

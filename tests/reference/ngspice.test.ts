@@ -114,11 +114,8 @@ describe('flashing', () => {
       const run = new Transient(netlist, controls(true));
       let worst = 0;
       for (const moment of [0.002, 0.005, 0.01, 0.02, 0.04, 0.08, 0.12, 0.2, 0.3]) {
-        for (const flash of [0, 1]) {
-          if (flash === 1) continue;
-          run.advanceTo(moment);
-          worst = Math.max(worst, ...differences(run, netlist, asked, at, moment));
-        }
+        run.advanceTo(moment);
+        worst = Math.max(worst, ...differences(run, netlist, asked, at, moment));
       }
       run.advanceTo(periodSeconds / 2);
       run.setControls(controls(false));
