@@ -3,7 +3,7 @@ import type { Job, ResistorNetwork } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Lamp, Side } from '../model/vehicle.ts';
 import { ohms, watts } from '../quantities/format.ts';
-import { bulbOf, ledOf } from '../vehicle/fitment.ts';
+import { bulbOf, ledOf, networksOf } from '../vehicle/fitment.ts';
 
 /** One thing to do, small enough to tick off. */
 export interface FitStep {
@@ -52,9 +52,7 @@ export function minutesLeft(steps: readonly FitStep[], done: (id: string) => boo
 }
 
 function networkAt(job: Job, lampId: string): ResistorNetwork | undefined {
-  return Object.values(job.cures)
-    .flatMap((cure) => cure?.networks ?? [])
-    .find((network) => network.lampId === lampId);
+  return networksOf(job).find((network) => network.lampId === lampId);
 }
 
 function hasWork(job: Job, shelf: Shelf, lamp: Lamp): boolean {

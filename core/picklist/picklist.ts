@@ -3,7 +3,7 @@ import type { Bulb } from '../model/bulb.ts';
 import type { Job } from '../model/job.ts';
 import type { ConsumablePart, Part, Shelf } from '../model/part.ts';
 import { ohms, volts, watts } from '../quantities/format.ts';
-import { bulbOf, fitmentOf, ledOf } from '../vehicle/fitment.ts';
+import { bulbOf, fitmentOf, ledOf, networksOf } from '../vehicle/fitment.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 
 export interface PickLine {
@@ -115,17 +115,15 @@ function bulbLines(job: Job, shelf: Shelf): PickLine[] {
 
 function resistorLines(job: Job, shelf: Shelf): PickLine[] {
   const wanted = new Map<string, { part: Part | undefined; what: string; lamps: string[] }>();
-  for (const cure of Object.values(job.cures)) {
-    for (const network of cure?.networks ?? []) {
-      const lamp = job.vehicle.lamps.find((each) => each.id === network.lampId);
-      for (const piece of network.pieces) {
-        const part = shelf.find((each) => each.kind === 'resistor' && each.id === piece.partId);
-        const what = `Resistor ${ohms(piece.ohms)} ${watts(piece.watts)}, ${Math.round(piece.tolerance * 100)} %, aluminium housed`;
-        const key = part?.id ?? `buy-${piece.ohms}-${piece.watts}`;
-        const entry = wanted.get(key) ?? { part, what, lamps: [] };
-        entry.lamps.push(lamp?.name.toLowerCase() ?? network.lampId);
-        wanted.set(key, entry);
-      }
+  for (const network of networksOf(job)) {
+    const lamp = job.vehicle.lamps.find((each) => each.id === network.lampId);
+    for (const piece of network.pieces) {
+      const part = shelf.find((each) => each.kind === 'resistor' && each.id === piece.partId);
+      const what = `Resistor ${ohms(piece.ohms)} ${watts(piece.watts)}, ${Math.round(piece.tolerance * 100)} %, aluminium housed`;
+      const key = part?.id ?? `buy-${piece.ohms}-${piece.watts}`;
+      const entry = wanted.get(key) ?? { part, what, lamps: [] };
+      entry.lamps.push(lamp?.name.toLowerCase() ?? network.lampId);
+      wanted.set(key, entry);
     }
   }
   return [...wanted].map(([key, { part, what, lamps }]) =>
@@ -147,7 +145,7 @@ function resistorLines(job: Job, shelf: Shelf): PickLine[] {
 
 /** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */
 function consumableLines(job: Job, shelf: Shelf): PickLine[] {
-  const networks = Object.values(job.cures).flatMap((cure) => cure?.networks ?? []);
+  const networks = networksOf(job);
   if (networks.length === 0) return [];
   const pieces = networks.reduce((sum, network) => sum + network.pieces.length, 0);
   const needs: readonly [ConsumablePart['use'], number, string][] = [

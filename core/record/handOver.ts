@@ -1,7 +1,7 @@
 import type { Job, Observation, TurnFunction } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { ohms, watts } from '../quantities/format.ts';
-import { bulbOf, ledOf } from '../vehicle/fitment.ts';
+import { bulbOf, ledOf, networksOf } from '../vehicle/fitment.ts';
 import { FUNCTION_WORDS, latestObservation, TURN_FUNCTIONS } from './observations.ts';
 
 export interface BeforeAfter {
@@ -39,9 +39,7 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
   const lamps = job.vehicle.lamps.map((lamp): FittedLamp => {
     const led = ledOf(job, shelf, lamp.id);
     const bulb = bulbOf(job, lamp).names[0] ?? lamp.stockBulb;
-    const networks = Object.values(job.cures)
-      .flatMap((cure) => cure?.networks ?? [])
-      .filter((network) => network.lampId === lamp.id);
+    const networks = networksOf(job).filter((network) => network.lampId === lamp.id);
     return {
       lampId: lamp.id,
       name: lamp.name,

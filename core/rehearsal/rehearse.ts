@@ -1,9 +1,9 @@
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Side, Vehicle } from '../model/vehicle.ts';
-import { type Fitment, fitmentOf, healthyStock } from '../vehicle/fitment.ts';
-import { TurnNetwork } from '../vehicle/turnNetwork.ts';
-import { outageBand } from '../verdict/outageBand.ts';
+import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
+import { HealthyBands } from '../verdict/outageBand.ts';
+import { chargingVolts } from '../verdict/workingPoints.ts';
 import { type LightCurve, playTurn } from './playTurn.ts';
 
 /** Light of one lamp over one flash period, evenly sampled, as a share of its light when rated. */
@@ -48,7 +48,7 @@ export interface Rehearsal {
 
 /** Volts the supply has with the key where it is. */
 export function supplyVoltsFor(vehicle: Vehicle, key: Controls['key']): number {
-  return ((key === 'running' ? 14.4 : 12.6) * vehicle.systemVolts) / 12;
+  return key === 'running' ? chargingVolts(vehicle.systemVolts) : (12.6 * vehicle.systemVolts) / 12;
 }
 
 /** Sides that the panel lights: hazard works without the key, turn does not. */
@@ -152,10 +152,9 @@ function trueThreshold(vehicle: Vehicle, emfVolts: number): number {
 }
 
 function middleOfBand(job: Job, sides: readonly Side[], emfVolts: number): number {
-  const healthy = new TurnNetwork(job.vehicle, healthyStock(job));
   const circuit = job.vehicle.circuits.find((each) => sides.includes(each.side));
   if (!circuit) return 0;
-  const band = outageBand(healthy, circuit, emfVolts);
+  const band = new HealthyBands(job).at(circuit, emfVolts);
   return (band.lowAmps + band.highAmps) / 2;
 }
 

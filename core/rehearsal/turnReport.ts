@@ -1,5 +1,5 @@
 import { Circuit } from '../circuit/engine/circuit.ts';
-import { heldDrives, spiceText, spiceVector } from '../circuit/engine/spice.ts';
+import { heldDrives, spiceName, spiceText, spiceVector } from '../circuit/engine/spice.ts';
 import { Transient } from '../circuit/engine/transient.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
@@ -132,7 +132,6 @@ export function turnReport(
 }
 
 function probesOf({ vehicle }: Job): Probe[] {
-  const plain = (id: string) => id.toLowerCase().replaceAll(/[^a-z0-9]+/g, '_');
   return [
     { name: 'v_lamp_terminal', what: 'relay lamp terminal', at: { node: TURN_NODES.lampTerminal } },
     {
@@ -142,14 +141,14 @@ function probesOf({ vehicle }: Job): Probe[] {
     },
     ...vehicle.lamps.flatMap((lamp): Probe[] => [
       {
-        name: `v_${plain(lamp.id)}`,
+        name: `v_${spiceName(lamp.id)}`,
         what: `${lamp.name}, feed contact`,
         at: { node: TURN_NODES.feedOf(lamp.id) },
       },
       {
-        name: `i_${plain(lamp.id)}`,
+        name: `i_${spiceName(lamp.id)}`,
         what: `${lamp.name}, current in its lead`,
-        at: { meter: plain(lamp.id), elementId: TURN_ELEMENTS.leadOf(lamp.id) },
+        at: { meter: spiceName(lamp.id), elementId: TURN_ELEMENTS.leadOf(lamp.id) },
       },
     ]),
   ];

@@ -48,6 +48,11 @@ export function resistorsOf(shelf: Shelf): ResistorPart[] {
   return shelf.filter((part): part is ResistorPart => part.kind === 'resistor');
 }
 
+/** The load resistors of a job's cures, lamp by lamp. */
+export function networksOf(job: Job): ResistorNetwork[] {
+  return Object.values(job.cures).flatMap((cure) => cure?.networks ?? []);
+}
+
 /** Every bulb as it should be, all lit: what a maker set the watcher's threshold by. */
 export function healthyStock(job: Job): Fitment {
   return {
@@ -72,6 +77,5 @@ export function fitmentOf(job: Job, shelf: Shelf, stage: Stage): Fitment {
     else if (job.lookOver.lamps[lamp.id]?.condition === 'dead') contents.set(lamp.id, { kind: 'empty' });
     else contents.set(lamp.id, { kind: 'filament', bulb: bulbOf(job, lamp) });
   }
-  const resistors = stage === 'cured' ? Object.values(job.cures).flatMap((cure) => cure?.networks ?? []) : [];
-  return { contents, resistors };
+  return { contents, resistors: stage === 'cured' ? networksOf(job) : [] };
 }

@@ -20,7 +20,19 @@ export interface LimitCheck {
  * Share of its rating a blade fuse may carry for as long as a hazard flasher may run. Fuse makers ask
  * for 70 to 75 % at room temperature (common practice, after ISO 8820; from memory); the lower is used.
  */
-export const FUSE_CONTINUOUS_SHARE = 0.7;
+const FUSE_CONTINUOUS_SHARE = 0.7;
+
+/** The most that hazard may draw while lit by each of the rules that `supplyLimits` checks, A. */
+export function litAmpsAllowed({ supply: { fuse }, flasher }: Vehicle) {
+  return [
+    {
+      kind: 'fuse-heating',
+      allowedAmps: (fuse.ratedAmps * FUSE_CONTINUOUS_SHARE) / Math.sqrt(flasher.onFraction),
+    },
+    { kind: 'fuse-lit', allowedAmps: fuse.ratedAmps },
+    { kind: 'relay', allowedAmps: flasher.ratedAmps },
+  ] as const;
+}
 
 /**
  * Fuse and relay against the lit current of hazard. A fuse is judged twice: by the heating (RMS) current

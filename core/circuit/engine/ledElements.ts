@@ -3,11 +3,11 @@ import { emissionFor, forwardVolts } from './junction.ts';
 import { type Element, FLOATING_OHMS } from './netlist.ts';
 
 /** A silicon input diode: about 0.7 V at lamp currents (typical). */
-const INPUT_DIODE = { saturationAmps: 1e-8, emission: 1.6 };
+export const INPUT_DIODE = { saturationAmps: 1e-8, emission: 1.6 };
 /** An LED string's saturation current; its emission coefficient is fitted to its forward volts. */
 const STRING_SATURATION = 1e-14;
 /** Volts over which a linear regulator comes up to its current (typical). */
-const REGULATOR_KNEE = 0.3;
+export const REGULATOR_KNEE = 0.3;
 
 /**
  * The inside of an LED bulb between two contacts: input diode or bridge, ballast, string, and its built-in
@@ -51,6 +51,12 @@ export function ledElements(part: LedPart, id: string, a: string, b: string): El
   ];
 }
 
+/** A string of LEDs that has its forward volts at a current. */
+export function ledString(id: string, a: string, b: string, volts: number, amps: number): Element {
+  const emission = emissionFor(STRING_SATURATION, volts, amps);
+  return { kind: 'diode', id, a, b, saturationAmps: STRING_SATURATION, emission };
+}
+
 function ballastElements(
   part: LedPart,
   id: string,
@@ -79,14 +85,7 @@ function ballastElements(
     );
   }
   const middle = `${id}.string`;
-  const string: Element = {
-    kind: 'diode',
-    id: `${id}.led`,
-    a: middle,
-    b: minus,
-    saturationAmps: STRING_SATURATION,
-    emission: emissionFor(STRING_SATURATION, ballast.forwardVolts, amps),
-  };
+  const string = ledString(`${id}.led`, middle, minus, ballast.forwardVolts, amps);
   const series: Element =
     ballast.kind === 'series-resistor'
       ? { kind: 'resistor', id: `${id}.ballast`, a: plus, b: middle, ohms: headroom / amps }

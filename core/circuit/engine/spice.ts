@@ -46,7 +46,7 @@ export function spiceText(request: SpiceRequest): string {
   lines.push(...controlLines(netlist, drives));
   const printed = [
     ...request.volts.map(({ node }) => `v(${names.node(node)})`),
-    ...request.amps.map(({ name }) => `i(vm_${slug(name)})`),
+    ...request.amps.map(({ name }) => `i(vm_${spiceName(name)})`),
   ];
   if (analysis.kind === 'op') lines.push('.op', `.save ${printed.join(' ')}`);
   else {
@@ -55,7 +55,7 @@ export function spiceText(request: SpiceRequest): string {
       `.print tran ${printed.join(' ')}`,
       ...(request.measures ?? []).map(
         ({ name, of, atSeconds }) =>
-          `.meas tran ${slug(name)} FIND ${spiceVector(netlist, of)} AT=${number(atSeconds)}`,
+          `.meas tran ${spiceName(name)} FIND ${spiceVector(netlist, of)} AT=${number(atSeconds)}`,
       ),
     );
   }
@@ -67,7 +67,7 @@ export function spiceText(request: SpiceRequest): string {
 export function spiceVector(netlist: Netlist, quantity: { node: string } | { meter: string }): string {
   return 'node' in quantity
     ? `v(${new SpiceNames(netlist).node(quantity.node)})`
-    : `i(vm_${slug(quantity.meter)})`;
+    : `i(vm_${spiceName(quantity.meter)})`;
 }
 
 /** SPICE ignores case and dislikes dots and dashes; two nodes that would then be one get a number. */
@@ -77,7 +77,7 @@ class SpiceNames {
   constructor(netlist: Netlist) {
     const taken = new Set<string>(['0']);
     for (const node of nodesOf(netlist)) {
-      const plain = /^[a-z]/.test(slug(node)) ? slug(node) : `n${slug(node)}`;
+      const plain = /^[a-z]/.test(spiceName(node)) ? spiceName(node) : `n${spiceName(node)}`;
       let name = plain;
       for (let again = 2; taken.has(name); again += 1) name = `${plain}_${again}`;
       taken.add(name);
@@ -97,13 +97,13 @@ function elementLines(
   meter: string | undefined,
   transient: boolean,
 ): string[] {
-  const tag = `${index + 1}_${slug(element.id)}`;
+  const tag = `${index + 1}_${spiceName(element.id)}`;
   const a = names.node(element.a);
   let b = names.node(element.b);
   const lines: string[] = [];
   if (meter !== undefined) {
     const behind = `meter${tag}`;
-    lines.push(`Vm_${slug(meter)} ${behind} ${b} DC 0`);
+    lines.push(`Vm_${spiceName(meter)} ${behind} ${b} DC 0`);
     b = behind;
   }
   switch (element.kind) {
@@ -143,7 +143,7 @@ function elementLines(
     case 'switch':
       return [
         ...lines,
-        `S${tag} ${a} ${b} ctl_${slug(element.control)} 0 sm${tag}`,
+        `S${tag} ${a} ${b} ctl_${spiceName(element.control)} 0 sm${tag}`,
         `.model sm${tag} SW(VT=0.5 VH=0 RON=${number(element.closedOhms)} ROFF=${number(OPEN_OHMS)})`,
       ];
   }
@@ -193,14 +193,15 @@ function controlLines(netlist: Netlist, drives: SpiceRequest['drives']): string[
   );
   return [...controls].map((control) => {
     const drive = drives[control] ?? { kind: 'held', on: false };
-    const name = slug(control);
+    const name = spiceName(control);
     return drive.kind === 'held'
       ? `Vc_${name} ctl_${name} 0 DC ${drive.on ? 1 : 0}`
       : `Vc_${name} ctl_${name} 0 PULSE(0 1 0 1e-6 1e-6 ${number(drive.onSeconds)} ${number(drive.periodSeconds)})`;
   });
 }
 
-function slug(text: string): string {
+/** A name of letters, digits and underscores, as SPICE takes it. */
+export function spiceName(text: string): string {
   return text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '_');
 }
 

@@ -1,4 +1,4 @@
-import { emissionFor } from './junction.ts';
+import { INPUT_DIODE, ledString, REGULATOR_KNEE } from './ledElements.ts';
 import type { Element } from './netlist.ts';
 import { FLOATING_OHMS } from './netlist.ts';
 
@@ -27,10 +27,6 @@ export type TwinTopology =
     }
   /** both through diodes into one converter: whichever feed is higher carries it */
   | { kind: 'shared-converter'; watts: number; startVolts: number };
-
-const INPUT_DIODE = { saturationAmps: 1e-8, emission: 1.6 };
-const STRING_SATURATION = 1e-14;
-const REGULATOR_KNEE = 0.3;
 
 /** The inside of a twin-level LED bulb between its bright contact, its dim contact and earth. */
 export function twinLedElements(
@@ -62,14 +58,7 @@ export function twinLedElements(
   }
   const amps = topology.kind === 'own-resistors' ? topology.atAmps : topology.amps;
   const below = topology.kind === 'own-resistors' ? earth : `${id}.below`;
-  const string: Element = {
-    kind: 'diode',
-    id: `${id}.led`,
-    a: `${id}.string`,
-    b: below,
-    saturationAmps: STRING_SATURATION,
-    emission: emissionFor(STRING_SATURATION, topology.forwardVolts, amps),
-  };
+  const string = ledString(`${id}.led`, `${id}.string`, below, topology.forwardVolts, amps);
   const inputs: Element[] = [
     diode('d1', bright, behindBright),
     { kind: 'resistor', id: `${id}.r1`, a: behindBright, b: joint, ohms: topology.brightOhms },

@@ -1,5 +1,5 @@
-import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
-import type { LoadResistorCure, ResistorPiece } from '../../model/job.ts';
+import { networkOhms, parallelOhms } from '../../circuit/resistorNetwork.ts';
+import type { LoadResistorCure } from '../../model/job.ts';
 import type { Vehicle } from '../../model/vehicle.ts';
 import { amps, ohms, volts, watts } from '../../quantities/format.ts';
 import { chargingVolts } from '../../verdict/workingPoints.ts';
@@ -76,9 +76,7 @@ function fine(value: number): string {
 
 function chosenLines(vehicle: Vehicle, cure: LoadResistorCure): ArithmeticLine[] {
   const pieces = cure.networks.flatMap((network) => network.pieces);
-  const together = parallelOhms(
-    cure.networks.map((network) => networkValue(network.connection, network.pieces)),
-  );
+  const together = parallelOhms(cure.networks.map((network) => networkOhms(network)));
   const tolerance = Math.max(...pieces.map((piece) => piece.tolerance));
   const high = chargingVolts(vehicle.systemVolts);
   const percent = Math.round(tolerance * 100);
@@ -91,7 +89,7 @@ function chosenLines(vehicle: Vehicle, cure: LoadResistorCure): ArithmeticLine[]
     result: ohms(together * (1 + tolerance)),
   });
   for (const network of cure.networks) {
-    const value = networkValue(network.connection, network.pieces);
+    const value = networkOhms(network);
     lines.push({
       label: `Heat while lit at ${volts(high)}, ${lampName(vehicle, network.lampId)}`,
       working: `${high.toFixed(1)}² ÷ ${ohms(value)}`,
@@ -105,11 +103,6 @@ function chosenLines(vehicle: Vehicle, cure: LoadResistorCure): ArithmeticLine[]
     result: watts(lit * vehicle.flasher.onFraction),
   });
   return lines;
-}
-
-function networkValue(connection: 'parallel' | 'series', pieces: readonly ResistorPiece[]): number {
-  const values = pieces.map((piece) => piece.ohms);
-  return connection === 'series' ? seriesOhms(values) : parallelOhms(values);
 }
 
 /** `6 Ω and 6 Ω side by side`, `1.5 Ω and 1.5 Ω in a row`. */

@@ -1,6 +1,6 @@
 import type { Side, TurnCircuit } from '../../model/vehicle.ts';
 import { type LitState, leadOhms, type TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { FUSE_CONTINUOUS_SHARE } from '../../verdict/limits.ts';
+import { litAmpsAllowed } from '../../verdict/limits.ts';
 import { outageBand } from '../../verdict/outageBand.ts';
 import { type WorkingPoint, workingPoints } from '../../verdict/workingPoints.ts';
 
@@ -98,21 +98,21 @@ function needAt(
 }
 
 function lowerLimit(fitted: TurnNetwork): Pick<OhmsInterval, 'minOhms' | 'minSetBy' | 'allowedAmps'> {
-  const { supply, flasher, circuits, systemVolts } = fitted.vehicle;
+  const { circuits, systemVolts } = fitted.vehicle;
   const sides: Side[] = circuits.map((circuit) => circuit.side);
-  const heating = (supply.fuse.ratedAmps * FUSE_CONTINUOUS_SHARE) / Math.sqrt(flasher.onFraction);
-  const limits = [
-    { minSetBy: 'fuse-heating' as const, allowedAmps: heating },
-    { minSetBy: 'fuse-lit' as const, allowedAmps: supply.fuse.ratedAmps },
-    { minSetBy: 'relay' as const, allowedAmps: flasher.ratedAmps },
-  ];
-  const tightest = limits.reduce((tight, each) => (each.allowedAmps < tight.allowedAmps ? each : tight));
+  const tightest = litAmpsAllowed(fitted.vehicle).reduce((tight, each) =>
+    each.allowedAmps < tight.allowedAmps ? each : tight,
+  );
   const over = (ohms: number) =>
     workingPoints(systemVolts).some(({ volts: emfVolts }) => {
       const state: LitState = { emfVolts, sides, trial: { ohms, at: 'side-feed' } };
       return fitted.solve(state).totalAmps > tightest.allowedAmps;
     });
-  return { ...tightest, minOhms: over(MOST_OHMS) ? Number.POSITIVE_INFINITY : lastTrue(over) };
+  return {
+    minSetBy: tightest.kind,
+    allowedAmps: tightest.allowedAmps,
+    minOhms: over(MOST_OHMS) ? Number.POSITIVE_INFINITY : lastTrue(over),
+  };
 }
 
 /** The largest ohms for which a condition, true for small ohms and false for large, is still true. */

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import type { ResistorPlan } from '../../../core/cures/loadResistor/plan.ts';
 import type { ResistorChoice } from '../../../core/cures/loadResistor/search.ts';
 import type { LoadResistorCure } from '../../../core/model/job.ts';
-import { ohms, watts } from '../../../core/quantities/format.ts';
+import { ohms, volts, watts } from '../../../core/quantities/format.ts';
+import { chargingVolts } from '../../../core/verdict/workingPoints.ts';
 import { useWorkspace } from '../../job/workspace.ts';
 import { price } from '../../ui/money.ts';
 import classes from './ResistorTable.module.css';
@@ -97,9 +98,8 @@ export function ResistorTable({
       <p className={classes.note}>
         {search.choices.length} sets hold at every volt, tolerance counted, of{' '}
         {search.examined.toLocaleString('en')} looked at. Watts at{' '}
-        {job.vehicle.systemVolts === 24 ? '28.8' : job.vehicle.systemVolts === 6 ? '7.2' : '14.4'} V,
-        computed; printed watts hold on metal only. On the shelf first, then nearest to one a bulb, then least
-        heat. Prices in the shop’s currency.
+        {volts(chargingVolts(job.vehicle.systemVolts))}, computed; printed watts hold on metal only. On the
+        shelf first, then nearest to one a bulb, then least heat. Prices in the shop’s currency.
       </p>
       <div className={classes.actions}>
         {search.choices.length > FIRST_SHOWN && (

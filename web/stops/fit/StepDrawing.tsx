@@ -2,14 +2,13 @@ import { networkOhms } from '../../../core/circuit/resistorNetwork.ts';
 import type { Job } from '../../../core/model/job.ts';
 import type { FitStep } from '../../../core/order/fitSteps.ts';
 import { ohms, watts } from '../../../core/quantities/format.ts';
+import { networksOf } from '../../../core/vehicle/fitment.ts';
 import classes from './StepDrawing.module.css';
 
 /** The picture beside a step: where the resistor goes between feed, earth and lamp. */
 export function StepDrawing({ step, job }: { step: FitStep; job: Job }) {
   if (step.drawing !== 'resistor' || !step.lampId) return null;
-  const network = Object.values(job.cures)
-    .flatMap((cure) => cure?.networks ?? [])
-    .find((each) => each.lampId === step.lampId);
+  const network = networksOf(job).find((each) => each.lampId === step.lampId);
   if (!network) return null;
   const lamp = job.vehicle.lamps.find((each) => each.id === step.lampId);
   const parts = network.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
