@@ -10,10 +10,16 @@ export interface BaseRecord {
   release: string;
   /** a bulb that goes in only one way cannot be turned round when an LED stays dark */
   reversible: boolean;
+  /** made for two filaments */
+  twin?: true;
+  /** a headlamp or fog capsule: its light must sit exactly where the filament did */
+  capsule?: true;
   source: string;
 }
 
 const twist = 'Push in, turn 30 to 90° anticlockwise, draw out.';
+const capsule = 'Unplug, ease the spring clip aside, draw out. Never touch the glass.';
+const turnFoot = 'Unplug, turn the foot about 45° anticlockwise, draw out. Never touch the glass.';
 const pull = 'Draw straight out of the holder.';
 
 export const BASES: readonly BaseRecord[] = [
@@ -39,6 +45,7 @@ export const BASES: readonly BaseRecord[] = [
     recognise: 'Two pins opposite at different heights, two contacts; goes in one way only.',
     release: twist,
     reversible: false,
+    twin: true,
     source: SOURCES.iec60061,
   },
   {
@@ -63,6 +70,7 @@ export const BASES: readonly BaseRecord[] = [
     recognise: 'Glass wedge in a plastic skirt, four contacts.',
     release: pull,
     reversible: true,
+    twin: true,
     source: SOURCES.iec60061,
   },
   {
@@ -80,6 +88,7 @@ export const BASES: readonly BaseRecord[] = [
       'Plastic wedge with side catches, four contacts. Standard or CK wiring: check the earth contacts.',
     release: pull,
     reversible: true,
+    twin: true,
     source: SOURCES.iec60061,
   },
   {
@@ -104,6 +113,56 @@ export const BASES: readonly BaseRecord[] = [
     recognise: 'Tube with a pointed cap at each end; sold by length.',
     release: 'Ease one spring clip back and lift out.',
     reversible: true,
+    source: SOURCES.iec60061,
+  },
+  {
+    id: 'PK22s',
+    name: 'Prefocus 22 mm, fog capsule',
+    recognise: 'Metal disc with a short lead; the filament lies across.',
+    release: capsule,
+    reversible: false,
+    capsule: true,
+    source: SOURCES.iec60061,
+  },
+  ...(
+    [
+      [
+        'P14.5s',
+        'Prefocus 14.5 mm',
+        'Metal disc with one cut-out, one flat blade behind; the filament lies along.',
+      ],
+      ['PX26d', 'Prefocus 26 mm', 'Metal disc with a cut-out, two flat blades side by side.'],
+      [
+        'PGJ19-2',
+        'Prefocus 19 mm, plastic foot',
+        'Plastic foot at a right angle with its own plug and a rubber ring.',
+      ],
+      ['P20d', 'Prefocus 20 mm, plastic foot', 'Plastic foot at a right angle, three tabs, rubber ring.'],
+      [
+        'P22d',
+        'Prefocus 22 mm, plastic foot',
+        'Plastic foot at a right angle, three tabs of other widths, rubber ring.',
+      ],
+    ] as const
+  ).map(
+    ([id, name, recognise]): BaseRecord => ({
+      id,
+      name,
+      recognise,
+      release: id.startsWith('PGJ') || (id.endsWith('d') && id.startsWith('P2')) ? turnFoot : capsule,
+      reversible: false,
+      capsule: true,
+      source: SOURCES.iec60061,
+    }),
+  ),
+  {
+    id: 'P43t',
+    name: 'Prefocus 43 mm, two filaments',
+    recognise: 'Metal ring with three tabs, three flat blades: dipped and main beam in one capsule.',
+    release: capsule,
+    reversible: false,
+    twin: true,
+    capsule: true,
     source: SOURCES.iec60061,
   },
 ];

@@ -1,6 +1,7 @@
 import type { Bulb, FilamentRating } from '../model/bulb.ts';
 import { SAE_BULBS } from './bulbsSae.ts';
 import { UN_BULBS } from './bulbsUn.ts';
+import { fold } from './fold.ts';
 
 export const BULBS: readonly Bulb[] = [...UN_BULBS, ...SAE_BULBS];
 
@@ -53,11 +54,4 @@ function rankOf(bulb: Bulb, wanted: string): number {
   if (names.some((name) => name.startsWith(wanted))) return 2;
   if (fold(bulb.base).startsWith(wanted)) return 3;
   return Number.POSITIVE_INFINITY;
-}
-
-function fold(text: string): string {
-  return text
-    .toLowerCase()
-    .replaceAll('×', 'x')
-    .replace(/[\s./-]/g, '');
 }

@@ -6,7 +6,10 @@ interface Row {
   number: string;
   base: BaseId;
   interchange?: string;
+  systemVolts?: 6;
   names?: readonly string[];
+  /** length over all and width of the glass, mm; glass is numbered in eighths of an inch */
+  size: readonly [lengthMm: number, glassMm: number];
   filaments: readonly (readonly [
     role: FilamentRating['role'],
     volts: number,
@@ -16,9 +19,16 @@ interface Row {
 }
 
 const ROWS: readonly Row[] = [
-  { number: '1156', base: 'BA15s', interchange: 'single-bayonet-21w', filaments: [['only', 12.8, 2.1, 32]] },
+  {
+    number: '1156',
+    size: [50.8, 25.4],
+    base: 'BA15s',
+    interchange: 'single-bayonet-21w',
+    filaments: [['only', 12.8, 2.1, 32]],
+  },
   {
     number: '1157',
+    size: [50.8, 25.4],
     base: 'BAY15d',
     interchange: 'twin-bayonet-21w',
     filaments: [
@@ -26,26 +36,92 @@ const ROWS: readonly Row[] = [
       ['dim', 14, 0.59, 3],
     ],
   },
-  { number: '3156', base: 'W2.5x16d', filaments: [['only', 12.8, 2.1, 32]] },
+  { number: '3156', size: [53, 25.4], base: 'W2.5x16d', filaments: [['only', 12.8, 2.1, 32]] },
   {
     number: '3157',
+    size: [53, 25.4],
     base: 'W2.5x16q',
     filaments: [
       ['bright', 12.8, 2.1, 32],
       ['dim', 14, 0.59, 3],
     ],
   },
-  { number: '194', base: 'W2.1x9.5d', interchange: 'wedge-5w', filaments: [['only', 14, 0.27, 2]] },
-  { number: '168', base: 'W2.1x9.5d', interchange: 'wedge-5w', filaments: [['only', 14, 0.35, 3]] },
-  { number: '921', base: 'W2.1x9.5d', interchange: 'wedge-16w', filaments: [['only', 12.8, 1.4, 21]] },
-  { number: '912', base: 'W2.1x9.5d', filaments: [['only', 12.8, 1.0, 12]] },
-  { number: '1141', base: 'BA15s', filaments: [['only', 12.8, 1.44, 21]] },
-  { number: '67', base: 'BA15s', filaments: [['only', 13.5, 0.59, 4]] },
-  { number: '89', base: 'BA15s', filaments: [['only', 13, 0.58, 6]] },
-  { number: '211-2', base: 'SV8.5', names: ['festoon 41 mm'], filaments: [['only', 12.8, 0.97, 12]] },
-  { number: '578', base: 'SV8.5', names: ['festoon 41 mm'], filaments: [['only', 12.8, 0.78, 9]] },
-  { number: '37', base: 'W2x4.6d', filaments: [['only', 14, 0.09, 0.5]] },
-  { number: '74', base: 'W2x4.6d', filaments: [['only', 14, 0.1, 0.7]] },
+  {
+    number: '194',
+    size: [26.9, 10.3],
+    base: 'W2.1x9.5d',
+    interchange: 'wedge-5w',
+    filaments: [['only', 14, 0.27, 2]],
+  },
+  {
+    number: '168',
+    size: [26.9, 10.3],
+    base: 'W2.1x9.5d',
+    interchange: 'wedge-5w',
+    filaments: [['only', 14, 0.35, 3]],
+  },
+  {
+    number: '921',
+    size: [36.6, 15.9],
+    base: 'W2.1x9.5d',
+    interchange: 'wedge-16w',
+    filaments: [['only', 12.8, 1.4, 21]],
+  },
+  { number: '912', size: [36.6, 15.9], base: 'W2.1x9.5d', filaments: [['only', 12.8, 1.0, 12]] },
+  { number: '1141', size: [50.8, 25.4], base: 'BA15s', filaments: [['only', 12.8, 1.44, 21]] },
+  { number: '67', size: [36.5, 19], base: 'BA15s', filaments: [['only', 13.5, 0.59, 4]] },
+  { number: '89', size: [36.5, 19], base: 'BA15s', filaments: [['only', 13, 0.58, 6]] },
+  {
+    number: '211-2',
+    size: [41.3, 9.5],
+    base: 'SV8.5',
+    names: ['festoon 41 mm'],
+    filaments: [['only', 12.8, 0.97, 12]],
+  },
+  {
+    number: '578',
+    size: [41.3, 9.5],
+    base: 'SV8.5',
+    names: ['festoon 41 mm'],
+    filaments: [['only', 12.8, 0.78, 9]],
+  },
+  {
+    number: '561',
+    size: [44.5, 9.5],
+    base: 'SV8.5',
+    names: ['festoon 44 mm'],
+    filaments: [['only', 12.8, 0.97, 12]],
+  },
+  {
+    number: '212-2',
+    size: [41.3, 9.5],
+    base: 'SV8.5',
+    names: ['festoon 41 mm'],
+    filaments: [['only', 13.5, 0.74, 6]],
+  },
+  {
+    number: '3175',
+    size: [31, 10],
+    base: 'SV8.5',
+    names: ['festoon 31 mm'],
+    filaments: [['only', 12.8, 0.78, 7]],
+  },
+  { number: '37', size: [20.6, 5.6], base: 'W2x4.6d', filaments: [['only', 14, 0.09, 0.5]] },
+  { number: '53', size: [23.8, 11.1], base: 'BA9s', filaments: [['only', 14.4, 0.12, 1]] },
+  // 6 V, for vehicles from before the middle of the 1950s and small motorcycles.
+  { number: '1129', size: [50.8, 25.4], base: 'BA15s', systemVolts: 6, filaments: [['only', 6.4, 2.63, 21]] },
+  {
+    number: '1154',
+    size: [50.8, 25.4],
+    base: 'BAY15d',
+    systemVolts: 6,
+    filaments: [
+      ['bright', 6.4, 2.63, 21],
+      ['dim', 7, 0.75, 3],
+    ],
+  },
+  { number: '63', size: [36.5, 19], base: 'BA15s', systemVolts: 6, filaments: [['only', 7, 0.63, 3]] },
+  { number: '74', size: [20.6, 5.6], base: 'W2x4.6d', filaments: [['only', 14, 0.1, 0.7]] },
 ];
 
 export const SAE_BULBS: readonly Bulb[] = ROWS.map((row) => ({
@@ -53,8 +129,10 @@ export const SAE_BULBS: readonly Bulb[] = ROWS.map((row) => ({
   names: [row.number, ...(row.names ?? [])],
   system: 'SAE',
   base: row.base,
-  systemVolts: 12,
+  systemVolts: row.systemVolts ?? 12,
   glass: 'clear',
+  lengthMm: row.size[0],
+  glassMm: row.size[1],
   filaments: row.filaments.map(([role, testVolts, amps, candela]) => ({
     role,
     testVolts,
@@ -64,5 +142,5 @@ export const SAE_BULBS: readonly Bulb[] = ROWS.map((row) => ({
     lumens: 4 * Math.PI * candela,
   })),
   ...(row.interchange ? { interchange: row.interchange } : {}),
-  source: SOURCES.saeMiniature,
+  source: `${SOURCES.saeMiniature}; ${SOURCES.sizes}`,
 }));

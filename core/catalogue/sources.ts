@@ -5,4 +5,5 @@ export const SOURCES = {
   iec60061: 'IEC 60061-1 lamp caps (from memory)',
   iec60063: 'IEC 60063 preferred number series (from memory)',
   tradeNumbers: 'British trade numbers, common practice (from memory)',
+  sizes: 'sizes typical of the kind (from memory)',
 } as const;
