@@ -5,7 +5,15 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
-import { JOB_FILE_MAX_BYTES, type JobFile, jobFileOf, readJobFile, writeJobFile } from './jobFile.ts';
+import { TurnJudge } from '../verdict/judge.ts';
+import {
+  JOB_FILE_MAX_BYTES,
+  JOB_FILE_VERSION,
+  type JobFile,
+  jobFileOf,
+  readJobFile,
+  writeJobFile,
+} from './jobFile.ts';
 
 const finished = demoJobs()[2] as Job;
 const file = jobFileOf(finished, DEMO_SHELF, '2026-11-25T10:00:00.000Z');
@@ -23,6 +31,63 @@ describe('job files', () => {
       const written = jobFileOf(job, DEMO_SHELF, '2026-11-25T10:00:00.000Z');
       expect(readJobFile(writeJobFile(written))).toEqual({ ok: true, file: written });
     }
+  });
+
+  it('are read in their first version too: the same verdict from the same vehicle', () => {
+    const text = readFileSync(
+      new URL('../../tests/fixtures/job-version-1.vumble.json', import.meta.url),
+      'utf8',
+    );
+    const result = readJobFile(text);
+    if (!result.ok) throw new Error(result.problems.join());
+    const { job, parts } = result.file;
+    expect(result.file.version).toBe(JOB_FILE_VERSION);
+    const verdict = new TurnJudge(job, parts, 'cured').verdict();
+    const today = new TurnJudge(finished, DEMO_SHELF, 'cured').verdict();
+    expect(verdict.circuits[0]?.worst.amps.nominal).toBeCloseTo(
+      today.circuits[0]?.worst.amps.nominal ?? 0,
+      6,
+    );
+    expect(verdict.state).toBe('holds');
+  });
+
+  it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {
+    for (const job of [
+      {},
+      { vehicle: {} },
+      { vehicle: { supply: {} } },
+      { vehicle: { supply: { fuse: 1 } } },
+    ]) {
+      const result = readJobFile(JSON.stringify({ ...file, version: 1, job }));
+      expect(result.ok).toBe(false);
+    }
+  });
+
+  it.each<[string, (draft: JobFile) => unknown, RegExp]>([
+    [
+      'a circuit on a fuse that is not there',
+      (draft) => draft.job.vehicle.circuits.forEach((each) => (each.from = { by: 'switch', fuseId: 'none' })),
+      /fuse "none"/,
+    ],
+    [
+      'an output without a controller',
+      (draft) => draft.job.vehicle.circuits.forEach((each) => (each.from = { by: 'output' })),
+      /no controller has one/,
+    ],
+    ['a pilot that is no lamp', (draft) => void (draft.job.vehicle.pilot = { lampId: 'none' }), /"none"/],
+    ['no turn circuit', (draft) => draft.job.vehicle.circuits.splice(0, 2), /no turn circuit/],
+    [
+      'a cure with a part nobody has',
+      (draft) => draft.job.vehicleCures.push({ kind: 'decoder', lampId: 'rear-left', partId: 'gone' }),
+      /part "gone"/,
+    ],
+    [
+      'an earth point nobody has',
+      (draft) => draft.job.vehicle.lamps.forEach((lamp) => (lamp.earthPoint = 'moon')),
+      /earth point "moon"/,
+    ],
+  ])('refuse %s', (_, change, reason) => {
+    expect(problemsOf((draft) => void change(draft))).toMatch(reason);
   });
 
   it('carry only the LEDs they chose', () => {
@@ -58,8 +123,8 @@ describe('job files', () => {
   });
 
   it('says where a value is wrong', () => {
-    expect(problemsOf((draft) => void (draft.job.vehicle.supply.fuse.ratedAmps = -3))).toContain(
-      'job.vehicle.supply.fuse.ratedAmps',
+    expect(problemsOf((draft) => void ((draft.job.vehicle.fuses[0] ?? never()).ratedAmps = -3))).toContain(
+      'job.vehicle.fuses.0.ratedAmps',
     );
     expect(problemsOf((draft) => ({ ...draft, extra: 1 }))).toContain('extra');
     expect(

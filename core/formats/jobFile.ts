@@ -1,12 +1,17 @@
 import { z } from 'zod';
-import { bulbById } from '../catalogue/bulbs.ts';
 import { ledElements } from '../circuit/engine/ledElements.ts';
+import { twinTopology } from '../circuit/engine/twinLedElements.ts';
 import { Moment } from '../model/fields.ts';
 import { Job } from '../model/job.ts';
 import { type LedPart, Part, type Shelf } from '../model/part.ts';
+import { upgradeJob } from '../model/upgradeJob.ts';
+import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 1;
+export const JOB_FILE_VERSION = 3;
+/** Read too: the second has all of its shape in today's, the first is brought up to it. */
+const SECOND_VERSION = 2;
+const FIRST_VERSION = 1;
 /** Larger than any honest job without photographs, bytes. */
 export const JOB_FILE_MAX_BYTES = 2_000_000;
 const MAX_DEPTH = 24;
@@ -23,11 +28,18 @@ export type JobFile = z.infer<typeof JobFile>;
 
 export type JobFileResult = { ok: true; file: JobFile } | { ok: false; problems: readonly string[] };
 
-/** A job with the parts of the shelf that bear on it: every LED it chose, and every resistor and consumable. */
+/** A job with the parts of the shelf that bear on it: the LEDs it chose, and everything that could cure it. */
 export function jobFileOf(job: Job, shelf: Shelf, exportedAt: string): JobFile {
-  const chosen = new Set(Object.values(job.chosen));
-  const parts = shelf.filter((part) => part.kind !== 'led' || chosen.has(part.id));
-  return { format: JOB_FILE_FORMAT, version: JOB_FILE_VERSION, exportedAt, job, parts };
+  return { format: JOB_FILE_FORMAT, version: JOB_FILE_VERSION, exportedAt, job, parts: partsOf(job, shelf) };
+}
+
+/** The parts of a shelf that bear on a job: the LEDs it chose, and everything that could cure it. */
+export function partsOf(job: Job, shelf: Shelf): Part[] {
+  const chosen = new Set([
+    ...Object.values(job.chosen),
+    ...(job.findings ?? []).flatMap((finding) => Object.values(finding.fitted)),
+  ]);
+  return shelf.filter((part) => (part.kind !== 'led' && part.kind !== 'whole-lamp') || chosen.has(part.id));
 }
 
 export function writeJobFile(file: JobFile): string {
@@ -57,9 +69,12 @@ export function readJobFile(text: string): JobFileResult {
   if (!kind.success || kind.data.format !== JOB_FILE_FORMAT) {
     return refuse(`This is not a Vumble job: it does not begin with "format": "${JOB_FILE_FORMAT}".`);
   }
-  if (kind.data.version !== JOB_FILE_VERSION) {
+  if (kind.data.version === FIRST_VERSION)
+    data = { ...kind.data, version: JOB_FILE_VERSION, job: upgradeJob((kind.data as { job?: unknown }).job) };
+  else if (kind.data.version === SECOND_VERSION) data = { ...kind.data, version: JOB_FILE_VERSION };
+  else if (kind.data.version !== JOB_FILE_VERSION) {
     return refuse(
-      `The file is version ${kind.data.version}; this Vumble reads version ${JOB_FILE_VERSION}. Update Vumble, or export it again.`,
+      `The file is version ${kind.data.version}; this Vumble reads versions ${FIRST_VERSION} to ${JOB_FILE_VERSION}. Update Vumble, or export it again.`,
     );
   }
   const parsed = JobFile.safeParse(data);
@@ -70,43 +85,22 @@ export function readJobFile(text: string): JobFileResult {
 
 /** What does not hang together in a job whose shape is right. */
 export function jobProblems(job: Job, parts: Shelf): string[] {
-  const { vehicle } = job;
-  const lampIds = vehicle.lamps.map((lamp) => lamp.id);
-  const circuitIds = vehicle.circuits.map((circuit) => circuit.id);
-  const problems: string[] = [
-    ...repeated(lampIds, 'lamp'),
-    ...repeated(circuitIds, 'circuit'),
+  const problems = vehicleProblems(job.vehicle);
+  const lampIds = job.vehicle.lamps.map((lamp) => lamp.id);
+  const circuitIds = job.vehicle.circuits.map((circuit) => circuit.id);
+  problems.push(
     ...repeated(
       parts.map((part) => part.id),
       'part',
     ),
-    ...repeated(
-      vehicle.circuits.map((circuit) => circuit.side),
-      'turn circuit for side',
-    ),
-    ...repeated(
-      vehicle.circuits.flatMap((circuit) => circuit.lampIds),
-      'circuit for lamp',
-    ),
-  ];
+  );
   const lampKnown = (id: string, where: string) => {
     if (!lampIds.includes(id)) problems.push(`${where} names lamp "${id}", which the vehicle does not have.`);
   };
-  for (const lamp of vehicle.lamps) {
-    bulbKnown(lamp.stockBulb, `vehicle.lamps ${lamp.id}`, problems);
-    if (lamp.access.minutes[0] > lamp.access.minutes[1]) {
-      problems.push(`vehicle.lamps ${lamp.id}: its access time runs backwards. Put the shorter time first.`);
-    }
-  }
-  for (const circuit of vehicle.circuits) {
-    for (const id of circuit.lampIds) lampKnown(id, `circuit ${circuit.id}`);
-    const lamps = vehicle.lamps.filter((lamp) => circuit.lampIds.includes(lamp.id));
-    if (!lamps.some((lamp) => lamp.role === 'main')) {
-      problems.push(
-        `circuit ${circuit.id} has no main lamp, so nothing tells when a bulb is missing. Mark one as main.`,
-      );
-    }
-  }
+  const circuitKnown = (id: string, where: string) => {
+    if (!circuitIds.includes(id))
+      problems.push(`${where} names circuit "${id}", which the vehicle does not have.`);
+  };
   for (const [lampId, bulbId] of Object.entries(job.identified)) {
     lampKnown(lampId, 'job.identified');
     bulbKnown(bulbId, `job.identified ${lampId}`, problems);
@@ -114,36 +108,45 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
   for (const lampId of Object.keys(job.lookOver.lamps)) lampKnown(lampId, 'job.lookOver');
   for (const [lampId, partId] of Object.entries(job.chosen)) {
     lampKnown(lampId, 'job.chosen');
-    const part = parts.find((each): each is LedPart => each.id === partId && each.kind === 'led');
+    const part = parts.find(
+      (each) => each.id === partId && (each.kind === 'led' || each.kind === 'whole-lamp'),
+    );
     if (partId !== null && !part)
       problems.push(`job.chosen ${lampId} names LED "${partId}", which is not among the parts.`);
   }
   for (const [circuitId, cure] of Object.entries(job.cures)) {
-    if (!circuitIds.includes(circuitId))
-      problems.push(`job.cures names circuit "${circuitId}", which the vehicle does not have.`);
+    circuitKnown(circuitId, 'job.cures');
     for (const network of cure?.networks ?? []) lampKnown(network.lampId, `job.cures ${circuitId}`);
+  }
+  for (const finding of job.findings ?? []) {
+    circuitKnown(finding.circuitId, `job.findings ${finding.id}`);
+    for (const lampId of [...Object.keys(finding.fitted), ...finding.out])
+      lampKnown(lampId, `job.findings ${finding.id}`);
+    for (const partId of Object.values(finding.fitted))
+      if (partId !== null && !parts.some((part) => part.id === partId))
+        problems.push(`job.findings ${finding.id} names part "${partId}", which is not among the parts.`);
+  }
+  for (const cure of job.vehicleCures) {
+    if ('circuitId' in cure) circuitKnown(cure.circuitId, `job.vehicleCures ${cure.kind}`);
+    if ('lampId' in cure) lampKnown(cure.lampId, `job.vehicleCures ${cure.kind}`);
+    if ('partId' in cure && !parts.some((part) => part.id === cure.partId))
+      problems.push(
+        `job.vehicleCures ${cure.kind} names part "${cure.partId}", which is not among the parts.`,
+      );
   }
   for (const part of parts) if (part.kind === 'led') problems.push(...ledProblems(part));
   return problems.slice(0, 12);
 }
 
-function ledProblems(part: LedPart): string[] {
+/** What contradicts itself in the printed figures of an LED. */
+export function ledProblems(part: LedPart): string[] {
   try {
-    ledElements(part, part.id, 'feed', 'earth');
+    if (part.twin) twinTopology(part);
+    else ledElements(part, part.id, 'feed', 'earth');
     return [];
   } catch (error) {
     return [(error as Error).message];
   }
-}
-
-function bulbKnown(id: string, where: string, problems: string[]): void {
-  if (!bulbById(id)) problems.push(`${where} names bulb "${id}", which is not in the catalogue.`);
-}
-
-function repeated(ids: readonly string[], what: string): string[] {
-  return [...new Set(ids.filter((id, index) => ids.indexOf(id) !== index))].map(
-    (id) => `There is more than one ${what} "${id}".`,
-  );
 }
 
 function issueInWords(issue: z.core.$ZodIssue): string {

@@ -14,6 +14,13 @@ export const BaseId = z.enum([
   'W2.1x9.5d',
   'W2x4.6d',
   'SV8.5',
+  'PK22s',
+  'P14.5s',
+  'P43t',
+  'PX26d',
+  'PGJ19-2',
+  'P20d',
+  'P22d',
 ]);
 export type BaseId = z.infer<typeof BaseId>;
 
@@ -45,6 +52,10 @@ export const Bulb = z.strictObject({
   systemVolts: SystemVolts,
   glass: z.enum(['clear', 'amber']),
   filaments: z.array(FilamentRating).min(1).max(2),
+  /** over all, cap and pins or contacts included; a festoon from tip to tip, mm */
+  lengthMm: z.number().positive().max(200),
+  /** of the glass at its widest, mm */
+  glassMm: z.number().positive().max(60),
   /** bulbs of one group fit each other's sockets and do the same work */
   interchange: Id.optional(),
   source: Line,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DateOrEmpty, Fraction, Id, Line, Moment, Note, Ohms, Volts, Watts } from './fields.ts';
-import { Vehicle } from './vehicle.ts';
+import { Vehicle } from './vehicle/vehicle.ts';
 
 /** The three states a vehicle is compared in. */
 export const Stage = z.enum(['stock', 'leds', 'cured']);
@@ -36,6 +36,30 @@ export const LoadResistorCure = z.strictObject({
 });
 export type LoadResistorCure = z.infer<typeof LoadResistorCure>;
 
+/** A cure that is not a load on a lamp. */
+export const VehicleCure = z.discriminatedUnion('kind', [
+  /** another flasher in the place of the stock one */
+  z.strictObject({ kind: z.literal('flasher-relay'), partId: Id, position: Fraction }),
+  /** a diode from each side to the pilot lamp, whose other end goes to earth */
+  z.strictObject({ kind: z.literal('pilot-diodes') }),
+  /** a resistor from a sensed wire to earth */
+  z.strictObject({ kind: z.literal('bleed-resistor'), circuitId: Id, piece: ResistorPiece }),
+  /** the controller told that LEDs are fitted; `before` is how to go back */
+  z.strictObject({
+    kind: z.literal('controller-setting'),
+    circuitId: Id,
+    setting: z.literal('led'),
+    before: z.literal('filament'),
+    /** what the tool calls it, and the old value as it was read */
+    name: Line.optional(),
+    tool: Line.optional(),
+    keyCycled: z.boolean().optional(),
+    codesCleared: z.boolean().optional(),
+  }),
+  z.strictObject({ kind: z.literal('decoder'), lampId: Id, partId: Id }),
+]);
+export type VehicleCure = z.infer<typeof VehicleCure>;
+
 /** Something seen on the vehicle. Never turned into a fact about the model by itself. */
 export const Observation = z.strictObject({
   id: Id,
@@ -56,14 +80,69 @@ export type Observation = z.infer<typeof Observation>;
 export const StepRecord = z.strictObject({ doneAt: Moment.nullable(), note: Note });
 export type StepRecord = z.infer<typeof StepRecord>;
 
+/** A headlamp or fog capsule as measured for its LED; whatever is left out was not measured. */
+export const CapsuleRecord = z.strictObject({
+  /** planes seen from behind, clockwise from upright, degrees */
+  filamentDegrees: z.number().min(-180).max(180).optional(),
+  ledDegrees: z.number().min(-180).max(180).optional(),
+  /** from the seat to the middle of the light, mm */
+  filamentDepthMm: z.number().min(0).max(120).optional(),
+  ledDepthMm: z.number().min(0).max(120).optional(),
+  /** middle of the lamp above the ground, and lamp to wall, m */
+  heightM: z.number().min(0.2).max(4).optional(),
+  wallM: z.number().min(1).max(50).optional(),
+  /** what was seen to be so */
+  checked: z.array(z.enum(['tabs', 'driver', 'cover', 'aim'])).max(4),
+});
+export type CapsuleRecord = z.infer<typeof CapsuleRecord>;
+
+/** What a watcher did with what was fitted: it narrows where its threshold can be. */
+export const Finding = z.strictObject({
+  id: Id,
+  at: Moment,
+  circuitId: Id,
+  /** what was in each lamp of the circuit: a shelf id, or null for its filament bulb */
+  fitted: z.record(Id, Id.nullable()),
+  networks: z.array(ResistorNetwork).max(12),
+  /** lamps whose bulb was out */
+  out: z.array(Id).max(16),
+  lights: z.boolean(),
+  supplyVolts: Volts,
+  result: z.enum(['normal', 'fast', 'message']),
+  /** taken over from another job of the same model: whose, and in which state of knowledge */
+  from: z.strictObject({ job: Line, at: Moment }).optional(),
+});
+export type Finding = z.infer<typeof Finding>;
+
+/** Something that was tried against a trouble: kept, so that nobody tries it twice. */
+export const Attempt = z.strictObject({
+  id: Id,
+  at: Moment,
+  what: Line,
+  outcome: z.enum(['cured', 'no-change', 'worse', 'accepted']),
+});
+export type Attempt = z.infer<typeof Attempt>;
+
 export const Job = z.strictObject({
   id: Id,
   title: Line,
   createdAt: Moment,
   vehicle: Vehicle,
   lookOver: z.strictObject({
-    lamps: z.record(Id, z.strictObject({ condition: LampCondition, note: Note })),
+    lamps: z.record(
+      Id,
+      z.strictObject({
+        condition: LampCondition,
+        note: Note,
+        /** a new filament bulb on the pick list; where left out, only a dead one is replaced */
+        replace: z.boolean().optional(),
+      }),
+    ),
     warnings: Note,
+    /** functions that were switched on and looked at: a twin lamp works twice */
+    worked: z.array(Id).max(40).optional(),
+    /** what the dash said while a function was worked, by function */
+    messages: z.record(Id, Line).optional(),
   }),
   /** catalogue id of the bulb actually found in each lamp */
   identified: z.record(Id, Id),
@@ -71,8 +150,15 @@ export const Job = z.strictObject({
   chosen: z.record(Id, Id.nullable()),
   /** cure by circuit id; null means "none needed" was decided */
   cures: z.record(Id, LoadResistorCure.nullable()),
+  /** cures of the flasher, the pilot, a sensed wire or an output */
+  vehicleCures: z.array(VehicleCure).max(60),
+  /** headlamp and fog capsules, by lamp */
+  capsules: z.record(Id, CapsuleRecord).optional(),
   fit: z.record(Id, StepRecord),
   observations: z.array(Observation).max(2000),
+  attempts: z.array(Attempt).max(200).optional(),
+  /** what the watcher was seen to do; its band learns from them */
+  findings: z.array(Finding).max(200).optional(),
   handOver: z.strictObject({
     stockBulbsKeptAt: Line,
     warrantyUntil: DateOrEmpty,

@@ -1,5 +1,5 @@
 import type { Job } from './job.ts';
-import type { Vehicle } from './vehicle.ts';
+import type { Vehicle } from './vehicle/vehicle.ts';
 
 /** A job with everything still to do. */
 export function newJob(id: string, title: string, vehicle: Vehicle, createdAt: string): Job {
@@ -12,6 +12,7 @@ export function newJob(id: string, title: string, vehicle: Vehicle, createdAt: s
     identified: {},
     chosen: {},
     cures: {},
+    vehicleCures: [],
     fit: {},
     observations: [],
     handOver: { stockBulbsKeptAt: '', warrantyUntil: '', note: '', filedAt: null },

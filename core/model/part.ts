@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { BaseId } from './bulb.ts';
 import { Fraction, Id, Line, Ohms, Volts, Watts } from './fields.ts';
+import { CircuitKind } from './vehicle/circuit.ts';
+import { NON_WATCHING } from './vehicle/flasher.ts';
 
 const ShelfEntry = {
   id: Id,
@@ -21,12 +23,37 @@ export const Ballast = z.discriminatedUnion('kind', [
 ]);
 export type Ballast = z.infer<typeof Ballast>;
 
+/** How a twin-level bulb joins its bright and its dim input to one string; a datum of the part, or unknown. */
+export const TwinLevels = z.strictObject({
+  topology: z.enum(['own-resistors', 'shared-regulator', 'shared-converter', 'unknown']),
+  /** what it draws from the dim feed alone, at the printed volts */
+  dimWatts: Watts,
+});
+export type TwinLevels = z.infer<typeof TwinLevels>;
+
+/** White while parked, handed over to amber while turning. */
+export const Switchback = z.strictObject({
+  parkColour: z.enum(['white', 'warm']),
+  parkWatts: Watts,
+  parkLumens: z.number().positive().max(20000),
+  /** how long after the last flash the park light stays off, s */
+  holdSeconds: z.number().min(0).max(5),
+});
+
+/** A sequential lamp: its segments come on one after another. */
+export const Sweep = z.strictObject({
+  seconds: z.number().min(0.02).max(2),
+  segments: z.int().min(2).max(12),
+});
+
 export const LedPart = z.strictObject({
   ...ShelfEntry,
   kind: z.literal('led'),
   /** sockets it goes into */
   bases: z.array(BaseId).min(1).max(6),
   colour: z.enum(['amber', 'red', 'white', 'warm']),
+  /** colour temperature of a white one, where the seller prints it, K */
+  kelvin: z.number().min(2500).max(8000).optional(),
   /** what the seller prints: watts at volts */
   watts: Watts,
   atVolts: Volts,
@@ -35,11 +62,65 @@ export const LedPart = z.strictObject({
   ballast: Ballast,
   /** resistor inside the bulb across its input, if the seller built one in */
   builtInLoadOhms: Ohms.optional(),
+  /** a capacitor across the string's input, F */
+  capacitorFarads: z.number().positive().max(1).optional(),
+  twin: TwinLevels.optional(),
+  switchback: Switchback.optional(),
+  sweep: Sweep.optional(),
+  /** of a twin plastic wedge: the socket wiring it is made for */
+  socketWiring: z.enum(['standard', 'ck']).optional(),
+  /** extra pulses before it stays on, so many (some stop LEDs) */
+  strobes: z.int().min(1).max(20).optional(),
   lumens: z.number().positive().max(20000),
+  /** where the light goes: all round as a filament's does, forward only, or from one flank as a festoon's */
+  beam: z.enum(['all-round', 'forward', 'one-side']).optional(),
   lengthMm: z.number().positive().max(200),
   diameterMm: z.number().positive().max(100),
+  /** how it sheds its heat: a solid body, a braided tail, a fan, or nothing to speak of */
+  cooling: z.enum(['body', 'braid', 'fan', 'none']).optional(),
+  /** sealed against water */
+  sealed: z.boolean().optional(),
+  warrantyMonths: z.int().min(0).max(240).optional(),
 });
 export type LedPart = z.infer<typeof LedPart>;
+
+/** What one function of a whole lamp has: LEDs of its own, or a socket the old bulb moves into. */
+export const WholeLampSection = z.strictObject({
+  does: CircuitKind,
+  light: z.discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('panel'),
+      colour: z.enum(['amber', 'red', 'white', 'warm']),
+      watts: Watts,
+      atVolts: Volts,
+      lumens: z.number().positive().max(20000),
+      ballast: Ballast,
+      builtInLoadOhms: Ohms.optional(),
+      /** a panel that is tail lamp too, dimly */
+      twin: TwinLevels.optional(),
+      sweep: Sweep.optional(),
+    }),
+    z.strictObject({ kind: z.literal('socket'), base: BaseId }),
+  ]),
+});
+export type WholeLampSection = z.infer<typeof WholeLampSection>;
+
+/** A lamp with its housing: it takes the place of several bulbs, and is the sum of its functions. */
+export const WholeLampPart = z.strictObject({
+  ...ShelfEntry,
+  kind: z.literal('whole-lamp'),
+  end: z.enum(['front', 'side', 'rear', 'inside']),
+  supplyRange: z.tuple([Volts, Volts]),
+  /** markets its plug and its approval are for */
+  market: z.enum(['UN', 'US', 'any']),
+  sections: z.array(WholeLampSection).min(1).max(8),
+  connector: Line,
+  /** what each cavity of its plug is for */
+  pinMap: z.array(z.strictObject({ cavity: Line, does: Line })).max(16),
+  /** bulbs, covers, clips, modules that move over from the old lamp */
+  movesOver: z.array(Line).max(12),
+});
+export type WholeLampPart = z.infer<typeof WholeLampPart>;
 
 export const ResistorPart = z.strictObject({
   ...ShelfEntry,
@@ -51,14 +132,46 @@ export const ResistorPart = z.strictObject({
 });
 export type ResistorPart = z.infer<typeof ResistorPart>;
 
+/** An electronic flasher relay that does not watch. */
+export const FlasherPart = z.strictObject({
+  ...ShelfEntry,
+  kind: z.literal('flasher'),
+  systemVolts: z.union([z.literal(6), z.literal(12), z.literal(24)]),
+  terminals: z.strictObject({
+    supply: Line,
+    lamps: Line,
+    earth: Line.optional(),
+    pilot: Line.optional(),
+  }),
+  ...NON_WATCHING,
+  heightMm: z.number().positive().max(200),
+});
+export type FlasherPart = z.infer<typeof FlasherPart>;
+
+/** A box between controller output and LED: a diode, a capacitor behind it, and a load before it. */
+export const DecoderPart = z.strictObject({
+  ...ShelfEntry,
+  kind: z.literal('decoder'),
+  capacitorFarads: z.number().positive().max(1).optional(),
+  loadOhms: Ohms.optional(),
+});
+export type DecoderPart = z.infer<typeof DecoderPart>;
+
 export const ConsumablePart = z.strictObject({
   ...ShelfEntry,
   kind: z.literal('consumable'),
-  use: z.enum(['feed-joint', 'earth-ring', 'mounting-screw', 'edge-paint']),
+  use: z.enum(['feed-joint', 'earth-ring', 'mounting-screw', 'edge-paint', 'diode']),
 });
 export type ConsumablePart = z.infer<typeof ConsumablePart>;
 
-export const Part = z.discriminatedUnion('kind', [LedPart, ResistorPart, ConsumablePart]);
+export const Part = z.discriminatedUnion('kind', [
+  LedPart,
+  WholeLampPart,
+  ResistorPart,
+  FlasherPart,
+  DecoderPart,
+  ConsumablePart,
+]);
 export type Part = z.infer<typeof Part>;
 
 export type Shelf = readonly Part[];

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { QUILLON_75 } from '../../demo/quillon75.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { QUILLON_75 } from '../../demo/vehicles/quillon75.ts';
 import type { LedPart } from '../model/part.ts';
-import type { Lamp } from '../model/vehicle.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
 import { ledFit } from './ledFits.ts';
 
 function led(id: string): LedPart {

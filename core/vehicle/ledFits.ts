@@ -1,7 +1,13 @@
 import { baseRecord } from '../catalogue/bases.ts';
-import type { LedPart } from '../model/part.ts';
-import type { Lamp, Vehicle } from '../model/vehicle.ts';
+import { bulbById } from '../catalogue/bulbs.ts';
+import type { LedPart, WholeLampPart } from '../model/part.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { circuitsOf } from '../model/vehicle/vehicle.ts';
 import { workingPoints } from '../verdict/workingPoints.ts';
+import { coloursFor, functionsOf, workName } from './functions.ts';
+import { wiringClashes } from './sockets.ts';
+import { sectionFor } from './wholeLamp.ts';
 
 export interface LedFit {
   fits: boolean;
@@ -11,26 +17,78 @@ export interface LedFit {
   cautions: readonly string[];
 }
 
-/** Whether an LED can go into a turn lamp, and why not. */
+/** Whether a whole lamp can take the place of one of the vehicle's lamps, and why not. */
+export function wholeLampFit(vehicle: Vehicle, lamp: Lamp, part: WholeLampPart): LedFit {
+  const obstacles: string[] = [];
+  const cautions: string[] = [];
+  const section = sectionFor(vehicle, lamp, part);
+  if (part.end !== lamp.end) obstacles.push(`It is a ${part.end} lamp; this one is at the ${lamp.end}.`);
+  if (!section)
+    obstacles.push(
+      `It has no ${functionsOf(vehicle, lamp.id) || 'such'} section: it does ${part.sections.map((each) => workName(each.does)).join(', ')}.`,
+    );
+  if (part.market !== 'any' && part.market !== vehicle.region)
+    obstacles.push(
+      `It is made for ${part.market === 'US' ? 'North America' : 'UN markets'}: plug, pins and colours differ.`,
+    );
+  obstacles.push(...rangeObstacles(vehicle, part.supplyRange));
+  if (section?.light.kind === 'socket')
+    cautions.push(
+      section.light.base === lamp.base
+        ? 'This section has a socket: the old bulb moves over, and draws what it always drew.'
+        : `This section has a ${section.light.base} socket; the old ${lamp.base} bulb does not go in. Order one that does.`,
+    );
+  if (part.movesOver.length > 0) cautions.push(`Moves over from the old lamp: ${part.movesOver.join(', ')}.`);
+  if (lamp.module) cautions.push(`The ${lamp.module} in the old lamp must move into this one.`);
+  cautions.push(`Plug: ${part.connector}. Compare the pins before anything is cut.`);
+  return { fits: obstacles.length === 0, obstacles, cautions };
+}
+
+function rangeObstacles(vehicle: Vehicle, [low, high]: readonly [number, number]): string[] {
+  const points = workingPoints(vehicle.systemVolts).map((point) => point.volts);
+  const lowest = Math.min(...points);
+  const highest = Math.max(...points);
+  return low > lowest || high < highest
+    ? [`It is made for ${low} to ${high} V; this vehicle runs from ${lowest} to ${highest} V.`]
+    : [];
+}
+
+/** Whether an LED can go into a lamp, and why not. */
 export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
   const obstacles: string[] = [];
   const cautions: string[] = [];
   if (!part.bases.includes(lamp.base)) {
     obstacles.push(`Its base is ${part.bases.join(' or ')}; this lamp takes ${lamp.base}.`);
   }
-  const points = workingPoints(vehicle.systemVolts).map((point) => point.volts);
-  const [low, high] = part.supplyRange;
-  const lowest = Math.min(...points);
-  const highest = Math.max(...points);
-  if (low > lowest || high < highest) {
-    obstacles.push(`It is made for ${low} to ${high} V; this vehicle runs from ${lowest} to ${highest} V.`);
-  }
-  if (part.colour !== 'amber') {
-    if (lamp.lens === 'amber' && part.colour === 'white') {
-      cautions.push('White behind an amber lens comes out pale. Amber behind amber is the safe match.');
+  obstacles.push(...rangeObstacles(vehicle, part.supplyRange));
+  roomProblems(lamp, part, obstacles, cautions);
+  const colours = coloursFor(vehicle, lamp);
+  if (!colours.includes(part.colour)) {
+    const what = functionsOf(vehicle, lamp.id) || 'dash';
+    if ((lamp.lens === 'amber' || lamp.lens === 'red') && part.colour === 'white') {
+      cautions.push(
+        `White behind ${lamp.lens === 'amber' ? 'an amber' : 'a red'} lens comes out pale. ${lamp.lens === 'amber' ? 'Amber behind amber' : 'Red behind red'} is the safe match.`,
+      );
     } else {
-      obstacles.push(`A turn lamp must show amber; this LED is ${part.colour} behind a ${lamp.lens} lens.`);
+      obstacles.push(
+        `A ${what} lamp must show ${colours[0] === 'warm' ? 'white' : colours[0]}; this LED is ${part.colour} behind a ${lamp.lens} lens.`,
+      );
     }
+  }
+  if (wiringClashes(lamp, part)) {
+    cautions.push(
+      `Made for ${part.socketWiring === 'ck' ? 'CK' : 'standard'} wiring; this socket is wired ${lamp.socketWiring === 'ck' ? 'CK' : 'standard'}. It would short the parking feed to earth: look at the earth contacts before anything is bought.`,
+    );
+  }
+  if (lamp.base === 'W2.5x16q' && lamp.socketWiring === undefined && part.twin)
+    cautions.push(
+      'Whether this socket is wired standard or CK is not known yet; the wrong LED shorts the parking feed. Identify shows how to tell.',
+    );
+  const twin = circuitsOf(vehicle, lamp.id).length > 1 && baseRecord(lamp.base).twin;
+  if (twin && !part.twin && !part.switchback) {
+    cautions.push(
+      'One level only: in this twin socket its dim contact does nothing, so the tail stays dark.',
+    );
   }
   if (part.polarity === 'one-way') {
     cautions.push(
@@ -39,5 +97,68 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
         : 'Lights one way round only, and this base cannot be turned: check the polarity of the contact first.',
     );
   }
+  mindInUse(vehicle, lamp, part, cautions);
   return { fits: obstacles.length === 0, obstacles, cautions };
+}
+
+/** Longer or fatter than the bulb it replaces, or than the room that was measured. */
+function roomProblems(lamp: Lamp, part: LedPart, obstacles: string[], cautions: string[]): void {
+  const { lengthMm, diameterMm } = part;
+  const room = lamp.room ?? {};
+  if (room.lengthMm !== undefined && lengthMm > room.lengthMm)
+    obstacles.push(`It is ${lengthMm} mm long; the room behind is ${room.lengthMm} mm.`);
+  if (room.diameterMm !== undefined && diameterMm > room.diameterMm)
+    obstacles.push(`It is ${diameterMm} mm wide; the room is ${room.diameterMm} mm.`);
+  const stock = bulbById(lamp.stockBulb);
+  if (!stock) return;
+  if (lamp.base === 'SV8.5') {
+    const apart = Math.abs(lengthMm - stock.lengthMm);
+    if (apart > FESTOON_CLIPS_GIVE_MM)
+      obstacles.push(
+        `It is ${lengthMm} mm from tip to tip; the clips hold ${stock.lengthMm} mm and give about ${FESTOON_CLIPS_GIVE_MM} mm.`,
+      );
+    else if (apart > 1)
+      cautions.push(
+        `${lengthMm} mm between clips for ${stock.lengthMm} mm: bend them a little until it sits firmly.`,
+      );
+    return;
+  }
+  if (room.lengthMm === undefined && lengthMm > stock.lengthMm + 0.5)
+    cautions.push(
+      `${(lengthMm - stock.lengthMm).toFixed(0)} mm longer than the ${stock.names[0]}: measure the room behind first.`,
+    );
+  if (room.diameterMm === undefined && diameterMm > stock.glassMm + 0.5)
+    cautions.push(
+      `${(diameterMm - stock.glassMm).toFixed(0)} mm wider than the ${stock.names[0]}: see that it goes through the opening.`,
+    );
+}
+
+/** How far the spring clips of a festoon can be bent in or out, mm (common practice). */
+const FESTOON_CLIPS_GIVE_MM = 3;
+
+/** What to mind of beam, dimmer, heat and pulses. */
+function mindInUse(vehicle: Vehicle, lamp: Lamp, part: LedPart, cautions: string[]): void {
+  const circuits = circuitsOf(vehicle, lamp.id);
+  const kinds = circuits.map((circuit) => circuit.kind);
+  if (lamp.base === 'SV8.5' || part.beam === 'one-side')
+    cautions.push('Lights to one side only: the chips must face the lens.');
+  if (part.beam === 'forward' && lamp.optics === 'reflector')
+    cautions.push(
+      'It shines forward only, and this lamp’s beam comes from a mirror behind the bulb: the mirror stays dark.',
+    );
+  if (part.beam === 'all-round' && lamp.optics === 'lens')
+    cautions.push('It shines all round, and this lamp has no mirror: the light to the sides is lost.');
+  if (part.cooling === 'fan') cautions.push('Its fan must turn freely; where it seizes the bulb cooks.');
+  if (part.sealed === false && lamp.end !== 'inside' && lamp.end !== 'dash')
+    cautions.push('It is not sealed: only where the lamp’s own seal is sound.');
+  if (part.strobes !== undefined)
+    cautions.push(
+      `It flashes ${part.strobes} extra times before it stays on. Not allowed on the road in many places${kinds.includes('turn') ? ', and it upsets the turn signal’s rate to the eye' : ''}.`,
+    );
+  if (circuits.some((circuit) => circuit.dimmerOhms !== undefined))
+    cautions.push('This lamp hangs on a dimmer; LEDs often hardly dim on it.');
+  if (baseRecord(lamp.base).capsule)
+    cautions.push(
+      'A capsule shapes the beam: see the fit, the clocking and the aim below. In most places such a retrofit is not road-legal.',
+    );
 }

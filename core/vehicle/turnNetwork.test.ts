@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { relayOf } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { wireOhms } from '../circuit/wire.ts';
 import type { Job } from '../model/job.ts';
+import { turnFuse } from '../model/vehicle/vehicle.ts';
 import { bulbOf, fitmentOf, healthyStock, ledOf, UnknownReferenceError } from './fitment.ts';
 import { leadOhms, TurnNetwork } from './turnNetwork.ts';
 
@@ -25,8 +27,9 @@ describe('TurnNetwork', () => {
 
   it('drops over each wire what Ohm says', () => {
     const currents = stock.solve({ emfVolts: 12.6, sides: ['left'] });
-    const { supply, flasher } = open.vehicle;
-    const source = supply.internalOhms + supply.fuse.ohms + wireOhms(supply.wire) + flasher.contactOhms;
+    const { vehicle } = open;
+    const fuse = turnFuse(vehicle);
+    const source = vehicle.internalOhms + fuse.ohms + wireOhms(fuse.wire) + relayOf(vehicle).contactOhms;
     expect(currents.lampTerminalVolts).toBeCloseTo(12.6 - currents.totalAmps * source, 5);
     const rear = currents.lamps.find((lamp) => lamp.lampId === 'rear-left');
     const front = currents.lamps.find((lamp) => lamp.lampId === 'front-left');

@@ -1,18 +1,19 @@
-import { Circuit } from '../circuit/engine/circuit.ts';
-import { OPEN_OHMS } from '../circuit/engine/netlist.ts';
-import { networkOhms } from '../circuit/resistorNetwork.ts';
+import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import { wireOhms } from '../circuit/wire.ts';
-import type { Lamp, Side, Vehicle } from '../model/vehicle.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';
-import { TURN_ELEMENTS, TURN_NODES, turnControls, turnNetlist } from './turnNetlist.ts';
+import { LitNetwork, litCircuits } from './litNetwork.ts';
+import type { LitState } from './litState.ts';
+import { ELEMENTS, NODES } from './places.ts';
 
 /** Currents of the turn circuits in one steady lit moment. */
 export interface TurnCurrents {
-  /** through the fuse and the relay, A */
+  /** into all lit sides together, A */
   totalAmps: number;
-  /** what the relay's watcher counts, A */
+  /** what a watcher counts of it, A */
   watchedAmps: number;
-  /** volts at the relay's lamp terminal */
+  /** volts at the flasher's lamp terminal, or at the first lit output */
   lampTerminalVolts: number;
   lamps: readonly LampCurrents[];
 }
@@ -25,115 +26,111 @@ export interface LampCurrents {
   resistorAmps: number;
 }
 
-export interface LitState {
-  /** battery EMF, V */
-  emfVolts: number;
-  sides: readonly Side[];
-  /** by how much every load resistor is off its printed ohms; 1 where left out */
-  resistorFactor?: number;
-  /** a lamp whose bulb is taken out */
-  without?: string;
-  /** a resistor that is only being thought about: across one lamp, or at the head of each lit side */
-  trial?: { ohms: number; at: { lampId: string } | 'side-feed' };
-}
+/** A slider asks for many supplies; past so many states none is kept. */
+const MOST_REMEMBERED = 600;
 
 /**
- * The turn circuits of one vehicle with one fitment, ready to be solved for any lit state. This is the
- * narrow door through which every verdict gets its currents. One circuit serves all states: values are
- * changed in it, and each solution is where the next begins.
+ * The turn circuits of one vehicle with one fitment, and whatever they share lamps or earths with, ready to be
+ * solved for any lit state. This is the narrow door through which every verdict gets its currents. What was asked
+ * once is remembered.
  */
 export class TurnNetwork {
-  private readonly circuit: Circuit;
+  private readonly networks = new Map<string, LitNetwork>();
+  private readonly worked = new Map<string, TurnCurrents>();
+  /** whether turn lamps hang together with circuits that the light switch feeds */
+  readonly lightsMatter: boolean;
 
-  /** @throws RangeError when an LED's printed figures contradict each other */
   constructor(
     readonly vehicle: Vehicle,
     readonly fitment: Fitment,
   ) {
-    this.circuit = new Circuit(turnNetlist(vehicle, fitment, 12, { trials: true }));
+    const turnIds = turnCircuits(vehicle).map((circuit) => circuit.id);
+    this.lightsMatter = litCircuits(vehicle, turnIds, true).size > turnIds.length;
   }
 
+  /** @throws RangeError when the vehicle has no such lamp */
   lamp(id: string): Lamp {
-    const lamp = this.vehicle.lamps.find((candidate) => candidate.id === id);
-    if (!lamp) throw new RangeError(`Vehicle ${this.vehicle.name} has no lamp "${id}"`);
-    return lamp;
+    return lampById(this.vehicle, id);
   }
 
   /**
    * Solves one lit moment.
    *
    * @throws NoSolutionError when no steady state exists
+   * @throws RangeError when an LED's printed figures contradict each other
    */
   solve(state: LitState): TurnCurrents {
-    const circuits = this.vehicle.circuits.filter((circuit) => state.sides.includes(circuit.side));
-    const lampIds = circuits.flatMap((circuit) => circuit.lampIds);
-    this.setUp(state);
-    this.circuit.solveSteady();
-    const lamps = lampIds.map((lampId): LampCurrents => {
+    if (state.trial) return this.work(state);
+    const { emfVolts, sides, lights = false, resistorFactor = 1, without = '' } = state;
+    const key = `${emfVolts} ${sides.join()} ${lights} ${resistorFactor} ${without}`;
+    let currents = this.worked.get(key);
+    if (!currents) {
+      currents = this.work(state);
+      if (this.worked.size < MOST_REMEMBERED) this.worked.set(key, currents);
+    }
+    return currents;
+  }
+
+  /**
+   * Current through the bulb of a lamp that is not on a lit side, A: what a pilot between the sides feeds back.
+   *
+   * @throws NoSolutionError when no steady state exists
+   */
+  darkAmps(state: LitState, lampId: string): number {
+    const network = this.networkFor(state);
+    network.solve(state);
+    return network.circuit.amps(ELEMENTS.contact(lampId));
+  }
+
+  private work(state: LitState): TurnCurrents {
+    const network = this.networkFor(state);
+    const { circuit, lit } = network;
+    network.solve(state);
+    const lamps = lit.flatMap(lampIdsOf).map((lampId): LampCurrents => {
       const hasBulb = this.has(lampId) && state.without !== lampId;
-      const bulbAmps = hasBulb ? this.circuit.amps(TURN_ELEMENTS.contactOf(lampId)) : 0;
       return {
         lampId,
-        volts:
-          this.circuit.nodeVolts(TURN_NODES.feedOf(lampId)) -
-          this.circuit.nodeVolts(TURN_NODES.earthOf(lampId)),
-        bulbAmps,
-        resistorAmps: this.resistorAmps(lampId),
+        volts: circuit.nodeVolts(NODES.feed(lampId)) - circuit.nodeVolts(NODES.earth(lampId)),
+        bulbAmps: hasBulb ? circuit.amps(ELEMENTS.contact(lampId)) : 0,
+        resistorAmps: this.resistorAmps(circuit, lampId),
       };
     });
-    const totalAmps = this.circuit.amps(TURN_ELEMENTS.relay);
+    const totalAmps = lit.reduce((sum, { id }) => sum + circuit.amps(ELEMENTS.wire(id)), 0);
+    const terminal =
+      this.fitment.flasher.kind === 'controller' ? NODES.switched(lit[0]?.id ?? '') : NODES.flasherOut;
     return {
       totalAmps,
       watchedAmps: totalAmps - this.unwatchedAmps(lamps),
-      lampTerminalVolts: this.circuit.nodeVolts(TURN_NODES.lampTerminal),
+      lampTerminalVolts: lit.length > 0 ? circuit.nodeVolts(terminal) : 0,
       lamps,
     };
+  }
+
+  private networkFor({ sides, lights = false }: LitState): LitNetwork {
+    const key = `${sides.join()} ${lights}`;
+    let network = this.networks.get(key);
+    if (!network) {
+      network = new LitNetwork(this.vehicle, this.fitment, { sides, lights });
+      this.networks.set(key, network);
+    }
+    return network;
   }
 
   private has(lampId: string): boolean {
     return (this.fitment.contents.get(lampId)?.kind ?? 'empty') !== 'empty';
   }
 
-  private setUp({ emfVolts, sides, resistorFactor = 1, without, trial }: LitState): void {
-    const { circuit, vehicle } = this;
-    circuit.setControls(turnControls(vehicle, sides, true, without));
-    circuit.branch(TURN_ELEMENTS.battery).setValue(emfVolts);
-    for (const [element, ohms] of this.resistors(resistorFactor)) circuit.branch(element).setValue(ohms);
-    const trialAt = trial && (trial.at === 'side-feed' ? 'side' : trial.at.lampId);
-    for (const lamp of vehicle.lamps) {
-      circuit
-        .branch(TURN_ELEMENTS.trialAtLamp(lamp.id))
-        .setValue(trial && trialAt === lamp.id ? trial.ohms : OPEN_OHMS);
-    }
-    for (const each of vehicle.circuits) {
-      circuit
-        .branch(TURN_ELEMENTS.trialAtSide(each.id))
-        .setValue(trial && trialAt === 'side' ? trial.ohms : OPEN_OHMS);
-    }
-  }
-
-  /** Every load resistor by its element, with its ohms. */
-  private resistors(factor: number): [element: string, ohms: number][] {
-    return this.vehicle.lamps.flatMap((lamp) =>
-      this.fitment.resistors
-        .filter((network) => network.lampId === lamp.id)
-        .map((network, index): [string, number] => [
-          TURN_ELEMENTS.resistorOf(lamp.id, index),
-          networkOhms(network, factor),
-        ]),
-    );
-  }
-
-  private resistorAmps(lampId: string): number {
+  private resistorAmps(circuit: SolvedCircuit, lampId: string): number {
     const fitted = this.fitment.resistors.filter((network) => network.lampId === lampId);
     return fitted.reduce(
-      (sum, _, index) => sum + this.circuit.amps(TURN_ELEMENTS.resistorOf(lampId, index)),
-      this.circuit.amps(TURN_ELEMENTS.trialAtLamp(lampId)),
+      (sum, _, index) => sum + circuit.amps(ELEMENTS.resistor(lampId, index)),
+      circuit.amps(ELEMENTS.trialAtLamp(lampId)),
     );
   }
 
   private unwatchedAmps(lamps: readonly LampCurrents[]): number {
-    if (this.vehicle.flasher.watchesRepeaters) return 0;
+    const { flasher } = this.fitment;
+    if (flasher.kind !== 'watching-relay' || flasher.watchesRepeaters !== false) return 0;
     return lamps
       .filter((each) => this.lamp(each.lampId).role === 'repeater')
       .reduce((sum, each) => sum + each.bulbAmps + each.resistorAmps, 0);

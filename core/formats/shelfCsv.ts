@@ -1,0 +1,120 @@
+import Papa from 'papaparse';
+import type { Part, Shelf } from '../model/part.ts';
+import { COLUMNS } from '../shelf/columns.ts';
+import { idFor, partFromRow, type Row, rowOfPart } from '../shelf/rows.ts';
+import { toCsv } from './csv.ts';
+
+/** Larger than any honest shelf, bytes and rows. */
+export const SHELF_CSV_MAX_BYTES = 2_000_000;
+const MOST_ROWS = 5000;
+
+/** The whole shelf as a table: one row a part, one column a property, empty where a part has none. */
+export function shelfCsv(shelf: Shelf): string {
+  return toCsv(
+    COLUMNS.map((column) => column.name),
+    shelf.map((part) => {
+      const row = rowOfPart(part);
+      return COLUMNS.map((column) => row[column.name] ?? '');
+    }),
+  );
+}
+
+export interface ShelfCsvResult {
+  /** rows that can be taken */
+  parts: readonly Part[];
+  /** rows that cannot, by the line of the file they begin on, each with what to write instead */
+  problems: readonly { line: number; text: string }[];
+  /** columns Vumble does not know, which are left alone */
+  unknownColumns: readonly string[];
+}
+
+/**
+ * Reads a table a stranger may have written. Every row stands for itself: a bad one is reported by its line, and the
+ * good ones are kept only if the caller goes on.
+ *
+ * @param shelf parts that are here: a row with the kind and code of one of them changes that part
+ */
+export function readShelfCsv(text: string, shelf: Shelf): ShelfCsvResult {
+  const refuse = (problem: string): ShelfCsvResult => ({
+    parts: [],
+    problems: [{ line: 1, text: problem }],
+    unknownColumns: [],
+  });
+  if (text.length > SHELF_CSV_MAX_BYTES)
+    return refuse(`The file is larger than ${SHELF_CSV_MAX_BYTES / 1e6} MB. Choose the table of a shelf.`);
+  const rows = linesOf(text);
+  const header = rows[0]?.cells.map((cell) => cell.trim().toLowerCase());
+  if (!header?.includes('kind') || !header.includes('code'))
+    return refuse(
+      'The first line must name the columns, "kind" and "code" among them. Export a shelf to see how such a table looks.',
+    );
+  if (rows.length - 1 > MOST_ROWS) return refuse(`The table has more than ${MOST_ROWS} rows. Split it.`);
+  const known = new Set(COLUMNS.map((column) => column.name));
+  const ids = new Map(shelf.map((part) => [`${part.kind} ${part.code}`, part.id]));
+  const parts: Part[] = [];
+  const problems: { line: number; text: string }[] = [];
+  const seen = new Map<string, number>();
+  for (const { line, cells } of rows.slice(1)) {
+    if (cells.length > header.length) {
+      problems.push({
+        line,
+        text: `It has ${cells.length} cells where the first line names ${header.length}. A comma inside a cell needs quotes round the cell.`,
+      });
+      continue;
+    }
+    const row: Row = Object.fromEntries(header.map((name, index) => [name, undefuse(cells[index] ?? '')]));
+    const key = `${row.kind?.trim()} ${row.code?.trim()}`;
+    const result = partFromRow(row, ids.get(key) ?? freeIdFor(row, parts, shelf));
+    if (!result.ok)
+      problems.push({
+        line,
+        text: result.problems
+          .map((each) => (each.column ? `${each.column}: ${each.text}` : each.text))
+          .join(' '),
+      });
+    else if (seen.has(key))
+      problems.push({
+        line,
+        text: `${result.part.code} is on line ${seen.get(key)} already. Keep one of them.`,
+      });
+    else {
+      seen.set(key, line);
+      parts.push(result.part);
+    }
+  }
+  return { parts, problems, unknownColumns: header.filter((name) => name !== '' && !known.has(name)) };
+}
+
+/** Two codes that differ in a dash only must not become one part. */
+function freeIdFor(row: Row, parts: readonly Part[], shelf: Shelf): string | undefined {
+  const kind = COLUMNS[0]?.choices?.find((each) => each === row.kind?.trim());
+  if (!kind) return undefined;
+  const id = idFor(kind as Part['kind'], row.code ?? '');
+  const taken = (each: string) =>
+    parts.some((part) => part.id === each) || shelf.some((part) => part.id === each);
+  if (!taken(id)) return id;
+  let count = 2;
+  while (taken(`${id.slice(0, 60)}-${count}`)) count += 1;
+  return `${id.slice(0, 60)}-${count}`;
+}
+
+/** `toCsv` puts an apostrophe before what a spreadsheet would run. */
+function undefuse(cell: string): string {
+  return /^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell;
+}
+
+/** Rows with the line each begins on; a cell in quotes may run over several lines. */
+function linesOf(text: string): { line: number; cells: string[] }[] {
+  const rows: { line: number; cells: string[] }[] = [];
+  const plain = text.replace(/^\uFEFF/, '');
+  let line = 1;
+  let from = 0;
+  Papa.parse<string[]>(plain, {
+    step: ({ data, meta }) => {
+      if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data });
+      line += plain.slice(from, meta.cursor).split(/\r\n|\r|\n/).length - 1;
+      from = meta.cursor;
+    },
+  });
+  return rows;
+}

@@ -1,0 +1,85 @@
+import { bulbById } from '../catalogue/bulbs.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+
+/** What does not hang together in a vehicle whose shape is right, each with what to do. */
+export function vehicleProblems(vehicle: Vehicle): string[] {
+  const { lamps, circuits, fuses, flasher } = vehicle;
+  const ids = (entries: readonly { id: string }[]) => entries.map((entry) => entry.id);
+  const turns = turnCircuits(vehicle);
+  const problems = [
+    ...repeated(ids(lamps), 'lamp'),
+    ...repeated(ids(circuits), 'circuit'),
+    ...repeated(ids(fuses), 'fuse'),
+    ...repeated(ids(vehicle.earthPoints), 'earth point'),
+    ...repeated(
+      turns.map((circuit) => circuit.side),
+      'turn circuit for side',
+    ),
+    ...repeated(
+      turns.flatMap((circuit) => circuit.feeds.map((feed) => feed.lampId)),
+      'turn circuit for lamp',
+    ),
+  ];
+  if (turns.length === 0)
+    problems.push('The vehicle has no turn circuit with a side. Give it one for left or right.');
+  const known = (list: readonly string[], id: string, where: string, what: string) => {
+    if (!list.includes(id)) problems.push(`${where} names ${what} "${id}", which the vehicle does not have.`);
+  };
+  known(ids(fuses), flasher.fuseId, 'vehicle.flasher', 'fuse');
+  for (const lamp of lamps) {
+    bulbKnown(lamp.stockBulb, `vehicle.lamps ${lamp.id}`, problems);
+    if (lamp.access.minutes[0] > lamp.access.minutes[1])
+      problems.push(`vehicle.lamps ${lamp.id}: its access time runs backwards. Put the shorter time first.`);
+    if (lamp.earthPoint !== undefined)
+      known(ids(vehicle.earthPoints), lamp.earthPoint, `lamp ${lamp.id}`, 'earth point');
+  }
+  for (const circuit of circuits) problems.push(...circuitProblems(vehicle, circuit));
+  for (const circuit of turns) {
+    if (!lamps.some((lamp) => lamp.role === 'main' && circuit.feeds.some((feed) => feed.lampId === lamp.id)))
+      problems.push(
+        `circuit ${circuit.id} has no main lamp, so nothing tells when a bulb is missing. Mark one as main.`,
+      );
+  }
+  if (flasher.kind === 'controller')
+    for (const output of flasher.outputs)
+      known(ids(circuits), output.circuitId, 'vehicle.flasher.outputs', 'circuit');
+  for (const watch of vehicle.bulbCheck?.watches ?? [])
+    known(ids(circuits), watch.circuitId, 'vehicle.bulbCheck', 'circuit');
+  if (vehicle.pilot) known(ids(lamps), vehicle.pilot.lampId, 'vehicle.pilot', 'lamp');
+  return problems;
+}
+
+function circuitProblems(vehicle: Vehicle, circuit: Circuit): string[] {
+  const { flasher, fuses, lamps } = vehicle;
+  const problems: string[] = [];
+  for (const { lampId } of circuit.feeds) {
+    if (!lamps.some((lamp) => lamp.id === lampId))
+      problems.push(`circuit ${circuit.id} names lamp "${lampId}", which the vehicle does not have.`);
+  }
+  for (const id of [
+    ...(circuit.from.by === 'switch' ? [circuit.from.fuseId] : []),
+    ...(circuit.stopFuseId ? [circuit.stopFuseId] : []),
+  ]) {
+    if (!fuses.some((fuse) => fuse.id === id))
+      problems.push(`circuit ${circuit.id} names fuse "${id}", which the vehicle does not have.`);
+  }
+  if (
+    circuit.from.by === 'output' &&
+    !(flasher.kind === 'controller' && flasher.outputs.some((output) => output.circuitId === circuit.id))
+  )
+    problems.push(`circuit ${circuit.id} hangs on a controller output, but no controller has one for it.`);
+  if (circuit.from.by === 'flasher' && flasher.kind === 'controller')
+    problems.push(`circuit ${circuit.id} hangs on a relay, but the flasher is a controller. Use an output.`);
+  return problems;
+}
+
+export function bulbKnown(id: string, where: string, problems: string[]): void {
+  if (!bulbById(id)) problems.push(`${where} names bulb "${id}", which is not in the catalogue.`);
+}
+
+export function repeated(ids: readonly string[], what: string): string[] {
+  return [...new Set(ids.filter((id, index) => ids.indexOf(id) !== index))].map(
+    (id) => `There is more than one ${what} "${id}".`,
+  );
+}

@@ -1,0 +1,51 @@
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../model/vehicle/vehicle.ts';
+import { CONTROLS_OFF, type Controls, stopsThroughTurn, wanted } from '../vehicle/controls.ts';
+
+/** One thing the driver can switch on, and the lamps that should light with it. */
+export interface WorkedFunction {
+  id: string;
+  name: string;
+  /** how the panel stands for it */
+  controls: Controls;
+  lampIds: readonly string[];
+}
+
+const on = (change: Partial<Controls>): Controls => ({ ...CONTROLS_OFF, key: 'on', ...change });
+
+/** In the order of one walk: what stays on first, then what is pressed, then what a door does. */
+const ALL: readonly { id: string; name: string; controls: Controls; beneath?: Controls }[] = [
+  { id: 'charge', name: 'Key on, engine off', controls: on({}) },
+  { id: 'lights', name: 'Lights', controls: on({ lights: true }), beneath: on({}) },
+  {
+    id: 'main-beam',
+    name: 'Main beam',
+    controls: on({ lights: true, mainBeam: true }),
+    beneath: on({ lights: true }),
+  },
+  { id: 'fog', name: 'Fog lamps', controls: on({ lights: true, fog: true }), beneath: on({ lights: true }) },
+  { id: 'left', name: 'Left turn', controls: on({ turn: 'left' }), beneath: on({}) },
+  { id: 'right', name: 'Right turn', controls: on({ turn: 'right' }), beneath: on({}) },
+  { id: 'brake', name: 'Brake', controls: on({ brake: true }), beneath: on({}) },
+  { id: 'reverse', name: 'Reverse', controls: on({ reverse: true }), beneath: on({}) },
+  { id: 'doors', name: 'Door open', controls: { ...CONTROLS_OFF, doors: true } },
+];
+
+/**
+ * The functions of a vehicle in the order they are worked, each with the lamps it adds to those already lit. A lamp
+ * no switch lights (a pilot) comes with the turn of its side, or with the left.
+ */
+export function workedFunctions(vehicle: Vehicle): WorkedFunction[] {
+  const lit = (controls: Controls) =>
+    vehicle.circuits.filter((circuit) => wanted(circuit, controls) || stopsThroughTurn(circuit, controls));
+  return ALL.map(({ beneath, ...each }) => {
+    const before = new Set(beneath ? lit(beneath).map((circuit) => circuit.id) : []);
+    const brakes = each.controls.brake;
+    const added = lit(each.controls).filter(
+      (circuit) => !before.has(circuit.id) || (brakes && circuit.fullWithBrake === true),
+    );
+    const lampIds = [...new Set(added.flatMap(lampIdsOf))];
+    if (vehicle.pilot && each.id === 'left' && lampIds.length > 0) lampIds.push(vehicle.pilot.lampId);
+    return { ...each, lampIds };
+  }).filter((each) => each.lampIds.length > 0);
+}

@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import { Amps, Id, Line, Ohms, Volts, WireRun } from '../fields.ts';
+import { LampInput, Side } from './lamp.ts';
+
+export const CircuitKind = z.enum([
+  'turn',
+  'stop',
+  'third-brake',
+  'tail',
+  'marker',
+  'plate',
+  'reverse',
+  'front-fog',
+  'rear-fog',
+  'dipped-beam',
+  'main-beam',
+  'interior',
+  'dash',
+  'charge',
+]);
+export type CircuitKind = z.infer<typeof CircuitKind>;
+
+/** A wire on which a control unit reads whether a stop lamp's cold filament still ties it to earth. */
+export const SenseInput = z.strictObject({
+  what: Line,
+  pullUpOhms: Ohms,
+  /** with the pedal up the unit must find the wire under this, V */
+  heldUnderVolts: Volts,
+});
+export type SenseInput = z.infer<typeof SenseInput>;
+
+/** One feed wire with the lamps on it. */
+export const Circuit = z.strictObject({
+  id: Id,
+  kind: CircuitKind,
+  name: Line,
+  side: Side.nullable(),
+  feeds: z
+    .array(z.strictObject({ lampId: Id, input: LampInput }))
+    .min(1)
+    .max(16),
+  /** what feeds it: the flasher's lamp terminal, a fuse by way of a switch, or a controller's output */
+  from: z.discriminatedUnion('by', [
+    z.strictObject({ by: z.literal('flasher') }),
+    z.strictObject({ by: z.literal('switch'), fuseId: Id }),
+    z.strictObject({ by: z.literal('output') }),
+  ]),
+  /** from the switch or output to the first branch, plugs counted */
+  wire: WireRun,
+  /** the switch contacts of this circuit, a trailer's plug contact included */
+  switchOhms: Ohms,
+  /** a turn circuit whose filament is the stop lamp too: its stop feed, which the turn switch takes over from */
+  stopFuseId: Id.optional(),
+  /** a tail circuit on an output that goes to full with the brake: one filament for both */
+  fullWithBrake: z.boolean().optional(),
+  sense: SenseInput.optional(),
+  /** a dash circuit's dimmer at its darkest, ohms in series */
+  dimmerOhms: Ohms.optional(),
+  /** a charge lamp: the current the alternator needs to start, and the ohms of its cold rotor */
+  excite: z.strictObject({ amps: Amps, rotorOhms: Ohms }).optional(),
+});
+export type Circuit = z.infer<typeof Circuit>;
+export type TurnCircuit = Circuit & { kind: 'turn'; side: Side };

@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { BaseId } from '../bulb.ts';
+import { Fraction, Id, Line, WireRun } from '../fields.ts';
+
+export const Side = z.enum(['left', 'right']);
+export type Side = z.infer<typeof Side>;
+
+/** Where a load resistor could go near a lamp; `none` rules resistors out for that lamp. */
+export const ResistorMount = z.enum(['chassis', 'bracket', 'panel', 'recess', 'none']);
+export type ResistorMount = z.infer<typeof ResistorMount>;
+
+/** How a lamp is reached. Lamps of one group share a panel, so it is opened once. */
+export const Access = z.strictObject({
+  group: Id,
+  how: Line,
+  tools: z.array(Line).max(12),
+  /** shortest and longest time to open and close it, minutes */
+  minutes: z.tuple([z.number().min(0).max(600), z.number().min(0).max(600)]),
+});
+export type Access = z.infer<typeof Access>;
+
+export const Lens = z.enum(['clear', 'amber', 'red', 'smoked', 'green-film']);
+export type Lens = z.infer<typeof Lens>;
+
+/** What was measured behind and around a lamp; whatever is left out is not known yet. */
+export const LampRoom = z.strictObject({
+  /** free depth for a bulb from its seat, and free width, mm */
+  lengthMm: z.number().positive().max(1000).optional(),
+  diameterMm: z.number().positive().max(500).optional(),
+  /** to the nearest bare metal a resistor could be screwed to, mm */
+  metalWithinMm: z.number().min(0).max(5000).optional(),
+});
+export type LampRoom = z.infer<typeof LampRoom>;
+
+/** One bulb socket with its lens. A twin bulb is one lamp with two filaments, fed by two circuits. */
+export const Lamp = z.strictObject({
+  id: Id,
+  name: Line,
+  side: z.enum(['left', 'right', 'centre']),
+  end: z.enum(['front', 'side', 'rear', 'inside', 'dash']),
+  /** a repeater is a small side lamp; main lamps are the ones a watcher must miss when they fail */
+  role: z.enum(['main', 'repeater']),
+  /** centre of the lens on the plan: across from the left flank, along from the nose, both 0 to 1 */
+  plan: z.strictObject({ across: Fraction, along: Fraction }),
+  lens: Lens,
+  base: BaseId,
+  /** how a twin plastic wedge socket is wired: earths on opposite corners, or on one side (CK) */
+  socketWiring: z.enum(['standard', 'ck']).optional(),
+  room: LampRoom.optional(),
+  /** whether a mirror or the lens itself shapes the beam */
+  optics: z.enum(['reflector', 'lens']).optional(),
+  /** an electronic module that lives in this lamp, a blind-spot sensor for one, and must move with it */
+  module: Line.optional(),
+  /** catalogue id of the bulb the vehicle left the works with */
+  stockBulb: Id,
+  /** from the lamp connector back to its feeds, and to the earth point */
+  lead: WireRun,
+  earth: WireRun,
+  /** the earth point it shares with others; body metal where left out */
+  earthPoint: Id.optional(),
+  resistorMount: ResistorMount,
+  access: Access,
+});
+export type Lamp = z.infer<typeof Lamp>;
+
+/** Which filament of a lamp: the only or bright one, or the dim one of a twin bulb. */
+export const LampInput = z.enum(['main', 'dim']);
+export type LampInput = z.infer<typeof LampInput>;

@@ -1,0 +1,114 @@
+import { z } from 'zod';
+import { Amps, Id, Line, SystemVolts, WireRun } from '../fields.ts';
+import { Circuit, type TurnCircuit } from './circuit.ts';
+import { BulbCheckModule, Flasher } from './flasher.ts';
+import { Lamp } from './lamp.ts';
+
+export const Fuse = z.strictObject({
+  id: Id,
+  name: Line,
+  ratedAmps: Amps,
+  ohms: z.number().min(0).max(1),
+  /** from the fuse box to what it feeds */
+  wire: WireRun,
+});
+export type Fuse = z.infer<typeof Fuse>;
+
+/** A bolt or plug pin that several lamps share as their earth. */
+export const EarthPoint = z.strictObject({
+  id: Id,
+  name: Line,
+  /** its contact and the way from it to the battery, ohms */
+  ohms: z.number().min(0).max(100),
+});
+export type EarthPoint = z.infer<typeof EarthPoint>;
+
+/** One dash lamp for both sides, wired between them: each side's filaments complete the other's circuit. */
+export const Pilot = z.strictObject({ lampId: Id });
+
+export const VehicleKind = z.enum(['car', 'van', 'minibus', 'coach', 'lorry', 'trailer', 'moped', 'tractor']);
+export type VehicleKind = z.infer<typeof VehicleKind>;
+
+/** What somebody has looked at; whatever is left out is not known yet. */
+export const VehicleFacts = z.strictObject({
+  /** only automatics commonly sense the stop circuit */
+  gearbox: z.enum(['manual', 'automatic']).optional(),
+  brakeSensed: z.boolean().optional(),
+  /** a trailer socket, and whether a module of its own feeds it */
+  towing: z.enum(['none', 'plain-socket', 'socket-with-module']).optional(),
+  bulbCheck: z.boolean().optional(),
+  /** blind-spot sensors and the like that live in the rear lamps */
+  lampModules: z.boolean().optional(),
+  /** hybrid or electric: work on it is for qualified people */
+  highVoltage: z.boolean().optional(),
+  /** whether somebody has held the flasher, or it is only what is usual */
+  flasherSeen: z.boolean().optional(),
+  /** equipment that must come out first, and how long that takes */
+  inTheWay: z.strictObject({ what: Line, minutes: z.number().min(0).max(600) }).optional(),
+});
+export type VehicleFacts = z.infer<typeof VehicleFacts>;
+
+export const Vehicle = z.strictObject({
+  id: Id,
+  name: Line,
+  /** records of the same model are compared with each other */
+  model: Line,
+  kind: VehicleKind,
+  year: z.int().min(1920).max(2100),
+  systemVolts: SystemVolts,
+  /** which rules on colour and flash rate apply */
+  region: z.enum(['UN', 'US']),
+  /** mopeds have none */
+  hazardSwitch: z.boolean(),
+  facts: VehicleFacts.optional(),
+  /** battery and its leads */
+  internalOhms: z.number().min(0).max(1),
+  fuses: z.array(Fuse).min(1).max(40),
+  earthPoints: z.array(EarthPoint).max(20),
+  flasher: Flasher,
+  bulbCheck: BulbCheckModule.optional(),
+  pilot: Pilot.optional(),
+  circuits: z.array(Circuit).min(1).max(40),
+  lamps: z.array(Lamp).min(1).max(60),
+});
+export type Vehicle = z.infer<typeof Vehicle>;
+
+/** The turn circuits of a vehicle, left and right. */
+export function turnCircuits(vehicle: Vehicle): TurnCircuit[] {
+  return vehicle.circuits.filter(
+    (circuit): circuit is TurnCircuit => circuit.kind === 'turn' && circuit.side !== null,
+  );
+}
+
+/** The ids of the lamps on a circuit. */
+export function lampIdsOf(circuit: Circuit): string[] {
+  return circuit.feeds.map((feed) => feed.lampId);
+}
+
+/** The circuits that feed a lamp, its bright filament's first. */
+export function circuitsOf(vehicle: Vehicle, lampId: string): Circuit[] {
+  const feeding = (input: 'main' | 'dim') =>
+    vehicle.circuits.filter((circuit) =>
+      circuit.feeds.some((feed) => feed.lampId === lampId && feed.input === input),
+    );
+  return [...new Set([...feeding('main'), ...feeding('dim')])];
+}
+
+/** @throws RangeError when the vehicle has no such fuse */
+export function fuseById(vehicle: Vehicle, id: string): Fuse {
+  const fuse = vehicle.fuses.find((each) => each.id === id);
+  if (!fuse) throw new RangeError(`${vehicle.name} has no fuse "${id}"`);
+  return fuse;
+}
+
+/** The fuse the turn lamps hang on. */
+export function turnFuse(vehicle: Vehicle): Fuse {
+  return fuseById(vehicle, vehicle.flasher.fuseId);
+}
+
+/** @throws RangeError when the vehicle has no such lamp */
+export function lampById(vehicle: Vehicle, id: string): Lamp {
+  const lamp = vehicle.lamps.find((each) => each.id === id);
+  if (!lamp) throw new RangeError(`${vehicle.name} has no lamp "${id}"`);
+  return lamp;
+}

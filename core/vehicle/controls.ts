@@ -1,0 +1,106 @@
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import type { ControllerOutput } from '../model/vehicle/flasher.ts';
+import type { Side } from '../model/vehicle/lamp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+
+/** The driver's panel. */
+export interface Controls {
+  key: 'off' | 'on' | 'running';
+  turn: Side | null;
+  hazard: boolean;
+  lights: boolean;
+  brake: boolean;
+  reverse: boolean;
+  fog: boolean;
+  /** main beam, with the lights on */
+  mainBeam: boolean;
+  /** a door stands open */
+  doors: boolean;
+  /** the dash dimmer at its darkest */
+  dimmed: boolean;
+}
+
+export const CONTROLS_OFF: Controls = {
+  key: 'off',
+  turn: null,
+  hazard: false,
+  lights: false,
+  brake: false,
+  reverse: false,
+  fog: false,
+  mainBeam: false,
+  doors: false,
+  dimmed: false,
+};
+
+/** Sides that flash: hazard works without the key, turn does not. */
+export function litSides(controls: Pick<Controls, 'key' | 'turn' | 'hazard'>): Side[] {
+  if (controls.hazard) return ['left', 'right'];
+  if (controls.key !== 'off' && controls.turn) return [controls.turn];
+  return [];
+}
+
+/** Sides of this vehicle that flash. */
+export function flashingSides(vehicle: Vehicle, controls: Controls): Side[] {
+  return litSides(controls).filter((side) =>
+    vehicle.circuits.some((circuit) => circuit.kind === 'turn' && circuit.side === side),
+  );
+}
+
+/** Whether the panel asks for a circuit: steadily, or for a turn circuit by its flasher. */
+export function wanted(circuit: Circuit, controls: Controls): boolean {
+  const keyed = controls.key !== 'off';
+  switch (circuit.kind) {
+    case 'turn':
+      return circuit.side !== null && litSides(controls).includes(circuit.side);
+    case 'stop':
+    case 'third-brake':
+      return controls.brake;
+    case 'tail':
+      return controls.lights || (controls.brake && circuit.fullWithBrake === true);
+    case 'marker':
+    case 'plate':
+    case 'dash':
+      return controls.lights;
+    case 'reverse':
+      return controls.reverse && keyed;
+    case 'front-fog':
+    case 'rear-fog':
+      return controls.fog && controls.lights;
+    case 'dipped-beam':
+      return controls.lights && keyed && !controls.mainBeam;
+    case 'main-beam':
+      return controls.lights && keyed && controls.mainBeam;
+    case 'interior':
+      return controls.doors;
+    case 'charge':
+      return keyed;
+  }
+}
+
+/** Whether a combined stop-and-turn filament is lit by the brake: its turn switch is at rest. */
+export function stopsThroughTurn(circuit: Circuit, controls: Controls): boolean {
+  return circuit.stopFuseId !== undefined && controls.brake && !wanted(circuit, controls);
+}
+
+/**
+ * Share of the time a pulsed output is on. A voltage-holding output aims at the lamp's RMS volts, so its duty
+ * is (V_hold / V)².
+ */
+export function dutyOf(
+  circuit: Circuit,
+  output: ControllerOutput | undefined,
+  controls: Controls,
+  emfVolts: number,
+): number {
+  const pwm = output?.pwm;
+  if (!pwm) return 1;
+  if (pwm.to === 'hold') return Math.min(1, (pwm.holdVolts / emfVolts) ** 2);
+  return circuit.fullWithBrake && controls.brake ? 1 : pwm.duty;
+}
+
+/** The controller output that drives a circuit, if one does. */
+export function outputOf(vehicle: Vehicle, circuit: Circuit): ControllerOutput | undefined {
+  if (circuit.from.by !== 'output' || vehicle.flasher.kind !== 'controller') return undefined;
+  return vehicle.flasher.outputs.find((output) => output.circuitId === circuit.id);
+}

@@ -1,0 +1,73 @@
+import { bulbById, signalFilament } from '../../catalogue/bulbs.ts';
+import { thresholdAt } from '../../flashers/threshold.ts';
+import type { FilamentRating } from '../../model/bulb.ts';
+import type { Circuit } from '../../model/vehicle/circuit.ts';
+import type { LampInput } from '../../model/vehicle/lamp.ts';
+import { lampById, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+
+/**
+ * Sets every assumed threshold to the middle of what it can be: between the listed bulbs all lit and the smallest main
+ * one missing. The rehearsal needs one figure for a watcher nobody has measured; the verdict never looks at it.
+ *
+ * @param vehicle changed in place
+ */
+export function retuneWatchers(vehicle: Vehicle): void {
+  const { flasher, bulbCheck } = vehicle;
+  const watchers = [
+    ...(flasher.kind === 'controller'
+      ? flasher.outputs.map((output) => ({
+          circuitId: output.circuitId,
+          threshold: output.watch?.simulatedFilament,
+        }))
+      : []),
+    ...(bulbCheck?.watches.map(({ circuitId, simulated }) => ({ circuitId, threshold: simulated })) ?? []),
+  ];
+  for (const { circuitId, threshold } of watchers) {
+    const circuit = vehicle.circuits.find((each) => each.id === circuitId);
+    if (!circuit || !threshold?.assumed) continue;
+    threshold.atVolts = 13.5 * (vehicle.systemVolts / 12);
+    threshold.amps = Math.max(0.01, middleAmps(vehicle, circuit, threshold.atVolts));
+  }
+}
+
+/**
+ * What the listed lamps of one side draw together at the bulb standard's volts, A: a thermal flasher left the works
+ * made for just that.
+ */
+export function listedSideAmps(vehicle: Vehicle): number {
+  const circuit = turnCircuits(vehicle)[0];
+  if (!circuit) return 0;
+  const drawn = drawnBy(vehicle, circuit, 13.5 * (vehicle.systemVolts / 12));
+  return drawn.reduce((sum, each) => sum + each.amps, 0);
+}
+
+/**
+ * Halfway between the listed lamps of a circuit all lit and the smallest main one missing, A.
+ *
+ * @throws RangeError when the circuit names a lamp the vehicle does not have
+ */
+export function middleAmps(vehicle: Vehicle, circuit: Circuit, atVolts: number): number {
+  const drawn = drawnBy(vehicle, circuit, atVolts);
+  const all = drawn.reduce((sum, each) => sum + each.amps, 0);
+  const smallest = Math.min(...drawn.filter((each) => each.main).map((each) => each.amps));
+  return Number((all - (Number.isFinite(smallest) ? smallest : all) / 2).toFixed(3));
+}
+
+function drawnBy(vehicle: Vehicle, circuit: Circuit, atVolts: number): { main: boolean; amps: number }[] {
+  return circuit.feeds.map(({ lampId, input }) => {
+    const lamp = lampById(vehicle, lampId);
+    const rating = filamentOf(lamp.stockBulb, input);
+    return {
+      main: lamp.role === 'main',
+      amps: rating
+        ? thresholdAt({ amps: rating.amps, atVolts: rating.testVolts, law: 'filament' }, atVolts)
+        : 0,
+    };
+  });
+}
+
+function filamentOf(bulbId: string, input: LampInput): FilamentRating | undefined {
+  const bulb = bulbById(bulbId);
+  if (!bulb) return undefined;
+  return input === 'dim' ? bulb.filaments.find((each) => each.role === 'dim') : signalFilament(bulb);
+}

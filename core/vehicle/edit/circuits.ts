@@ -1,0 +1,190 @@
+import type { Circuit, CircuitKind } from '../../model/vehicle/circuit.ts';
+import type { ControllerOutput } from '../../model/vehicle/flasher.ts';
+import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
+import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
+
+/** One thing a lamp does, and with which of its filaments. */
+export interface LampFunction {
+  kind: CircuitKind;
+  input: LampInput;
+}
+
+/** Circuits that every side has one of; the others serve the whole vehicle. */
+const BY_SIDE: readonly CircuitKind[] = ['turn', 'tail', 'marker'];
+
+const NAMES: Record<CircuitKind, string> = {
+  turn: 'turn',
+  stop: 'Stop',
+  'third-brake': 'Third brake',
+  tail: 'tail and position',
+  marker: 'markers',
+  plate: 'Plate',
+  reverse: 'Reverse',
+  'front-fog': 'Front fog',
+  'rear-fog': 'Rear fog',
+  'dipped-beam': 'Dipped beam',
+  'main-beam': 'Main beam',
+  interior: 'Interior',
+  dash: 'Dash lighting',
+  charge: 'Charge lamp',
+};
+
+/** Which fuse a new circuit goes on, and its rating at 12 V, A; half of that on 24 V, where the lamps draw half (common practice). */
+const FUSES: Partial<Record<CircuitKind, { id: string; name: string; amps: number }>> = {
+  stop: { id: 'stop-fuse', name: 'stop fuse', amps: 10 },
+  'third-brake': { id: 'stop-fuse', name: 'stop fuse', amps: 10 },
+  reverse: { id: 'reverse-fuse', name: 'reverse fuse', amps: 10 },
+  'front-fog': { id: 'front-fog-fuse', name: 'front fog fuse', amps: 20 },
+  'rear-fog': { id: 'rear-fog-fuse', name: 'rear fog fuse', amps: 10 },
+  'dipped-beam': { id: 'dipped-fuse', name: 'dipped beam fuse', amps: 15 },
+  'main-beam': { id: 'main-beam-fuse', name: 'main beam fuse', amps: 15 },
+  interior: { id: 'interior-fuse', name: 'interior fuse', amps: 10 },
+  charge: { id: 'dash-fuse', name: 'dash fuse', amps: 10 },
+};
+const LIGHTS_FUSE = { id: 'lights-fuse', name: 'lights fuse', amps: 10 };
+
+/** Cold resistance of a blade fuse by its rating, ohms (typical). */
+const FUSE_OHMS: readonly (readonly [amps: number, ohms: number])[] = [
+  [5, 0.015],
+  [7.5, 0.011],
+  [10, 0.007],
+  [15, 0.0048],
+  [20, 0.0033],
+  [40, 0.002],
+];
+
+/** A blade fuse of a rating, with the wire from the box (typical). */
+export function bladeFuse(id: string, name: string, amps: number): Fuse {
+  const ohms = FUSE_OHMS.find(([rating]) => rating >= amps)?.[1] ?? 0.002;
+  return { id, name: `${amps} A ${name}`, ratedAmps: amps, ohms, wire: { lengthM: 1.5, areaMm2: 1.5 } };
+}
+
+/** What a lamp does now, its bright filament first. */
+export function lampFunctions(vehicle: Vehicle, lampId: string): LampFunction[] {
+  return vehicle.circuits
+    .flatMap(({ kind, feeds }) =>
+      feeds.filter((feed) => feed.lampId === lampId).map(({ input }) => ({ kind, input })),
+    )
+    .toSorted((a, b) => Number(a.input === 'dim') - Number(b.input === 'dim'));
+}
+
+/**
+ * Feeds a lamp by the circuits that do what is asked: on one the vehicle has already, so that two lamps of one
+ * function hang on one wire; else on a new one from the flasher, a fuse of its own kind, or a controller output.
+ * Feeds that are no longer asked for go, and with its last lamp so does a circuit.
+ *
+ * @param vehicle changed in place
+ */
+export function setLampFunctions(vehicle: Vehicle, lamp: Lamp, functions: readonly LampFunction[]): void {
+  for (const circuit of vehicle.circuits) {
+    circuit.feeds = circuit.feeds.filter(
+      (feed) =>
+        feed.lampId !== lamp.id ||
+        functions.some((each) => isCircuitFor(circuit, lamp, each.kind) && each.input === feed.input),
+    );
+  }
+  for (const { kind, input } of functions) {
+    const circuit = circuitFor(vehicle, lamp, kind);
+    if (!circuit.feeds.some((feed) => feed.lampId === lamp.id && feed.input === input))
+      circuit.feeds.push({ lampId: lamp.id, input });
+  }
+  dropEmptyCircuits(vehicle);
+}
+
+/** Circuits without a lamp go, and whatever named them. */
+export function dropEmptyCircuits(vehicle: Vehicle): void {
+  vehicle.circuits = vehicle.circuits.filter((circuit) => circuit.feeds.length > 0);
+  const left = new Set(vehicle.circuits.map((circuit) => circuit.id));
+  const { flasher, bulbCheck } = vehicle;
+  if (flasher.kind === 'controller') {
+    const outputs = flasher.outputs.filter((output) => left.has(output.circuitId));
+    if (outputs.length > 0) flasher.outputs = outputs;
+  }
+  if (bulbCheck) bulbCheck.watches = bulbCheck.watches.filter((watch) => left.has(watch.circuitId));
+}
+
+function sideFor(lamp: Lamp, kind: CircuitKind): Side | null {
+  if (!BY_SIDE.includes(kind)) return null;
+  return lamp.side === 'centre' ? (kind === 'turn' ? 'left' : null) : lamp.side;
+}
+
+function isCircuitFor(circuit: Circuit, lamp: Lamp, kind: CircuitKind): boolean {
+  if (circuit.kind !== kind) return false;
+  // A moped has one tail circuit for both sides, a van may have one for each.
+  return circuit.side === null || circuit.side === sideFor(lamp, kind);
+}
+
+function circuitFor(vehicle: Vehicle, lamp: Lamp, kind: CircuitKind): Circuit {
+  const known = vehicle.circuits.find((circuit) => isCircuitFor(circuit, lamp, kind));
+  if (known) return known;
+  const side = sideFor(lamp, kind);
+  const circuit: Circuit = {
+    id: freeId(
+      side === null ? kind : `${kind}-${side}`,
+      vehicle.circuits.map((each) => each.id),
+    ),
+    kind,
+    name: side === null ? capital(NAMES[kind]) : `${capital(side)} ${NAMES[kind]}`,
+    side,
+    feeds: [],
+    from: sourceFor(vehicle, kind),
+    wire: { lengthM: 2, areaMm2: kind === 'turn' ? 1.5 : 1 },
+    switchOhms: 0.01,
+    // The current of a 2 W lamp starts most alternators; the rotor is a few ohms when cold (typical).
+    ...(kind === 'charge' ? { excite: { amps: 0.12 * (12 / vehicle.systemVolts), rotorOhms: 4 } } : {}),
+    ...(kind === 'dash' ? { dimmerOhms: 12 } : {}),
+  };
+  vehicle.circuits.push(circuit);
+  if (circuit.from.by === 'output' && vehicle.flasher.kind === 'controller')
+    vehicle.flasher.outputs.push(outputFor(circuit));
+  return circuit;
+}
+
+function sourceFor(vehicle: Vehicle, kind: CircuitKind): Circuit['from'] {
+  if (vehicle.flasher.kind === 'controller') return { by: 'output' };
+  if (kind === 'turn') return { by: 'flasher' };
+  return { by: 'switch', fuseId: fuseFor(vehicle, kind) };
+}
+
+/** The fuse a circuit of a kind goes on: made where the vehicle has none of that name. */
+export function fuseFor(vehicle: Vehicle, kind: CircuitKind): string {
+  const { id, name, amps } = FUSES[kind] ?? LIGHTS_FUSE;
+  if (!vehicle.fuses.some((fuse) => fuse.id === id)) {
+    const rating = vehicle.systemVolts === 24 ? Math.max(5, amps / 2) : amps;
+    vehicle.fuses.push(bladeFuse(id, name, rating));
+  }
+  return id;
+}
+
+/** Circuits a body controller does not look after: nobody is warned of a dead reading lamp. */
+const UNWATCHED: readonly CircuitKind[] = ['interior', 'dash', 'charge', 'marker'];
+
+/** A controller's output for a circuit, watched as most are; its thresholds are assumed until something is seen. */
+export function outputFor(circuit: Circuit): ControllerOutput {
+  const base = { circuitId: circuit.id, onOhms: 0.02, limitAmps: 10, retries: 3, blankingSeconds: 0.12 };
+  if (circuit.kind === 'interior') return { ...base, fadeSeconds: 0.8, blankingSeconds: 1 };
+  if (UNWATCHED.includes(circuit.kind)) return base;
+  const assumed = { amps: 1, atVolts: 13.5, law: 'filament' as const, assumed: true };
+  return {
+    ...base,
+    watch: {
+      setting: 'filament',
+      canSetLed: true,
+      simulatedFilament: assumed,
+      simulatedLed: { amps: 0.03, atVolts: 13.5, law: 'fixed', assumed: true },
+      reaction: circuit.kind === 'turn' ? 'double-rate' : 'message',
+      message: `Check ${circuit.name.toLowerCase()} lamps`,
+      code: 'B1A00-18',
+    },
+  };
+}
+
+/** `base`, or `base-2` and so on where that is taken. */
+export function freeId(base: string, taken: readonly string[]): string {
+  if (!taken.includes(base)) return base;
+  for (let count = 2; ; count += 1) if (!taken.includes(`${base}-${count}`)) return `${base}-${count}`;
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,71 @@
+import { bulbById } from '../../catalogue/bulbs.ts';
+import type { Job } from '../../model/job.ts';
+import type { LampFunction } from './circuits.ts';
+import { changeStockBulb, changeWork, removeLamp } from './lamps.ts';
+
+/**
+ * Takes a lamp off a job's vehicle, and out of everything the job says of it.
+ *
+ * @param job changed in place
+ * @throws VehicleEditError for the last main turn lamp of a side
+ */
+export function removeLampOf(job: Job, lampId: string): void {
+  removeLamp(job.vehicle, lampId);
+  forgetWhatIsGone(job);
+}
+
+/**
+ * @param job changed in place
+ * @throws VehicleEditError when a side would be left without a main turn lamp, or the lamp without work
+ */
+export function changeWorkOf(job: Job, lampId: string, functions: readonly LampFunction[]): void {
+  changeWork(job.vehicle, lampId, functions);
+  forgetWhatIsGone(job);
+}
+
+/**
+ * The bulb a lamp takes. With another base, what was read from the old bulb and chosen for it no longer stands.
+ *
+ * @param job changed in place
+ * @throws VehicleEditError when the catalogue has no such bulb
+ */
+export function changeStockBulbOf(job: Job, lampId: string, bulbId: string): void {
+  const before = job.vehicle.lamps.find((lamp) => lamp.id === lampId)?.base;
+  changeStockBulb(job.vehicle, lampId, bulbId);
+  if (before === bulbById(bulbId)?.base) return;
+  delete job.identified[lampId];
+  if (job.chosen[lampId] !== null) delete job.chosen[lampId];
+}
+
+/**
+ * Drops what a job says of lamps and circuits its vehicle no longer has.
+ *
+ * @param job changed in place
+ */
+export function forgetWhatIsGone(job: Job): void {
+  const lamps = new Set(job.vehicle.lamps.map((lamp) => lamp.id));
+  const circuits = new Set(job.vehicle.circuits.map((circuit) => circuit.id));
+  for (const record of [job.lookOver.lamps, job.identified, job.chosen, job.capsules ?? {}] as Record<
+    string,
+    unknown
+  >[])
+    for (const id of Object.keys(record)) if (!lamps.has(id)) delete record[id];
+  for (const [circuitId, cure] of Object.entries(job.cures)) {
+    if (!circuits.has(circuitId)) delete job.cures[circuitId];
+    else if (cure) {
+      cure.networks = cure.networks.filter((network) => lamps.has(network.lampId));
+      if (cure.networks.length === 0) delete job.cures[circuitId];
+    }
+  }
+  if (job.findings)
+    job.findings = job.findings.filter(
+      (finding) =>
+        circuits.has(finding.circuitId) &&
+        [...Object.keys(finding.fitted), ...finding.out].every((id) => lamps.has(id)),
+    );
+  job.vehicleCures = job.vehicleCures.filter(
+    (cure) =>
+      (!('circuitId' in cure) || circuits.has(cure.circuitId)) &&
+      (!('lampId' in cure) || lamps.has(cure.lampId)),
+  );
+}

@@ -1,0 +1,75 @@
+import { colourRule, type RuleColour } from '../catalogue/regions.ts';
+import type { Circuit, CircuitKind } from '../model/vehicle/circuit.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import { circuitsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
+
+/** What a circuit is called, and what the driver does to see it. */
+interface FunctionWords {
+  name: string;
+  switchOn: string;
+}
+
+const WORDS: Record<CircuitKind, FunctionWords> = {
+  turn: { name: 'turn', switchOn: 'key on, turn' },
+  stop: { name: 'stop', switchOn: 'brake' },
+  'third-brake': { name: 'third brake', switchOn: 'brake' },
+  tail: { name: 'tail or position', switchOn: 'lights on' },
+  marker: { name: 'marker', switchOn: 'lights on' },
+  plate: { name: 'plate', switchOn: 'lights on' },
+  reverse: { name: 'reverse', switchOn: 'key on, reverse' },
+  'front-fog': { name: 'front fog', switchOn: 'lights and fog on' },
+  'rear-fog': { name: 'rear fog', switchOn: 'lights and fog on' },
+  'dipped-beam': { name: 'dipped beam', switchOn: 'key and lights on' },
+  'main-beam': { name: 'main beam', switchOn: 'key, lights and main beam on' },
+  interior: { name: 'inside', switchOn: 'a door open' },
+  dash: { name: 'dash', switchOn: 'lights on' },
+  charge: { name: 'charge', switchOn: 'key on, engine off' },
+};
+
+/** `turn`, `stop, tail or position`: what a lamp does, its bright filament first. */
+export function functionsOf(vehicle: Vehicle, lampId: string): string {
+  const names = circuitsOf(vehicle, lampId).map((circuit) => functionName(circuit));
+  if (vehicle.pilot?.lampId === lampId) names.push('turn pilot');
+  return [...new Set(names)].join(', ');
+}
+
+function functionName(circuit: Circuit): string {
+  if (circuit.fullWithBrake) return 'stop and tail';
+  if (circuit.stopFuseId) return 'turn and stop';
+  return WORDS[circuit.kind].name;
+}
+
+/** A circuit's work in a word or two: `turn`, `rear fog`. */
+export function workName(kind: CircuitKind): string {
+  return WORDS[kind].name;
+}
+
+/** What the driver switches on to see a lamp: `key on, left turn; lights on`. */
+export function howToLight(vehicle: Vehicle, lamp: Lamp): string {
+  const ways = circuitsOf(vehicle, lamp.id).map((circuit) =>
+    circuit.kind === 'turn' ? `key on, ${circuit.side} turn` : WORDS[circuit.kind].switchOn,
+  );
+  return [...new Set(ways)].join('; ') || 'key on, turn';
+}
+
+/**
+ * The colours an LED may have in a lamp by the rules of the vehicle's region, the usual one first: what its bright
+ * filament's function asks for at its end of the vehicle; behind coloured glass the colour of the glass.
+ */
+export function coloursFor(vehicle: Vehicle, lamp: Lamp): readonly RuleColour[] {
+  const circuit = circuitsOf(vehicle, lamp.id)[0];
+  if (!circuit) return colourRule(vehicle.region, 'dash', 'dash').colours;
+  // One filament for stop and turn is red where that wiring is usual.
+  if (circuit.stopFuseId) return ['red', 'amber'];
+  const { colours } = colourRule(vehicle.region, circuit.kind, lamp.end);
+  if (lamp.lens !== 'amber' && lamp.lens !== 'red') return colours;
+  if (circuit.kind === 'tail' || circuit.kind === 'marker') return [lamp.lens];
+  return colours.toSorted((x, y) => Number(y === lamp.lens) - Number(x === lamp.lens));
+}
+
+/** Whether an LED there is more than a change of light: the charge lamp starts the alternator. */
+export function neverByDefault(vehicle: Vehicle, lampId: string): boolean {
+  return circuitsOf(vehicle, lampId).some((circuit) => NEVER_BY_DEFAULT.includes(circuit.kind));
+}
+
+const NEVER_BY_DEFAULT: readonly CircuitKind[] = ['charge', 'dash', 'front-fog', 'dipped-beam', 'main-beam'];
