@@ -4,6 +4,7 @@ import type { FilamentRating } from '../model/bulb.ts';
 const RATED_KELVIN = 2750;
 /** 25 °C. */
 const AMBIENT_KELVIN = 298.15;
+const AMBIENT_FOURTH = AMBIENT_KELVIN ** 4;
 /** Tungsten's resistance rises with about this power of absolute temperature. */
 const RESISTANCE_POWER = 1.2;
 /** Heat capacity of a 21 W class filament per rated watt, J/(K·W) (typical, from its mass). */
@@ -52,11 +53,13 @@ export class Filament {
     );
     for (let step = 0; step < 30; step += 1) {
       const electrical = squared / this.ohmsAt(kelvin);
-      const fourth = kelvin ** 4;
-      const excess = electrical - this.radiation * (fourth - AMBIENT_KELVIN ** 4);
+      const square = kelvin * kelvin;
+      const fourth = square * square;
+      const excess = electrical - this.radiation * (fourth - AMBIENT_FOURTH);
       const slope = (-RESISTANCE_POWER * electrical) / kelvin - (4 * this.radiation * fourth) / kelvin;
       const next = Math.max(AMBIENT_KELVIN, kelvin - excess / slope);
-      if (Math.abs(next - kelvin) < 1e-11 * kelvin) return next;
+      // Newton doubles its digits each step: this one was already good to the square of what it moved.
+      if (Math.abs(next - kelvin) < 1e-7 * kelvin) return next;
       kelvin = next;
     }
     return kelvin;
@@ -64,14 +67,18 @@ export class Filament {
 
   /** Rate of change of temperature, K/s, at a voltage and temperature. */
   heatingRate(volts: number, kelvin: number): number {
-    const net = (volts * volts) / this.ohmsAt(kelvin) - this.radiation * (kelvin ** 4 - AMBIENT_KELVIN ** 4);
+    const square = kelvin * kelvin;
+    const net = (volts * volts) / this.ohmsAt(kelvin) - this.radiation * (square * square - AMBIENT_FOURTH);
     return net / this.heatCapacity;
   }
 
   /** How the rate of change of temperature changes with temperature, 1/s; always negative. */
   coolingSlope(volts: number, kelvin: number): number {
     const electrical = (volts * volts) / this.ohmsAt(kelvin);
-    return (-(RESISTANCE_POWER * electrical) / kelvin - 4 * this.radiation * kelvin ** 3) / this.heatCapacity;
+    return (
+      (-(RESISTANCE_POWER * electrical) / kelvin - 4 * this.radiation * kelvin * kelvin * kelvin) /
+      this.heatCapacity
+    );
   }
 
   /** How the rate of change of temperature changes with voltage, K/(s·V). */
@@ -91,8 +98,12 @@ export class Filament {
 
   /** Steady current and its slope, either way round; the slope follows from the same power balance. */
   operate(volts: number): Operating {
+    return this.operateAt(volts, this.settledKelvin(volts));
+  }
+
+  /** The same at a temperature already known to be the settled one. */
+  operateAt(volts: number, kelvin: number): Operating {
     if (volts === 0) return { amps: 0, siemens: 1 / this.ohmsAt(AMBIENT_KELVIN) };
-    const kelvin = this.settledKelvin(volts);
     const amps = volts / this.ohmsAt(kelvin);
     const ambientShare = (AMBIENT_KELVIN / kelvin) ** 4;
     const temperaturePower = 2 / (RESISTANCE_POWER + 4 / Math.max(1e-9, 1 - ambientShare));

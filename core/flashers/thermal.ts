@@ -18,6 +18,12 @@ export interface ThermalFlasherRating {
 const CLOSES_AT = 0.6;
 
 /**
+ * By how much the inrush of cold filaments speeds up a flasher that is rated on a steady load of the same current
+ * (fitted on two signal bulbs a side, in simulation).
+ */
+export const LAMP_INRUSH_SPEEDS_UP = 1.18;
+
+/**
  * A thermal flasher as a circuit element. Off, it cools from 1 to `CLOSES_AT`, which fixes its time
  * constant; on, the rated current must warm it back in the rated time, which fixes the current it needs
  * to open at all. The rating is that of a steady load: the inrush of cold filaments warms it sooner, so on

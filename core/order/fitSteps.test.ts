@@ -90,9 +90,9 @@ describe('stopProgress', () => {
 
   it('shows what each stop of a fresh job still has open', () => {
     expect(notes(newJob('j', 'new', open.vehicle, open.createdAt), 'holds')).toEqual({
-      'look-over': [false, '0 of 6'],
-      identify: [false, '0 of 6'],
-      choose: [false, '0 of 6'],
+      'look-over': [false, '0 of 22'],
+      identify: [false, '0 of 22'],
+      choose: [false, '0 of 22'],
       cure: [false, 'no LEDs yet'],
       pick: [false, 'nothing yet'],
       fit: [false, 'nothing yet'],
@@ -107,5 +107,36 @@ describe('stopProgress', () => {
 
   it('keeps the cure open while it falls short', () => {
     expect(notes(open, 'falls-short').cure).toEqual([false, 'falls short']);
+  });
+});
+
+describe('what a look over adds to the work', () => {
+  it('takes out what is in the way first, for as long as it was said to take', () => {
+    const job = structuredClone(finished);
+    job.vehicle.facts = { inTheWay: { what: 'boot loudspeaker', minutes: 30 }, highVoltage: true };
+    const [safe, out] = fitSteps(job, DEMO_SHELF);
+    expect(safe?.cautions.join(' ')).toContain('orange cable');
+    expect(out?.title).toContain('boot loudspeaker');
+    expect(out?.minutes).toEqual([21, 45]);
+  });
+
+  it('renews a dim bulb that somebody wants replaced, and leaves a dead one that nobody does', () => {
+    const job = structuredClone(finished);
+    job.lookOver.lamps.reverse = { condition: 'dim', note: '', replace: true };
+    job.lookOver.lamps['plate-left'] = { condition: 'dead', note: '', replace: false };
+    const ids = fitSteps(job, DEMO_SHELF).map((step) => step.id);
+    expect(ids).toContain('renew-reverse');
+    expect(ids).not.toContain('renew-plate-left');
+  });
+});
+
+describe('a whole lamp', () => {
+  it('is fitted in one step for all its sections, with its pins and what moves over', () => {
+    const job = structuredClone(open);
+    for (const id of ['rear-left', 'stop-tail-left']) job.chosen[id] = 'lamp-kestrel';
+    const whole = fitSteps(job, DEMO_SHELF).filter((step) => step.id.startsWith('whole-'));
+    expect(whole.length).toBe(1);
+    expect(whole[0]?.text).toMatch(/3 stop, 4 turn.*foam seal/);
+    expect(fitSteps(job, DEMO_SHELF).some((step) => step.id === 'swap-rear-left')).toBe(false);
   });
 });

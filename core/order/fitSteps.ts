@@ -1,25 +1,21 @@
 import { baseRecord } from '../catalogue/bases.ts';
 import type { Job, ResistorNetwork } from '../model/job.ts';
-import type { Shelf } from '../model/part.ts';
-import type { Lamp, Side } from '../model/vehicle.ts';
+import type { Shelf, WholeLampPart } from '../model/part.ts';
+import type { Lamp, Side } from '../model/vehicle/lamp.ts';
+import { circuitsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { ohms, watts } from '../quantities/format.ts';
 import { bulbOf, ledOf, networksOf } from '../vehicle/fitment.ts';
+import { functionsOf, howToLight } from '../vehicle/functions.ts';
+import { vehicleCureSteps } from './cureSteps.ts';
+import type { FitStep } from './fitStep.ts';
 
-/** One thing to do, small enough to tick off. */
-export interface FitStep {
-  /** stays the same when the plan changes elsewhere, so that ticks and notes stay with their step */
-  id: string;
-  lampId: string | null;
-  /** where the installer stands */
-  place: string;
-  title: string;
-  text: string;
-  cautions: readonly string[];
-  /** shortest and longest, minutes (typical) */
-  minutes: readonly [number, number];
-  /** what the picture beside the step shows */
-  drawing: 'none' | 'bulb' | 'resistor';
-}
+const MOUNT_WORDS: Record<Lamp['resistorMount'], string> = {
+  none: 'bare metal',
+  panel: 'bare panel metal',
+  chassis: 'the chassis',
+  bracket: 'the lamp’s bracket, on standoffs',
+  recess: 'the lamp’s recess',
+};
 
 const SIDES: readonly Side[] = ['left', 'right'];
 
@@ -30,16 +26,18 @@ const SIDES: readonly Side[] = ['left', 'right'];
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function fitSteps(job: Job, shelf: Shelf): FitStep[] {
-  const sides = SIDES.filter((side) =>
-    job.vehicle.lamps.some((lamp) => lamp.side === side && hasWork(job, shelf, lamp)),
-  );
-  if (sides.length === 0) return [];
-  const steps = [...prepare()];
+  const worked = (side: Lamp['side']) =>
+    job.vehicle.lamps.some((lamp) => lamp.side === side && hasWork(job, shelf, lamp));
+  const sides = SIDES.filter(worked);
+  const others = vehicleCureSteps(job, shelf);
+  if (sides.length === 0 && !worked('centre') && others.length === 0) return [];
+  const steps = [...prepare(job)];
   sides.forEach((side, index) => {
     for (const group of accessGroups(job, side)) steps.push(...panelSteps(job, shelf, group));
     steps.push(index === 0 && sides.length > 1 ? compareSides(side) : sideTest(side));
   });
-  return [...steps, ...finish()];
+  for (const group of accessGroups(job, 'centre')) steps.push(...panelSteps(job, shelf, group));
+  return [...steps, ...others, ...finish(job)];
 }
 
 /** Sum of the steps that are left, minutes. */
@@ -56,14 +54,10 @@ function networkAt(job: Job, lampId: string): ResistorNetwork | undefined {
 }
 
 function hasWork(job: Job, shelf: Shelf, lamp: Lamp): boolean {
-  return (
-    ledOf(job, shelf, lamp.id) !== null ||
-    networkAt(job, lamp.id) !== undefined ||
-    job.lookOver.lamps[lamp.id]?.condition === 'dead'
-  );
+  return ledOf(job, shelf, lamp.id) !== null || networkAt(job, lamp.id) !== undefined || renews(job, lamp.id);
 }
 
-function accessGroups(job: Job, side: Side): Lamp[][] {
+function accessGroups(job: Job, side: Lamp['side']): Lamp[][] {
   const groups = new Map<string, Lamp[]>();
   for (const lamp of job.vehicle.lamps) {
     if (lamp.side !== side) continue;
@@ -72,7 +66,22 @@ function accessGroups(job: Job, side: Side): Lamp[][] {
   return [...groups.values()];
 }
 
-function prepare(): FitStep[] {
+function prepare({ vehicle }: Job): FitStep[] {
+  const { inTheWay, highVoltage } = vehicle.facts ?? {};
+  const out: FitStep[] = inTheWay
+    ? [
+        {
+          id: 'in-the-way',
+          lampId: null,
+          place: 'Walk round',
+          title: `Take out what is in the way: ${inTheWay.what}`,
+          text: 'Note how it sits and where its plugs go; it goes back when every lamp is tested.',
+          cautions: [],
+          minutes: [inTheWay.minutes * 0.7, inTheWay.minutes * 1.5],
+          drawing: 'none',
+        },
+      ]
+    : [];
   return [
     {
       id: 'prepare',
@@ -82,11 +91,19 @@ function prepare(): FitStep[] {
       text: 'Parking brake on, wheels chocked, key out, all lamps off. Let the bulbs cool.',
       cautions: [
         'Bulbs that were lit burn fingers. Stock bulbs come out before any lamp is switched on for testing.',
+        ...(highVoltage ? ['High voltage: qualified people only, and nobody touches an orange cable.'] : []),
       ],
       minutes: [2, 5],
       drawing: 'none',
     },
+    ...out,
   ];
+}
+
+/** Whether a filament bulb that stays is to be renewed: dead, or somebody asked for it. */
+function renews(job: Job, lampId: string): boolean {
+  const record = job.lookOver.lamps[lampId];
+  return record?.replace ?? record?.condition === 'dead';
 }
 
 function panelSteps(job: Job, shelf: Shelf, lamps: readonly Lamp[]): FitStep[] {
@@ -115,7 +132,7 @@ function panelSteps(job: Job, shelf: Shelf, lamps: readonly Lamp[]): FitStep[] {
       lampId: first.id,
       place,
       title: 'Test before closing',
-      text: `Key on, ${first.side} turn: ${working.map((lamp) => lamp.name.toLowerCase()).join(' and ')} must light. The rate is only right once the whole side is done.`,
+      text: `${testWords(job, working)}${working.some((lamp) => isTurn(job, lamp)) ? ' The rate is only right once the whole side is done.' : ''}`,
       cautions: ['Keep fingers off the resistors while the lamps are on.'],
       minutes: [1, 2],
       drawing: 'none',
@@ -134,12 +151,33 @@ function panelSteps(job: Job, shelf: Shelf, lamps: readonly Lamp[]): FitStep[] {
   return steps;
 }
 
+function isTurn({ vehicle }: Job, lamp: Lamp): boolean {
+  return circuitsOf(vehicle, lamp.id).some((circuit) => circuit.kind === 'turn');
+}
+
+/** `Key on, left turn: front left must light. Lights on: position left must light.` */
+function testWords({ vehicle }: Job, lamps: readonly Lamp[]): string {
+  const byWay = new Map<string, string[]>();
+  for (const lamp of lamps) {
+    const way = howToLight(vehicle, lamp);
+    byWay.set(way, [...(byWay.get(way) ?? []), lamp.name.toLowerCase()]);
+  }
+  return [...byWay]
+    .map(
+      ([way, names]) => `${way.charAt(0).toUpperCase()}${way.slice(1)}: ${names.join(' and ')} must light.`,
+    )
+    .join(' ');
+}
+
 function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
   const led = ledOf(job, shelf, lamp.id);
   const base = baseRecord(lamp.base);
   const bulb = bulbOf(job, lamp);
   const steps: FitStep[] = [];
-  if (led) {
+  const whole = wholeLampAt(job, shelf, lamp);
+  if (whole) {
+    if (whole.lead) steps.push(wholeLampStep(lamp, whole.part));
+  } else if (led) {
     const turn = base.reversible
       ? 'If it stays dark, turn it half round.'
       : led.polarity === 'one-way'
@@ -155,12 +193,12 @@ function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
       minutes: [1, 4],
       drawing: 'bulb',
     });
-  } else if (job.lookOver.lamps[lamp.id]?.condition === 'dead') {
+  } else if (renews(job, lamp.id)) {
     steps.push({
       id: `renew-${lamp.id}`,
       lampId: lamp.id,
       place: lamp.name,
-      title: `Renew the dead ${bulb.names[0]}`,
+      title: `Renew the ${bulb.names[0]}`,
       text: `${base.release} Fit a new ${bulb.names[0]}.`,
       cautions: [],
       minutes: [1, 3],
@@ -168,11 +206,42 @@ function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
     });
   }
   const network = networkAt(job, lamp.id);
-  if (network) steps.push(...resistorSteps(lamp, network));
+  if (network) steps.push(...resistorSteps(job.vehicle, lamp, network));
   return steps;
 }
 
-function resistorSteps(lamp: Lamp, network: ResistorNetwork): FitStep[] {
+/** The whole lamp that takes a lamp's place, and whether this is the one of its lamps that carries the step. */
+function wholeLampAt(job: Job, shelf: Shelf, lamp: Lamp): { part: WholeLampPart; lead: boolean } | null {
+  const part = shelf.find(
+    (each): each is WholeLampPart => each.kind === 'whole-lamp' && each.id === job.chosen[lamp.id],
+  );
+  if (!part) return null;
+  const first = job.vehicle.lamps.find(
+    (each) =>
+      each.side === lamp.side && job.chosen[each.id] === part.id && ledOf(job, shelf, each.id) !== null,
+  );
+  return { part, lead: first?.id === lamp.id };
+}
+
+function wholeLampStep(lamp: Lamp, part: WholeLampPart): FitStep {
+  const moves = part.movesOver.length > 0 ? ` Move over: ${part.movesOver.join(', ')}.` : '';
+  const modules = lamp.module ? ` The ${lamp.module} moves into the new lamp.` : '';
+  const pins = part.pinMap.map(({ cavity, does }) => `${cavity} ${does}`).join(', ');
+  return {
+    id: `whole-${lamp.id}`,
+    lampId: lamp.id,
+    place: lamp.name,
+    title: `Fit ${part.code} whole`,
+    text: `Plug of ${part.connector}: ${pins}. Compare with the old plug by meter, pin by pin.${moves}${modules} Clean both sealing faces, seat without wrinkles, hold the lamp in line while tightening; start every screw by hand.`,
+    cautions: ['Test all its functions before the screws are tight.'],
+    minutes: [8, 25],
+    drawing: 'none',
+  };
+}
+
+function resistorSteps(vehicle: Vehicle, lamp: Lamp, network: ResistorNetwork): FitStep[] {
+  const turns = circuitsOf(vehicle, lamp.id).some((circuit) => circuit.kind === 'turn');
+  const feed = turns ? 'turn feed' : `${functionsOf(vehicle, lamp.id)} feed`;
   const parts = network.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
   const many = network.pieces.length > 1;
   const joined = many
@@ -185,7 +254,7 @@ function resistorSteps(lamp: Lamp, network: ResistorNetwork): FitStep[] {
       id: `mount-${lamp.id}`,
       lampId: lamp.id,
       place: lamp.name,
-      title: `Mount ${parts} on ${lamp.resistorMount === 'chassis' ? 'the chassis' : 'bare panel metal'}`,
+      title: `Mount ${parts} on ${MOUNT_WORDS[lamp.resistorMount]}`,
       text: `Bare metal, in air, clear of the loom, held by a screw. Check that the leads reach before drilling; paint the drilled edge.`,
       cautions: [
         'It gets past 100 °C. Never on plastic, rubber, carpet or against wiring.',
@@ -198,11 +267,16 @@ function resistorSteps(lamp: Lamp, network: ResistorNetwork): FitStep[] {
       id: `tap-${lamp.id}`,
       lampId: lamp.id,
       place: lamp.name,
-      title: `Tap ${parts} across the turn feed`,
-      text: `One lead to the turn feed, the other to earth${joined}; which lead goes where does not matter. Prove the feed with the meter: it bounces with the flash. Crimp and shrink, for this lamp gets wet.`,
-      cautions: [
-        'Colour is a hint, the meter decides. On the tail feed the resistor does nothing for the flash and heats all night.',
-      ],
+      title: `Tap ${parts} across the ${feed}`,
+      text:
+        lamp.end === 'dash'
+          ? `Across the two contacts of the lamp’s holder${joined}; which lead goes where does not matter. Keep it clear of the flexible circuit.`
+          : `One lead to the ${feed}, the other to earth${joined}; which lead goes where does not matter. Prove the feed with the meter${turns ? ': it bounces with the flash' : ''}. Crimp and shrink, for this lamp gets wet.`,
+      cautions: turns
+        ? [
+            'Colour is a hint, the meter decides. On the tail feed the resistor does nothing for the flash and heats all night.',
+          ]
+        : ['Colour is a hint, the meter decides.'],
       minutes: [4, 9],
       drawing: 'resistor',
     },
@@ -235,14 +309,14 @@ function sideTest(side: Side): FitStep {
   };
 }
 
-function finish(): FitStep[] {
+function finish({ vehicle }: Job): FitStep[] {
   return [
     {
       id: 'hazard',
       lampId: null,
       place: 'Driver’s seat',
-      title: 'Run hazard for two minutes',
-      text: 'All lamps together, engine off. Count the flashes; then the measured rates go on the Prove stop.',
+      title: vehicle.hazardSwitch ? 'Run hazard for two minutes' : 'Run each turn side for a minute',
+      text: 'Engine off. Count the flashes; then the measured rates go on the Prove stop.',
       cautions: [
         'Resistors are hot after this: keep off them, and feel for heat only near them, never on them.',
       ],

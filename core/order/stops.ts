@@ -2,7 +2,7 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { pickList } from '../picklist/picklist.ts';
 import { handOverPage } from '../record/handOver.ts';
-import { latestObservation, proofResult, TURN_FUNCTIONS } from '../record/observations.ts';
+import { latestObservation, proofResult, turnFunctionsOf } from '../record/observations.ts';
 import { flashRule } from '../verdict/flashRule.ts';
 import type { VerdictState } from '../verdict/states.ts';
 import { fitSteps } from './fitSteps.ts';
@@ -55,7 +55,7 @@ export function stopProgress(job: Job, shelf: Shelf, curedState: VerdictState): 
   const steps = fitSteps(job, shelf);
   const stepsDone = steps.filter((step) => job.fit[step.id]?.doneAt).length;
   const rule = flashRule(job.vehicle.region);
-  const proved = TURN_FUNCTIONS.filter((each) => {
+  const proved = turnFunctionsOf(job.vehicle).filter((each) => {
     const observation = latestObservation(job, 'cured', each);
     return observation !== undefined && proofResult(rule, observation) === 'passed';
   }).length;
@@ -69,7 +69,7 @@ export function stopProgress(job: Job, shelf: Shelf, curedState: VerdictState): 
     steps.length === 0
       ? { stop: 'fit', done: false, note: 'nothing yet' }
       : counted('fit', stepsDone, steps.length),
-    counted('prove', proved, TURN_FUNCTIONS.length),
+    counted('prove', proved, turnFunctionsOf(job.vehicle).length),
     {
       stop: 'hand-over',
       done: job.handOver.filedAt !== null,

@@ -2,9 +2,12 @@ import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
 import type { Bulb } from '../model/bulb.ts';
 import type { Job } from '../model/job.ts';
 import type { ConsumablePart, Part, Shelf } from '../model/part.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import { turnCircuits } from '../model/vehicle/vehicle.ts';
 import { ohms, volts, watts } from '../quantities/format.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../vehicle/fitment.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
+import { sectionFor } from '../vehicle/wholeLamp.ts';
 
 export interface PickLine {
   key: string;
@@ -50,6 +53,7 @@ export function pickList(job: Job, shelf: Shelf): PickList {
     ...ledLines(job, shelf),
     ...bulbLines(job, shelf),
     ...resistorLines(job, shelf),
+    ...vehicleCureLines(job, shelf),
     ...consumableLines(job, shelf),
   ];
   const priced = lines.filter((line) => line.total !== null);
@@ -65,7 +69,7 @@ export function pickList(job: Job, shelf: Shelf): PickList {
 /** What the turn lamps take before and after. */
 export function powerSaved(job: Job, shelf: Shelf): PowerSaved {
   const emfVolts = (13.5 * job.vehicle.systemVolts) / 12;
-  const sides = job.vehicle.circuits.map((circuit) => circuit.side);
+  const sides = turnCircuits(job.vehicle).map((circuit) => circuit.side);
   const lit = (stage: 'stock' | 'cured') =>
     new TurnNetwork(job.vehicle, fitmentOf(job, shelf, stage)).solve({ emfVolts, sides }).lamps;
   const stockWatts = lit('stock').reduce((sum, lamp) => sum + lamp.volts * lamp.bulbAmps, 0);
@@ -82,19 +86,32 @@ export function powerSaved(job: Job, shelf: Shelf): PowerSaved {
 }
 
 function ledLines(job: Job, shelf: Shelf): PickLine[] {
-  const lamps = new Map<Part, string[]>();
+  const lamps = new Map<Part, Lamp[]>();
   for (const lamp of job.vehicle.lamps) {
-    const led = ledOf(job, shelf, lamp.id);
-    if (led) lamps.set(led, [...(lamps.get(led) ?? []), lamp.name.toLowerCase()]);
+    const part = shelf.find((each) => each.id === job.chosen[lamp.id]);
+    if (part) lamps.set(part, [...(lamps.get(part) ?? []), lamp]);
   }
-  return [...lamps].map(([part, names]) => shelfLine(part, names.length, names.join(', ')));
+  return [...lamps].map(([part, of]) =>
+    shelfLine(part, piecesOf(job, part, of), of.map((lamp) => lamp.name.toLowerCase()).join(', ')),
+  );
 }
 
-/** A bulb found dead whose lamp keeps its filament is bought anew. */
-function bulbLines(job: Job, shelf: Shelf): PickLine[] {
-  const dead = job.vehicle.lamps.filter(
-    (lamp) => job.lookOver.lamps[lamp.id]?.condition === 'dead' && ledOf(job, shelf, lamp.id) === null,
+/** One LED a lamp; but one whole lamp for all the lamps whose place it takes. */
+function piecesOf({ vehicle }: Job, part: Part, lamps: readonly Lamp[]): number {
+  if (part.kind !== 'whole-lamp') return lamps.length;
+  const bySection = part.sections.map(
+    (section) => lamps.filter((lamp) => sectionFor(vehicle, lamp, part) === section).length,
   );
+  return Math.max(...bySection);
+}
+
+/** A bulb whose lamp keeps its filament is bought anew where it was found dead, or where somebody asked for it. */
+function bulbLines(job: Job, shelf: Shelf): PickLine[] {
+  const replaced = (lampId: string) => {
+    const record = job.lookOver.lamps[lampId];
+    return record?.replace ?? record?.condition === 'dead';
+  };
+  const dead = job.vehicle.lamps.filter((lamp) => replaced(lamp.id) && ledOf(job, shelf, lamp.id) === null);
   const byBulb = new Map<Bulb, string[]>();
   for (const lamp of dead) {
     const bulb = bulbOf(job, lamp);
@@ -104,7 +121,7 @@ function bulbLines(job: Job, shelf: Shelf): PickLine[] {
     key: `bulb-${bulb.id}`,
     code: bulb.names[0] ?? bulb.id,
     what: `Filament bulb ${bulb.names[0] ?? bulb.id}, ${watts(filamentWatts(signalFilament(bulb)))} at ${volts(signalFilament(bulb).testVolts)}`,
-    why: `dead: ${names.join(', ')}`,
+    why: `new for ${names.join(', ')}`,
     quantity: names.length,
     onShelf: 0,
     toBuy: names.length,
@@ -141,6 +158,38 @@ function resistorLines(job: Job, shelf: Shelf): PickLine[] {
           total: null,
         },
   );
+}
+
+/** Relays, decoders, diodes and bleed resistors. */
+function vehicleCureLines(job: Job, shelf: Shelf): PickLine[] {
+  const wanted = new Map<string, { part: Part; quantity: number; why: string }>();
+  const want = (part: Part | undefined, quantity: number, why: string) => {
+    if (!part) return;
+    const entry = wanted.get(part.id) ?? { part, quantity: 0, why };
+    wanted.set(part.id, { ...entry, quantity: entry.quantity + quantity });
+  };
+  for (const cure of job.vehicleCures) {
+    if (cure.kind === 'flasher-relay' || cure.kind === 'decoder') {
+      const why = cure.kind === 'decoder' ? 'before the LED' : `in place of the ${job.vehicle.flasher.name}`;
+      want(
+        shelf.find((part) => part.id === cure.partId),
+        1,
+        why,
+      );
+    }
+    if (cure.kind === 'pilot-diodes') {
+      const diode = shelf.find((part) => part.kind === 'consumable' && part.use === 'diode');
+      want(diode, 2, 'pilot lamp');
+    }
+    if (cure.kind === 'bleed-resistor') {
+      want(
+        shelf.find((part) => part.id === cure.piece.partId),
+        1,
+        'sensed brake wire',
+      );
+    }
+  }
+  return [...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why));
 }
 
 /** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */

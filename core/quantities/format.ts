@@ -36,3 +36,13 @@ export function voltsList(values: readonly number[]): string {
   if (last === undefined) return '';
   return written.length === 1 ? `${last} V` : `${written.slice(0, -1).join(', ')} and ${last} V`;
 }
+
+/** A share as `42 %`. */
+export function percent(share: number): string {
+  return `${Math.round(100 * share)} %`;
+}
+
+/** `front, rear and repeater` */
+export function inARow(words: readonly string[]): string {
+  return words.length < 2 ? words.join() : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+}

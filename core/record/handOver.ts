@@ -2,7 +2,7 @@ import type { Job, Observation, TurnFunction } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { ohms, watts } from '../quantities/format.ts';
 import { bulbOf, ledOf, networksOf } from '../vehicle/fitment.ts';
-import { FUNCTION_WORDS, latestObservation, TURN_FUNCTIONS } from './observations.ts';
+import { FUNCTION_WORDS, latestObservation, turnFunctionsOf } from './observations.ts';
 
 export interface BeforeAfter {
   function: TurnFunction;
@@ -24,19 +24,21 @@ export interface HandOverPage {
   readings: readonly BeforeAfter[];
   lamps: readonly FittedLamp[];
   cautions: readonly string[];
+  /** troubles that were accepted as they are, with what was tried before */
+  unresolved: readonly string[];
   /** what a complete file would still have */
   missing: readonly string[];
 }
 
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
 export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
-  const readings = TURN_FUNCTIONS.map((turnFunction) => ({
+  const readings = turnFunctionsOf(job.vehicle).map((turnFunction) => ({
     function: turnFunction,
     name: FUNCTION_WORDS[turnFunction],
     before: latestObservation(job, 'stock', turnFunction),
     after: latestObservation(job, 'cured', turnFunction),
   }));
-  const lamps = job.vehicle.lamps.map((lamp): FittedLamp => {
+  const all = job.vehicle.lamps.map((lamp): FittedLamp => {
     const led = ledOf(job, shelf, lamp.id);
     const bulb = bulbOf(job, lamp).names[0] ?? lamp.stockBulb;
     const networks = networksOf(job).filter((network) => network.lampId === lamp.id);
@@ -50,12 +52,16 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
         .join(', '),
     };
   });
+  // A page for an owner names what was changed; a job that changed nothing yet names everything.
+  const changed = all.filter((lamp) => lamp.after !== lamp.before || lamp.resistors !== '');
+  const lamps = changed.length > 0 ? changed : all;
   const converted = lamps.some((lamp) => lamp.after !== lamp.before);
   const loaded = lamps.some((lamp) => lamp.resistors !== '');
   return {
     readings,
     lamps,
-    cautions: cautionsFor(converted, loaded),
+    cautions: [...cautionsFor(converted, loaded), ...flasherCautions(job)],
+    unresolved: unresolvedOf(job),
     missing: missingFor(job, readings, converted),
   };
 }
@@ -74,6 +80,23 @@ function cautionsFor(converted: boolean, loaded: boolean): string[] {
     );
   }
   return cautions;
+}
+
+function flasherCautions({ vehicleCures }: Job): string[] {
+  return vehicleCures.some((cure) => cure.kind === 'flasher-relay')
+    ? ['The flasher no longer tells of a failed turn lamp. Walk round and look at every turn lamp regularly.']
+    : [];
+}
+
+/** What was accepted, each with the attempts that came to nothing before it. */
+function unresolvedOf({ attempts = [] }: Job): string[] {
+  const accepted = attempts.filter((attempt) => attempt.outcome === 'accepted');
+  const vain = attempts
+    .filter((attempt) => attempt.outcome === 'no-change' || attempt.outcome === 'worse')
+    .map((attempt) => attempt.what);
+  return accepted.map(
+    (attempt) => `${attempt.what}${vain.length > 0 ? ` (tried without success: ${vain.join('; ')})` : ''}`,
+  );
 }
 
 function missingFor(job: Job, readings: readonly BeforeAfter[], converted: boolean): string[] {

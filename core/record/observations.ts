@@ -1,8 +1,14 @@
 import type { Job, Observation, Stage, TurnFunction } from '../model/job.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { FlashRule } from '../verdict/flashRule.ts';
 import { rateResult } from '../verdict/flashRule.ts';
 
-export const TURN_FUNCTIONS: readonly TurnFunction[] = ['turn-left', 'turn-right', 'hazard'];
+const TURN_FUNCTIONS: readonly TurnFunction[] = ['turn-left', 'turn-right', 'hazard'];
+
+/** The turn functions a vehicle has. */
+export function turnFunctionsOf(vehicle: Vehicle): TurnFunction[] {
+  return TURN_FUNCTIONS.filter((each) => each !== 'hazard' || vehicle.hazardSwitch);
+}
 
 export const FUNCTION_WORDS: Record<TurnFunction, string> = {
   'turn-left': 'Left turn',

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { demoJob } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job, Observation } from '../model/job.ts';
@@ -91,5 +92,27 @@ describe('handOverPage', () => {
       'Where the stock bulbs are kept is not written down.',
       'No end of warranty is given.',
     ]);
+  });
+});
+
+describe('troubles that stay', () => {
+  it('are named to the owner with what was tried in vain', () => {
+    const job = structuredClone(demoJob('dial-a-ride-2'));
+    const at = '2026-11-20T10:00:00.000Z';
+    job.attempts = [
+      { id: 'a', at, what: 'a capacitor at the tails', outcome: 'no-change' },
+      { id: 'b', at, what: 'slight flicker of the tails in a camera', outcome: 'accepted' },
+      { id: 'c', at, what: 'cleaned the earths', outcome: 'cured' },
+    ];
+    expect(handOverPage(job, DEMO_SHELF).unresolved).toEqual([
+      'slight flicker of the tails in a camera (tried without success: a capacitor at the tails)',
+    ]);
+    expect(handOverPage(demoJob('dial-a-ride-2'), DEMO_SHELF).unresolved).toEqual([]);
+  });
+
+  it('a relay that does not watch is said to tell no longer of a dead lamp', () => {
+    expect(handOverPage(demoJob('courier-moped-7'), DEMO_SHELF).cautions.join(' ')).toMatch(
+      /no longer tells of a failed/,
+    );
   });
 });

@@ -2,10 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
+import { CONTROLS_OFF, type Controls } from '../vehicle/controls.ts';
 import { lampStrips, STRIP_SECONDS, STRIP_STEP } from './lampStrips.ts';
 
 const finished = demoJobs()[2] as Job;
-const strips = lampStrips(finished, DEMO_SHELF, ['left'], 12.6);
+const LEFT: Controls = { ...CONTROLS_OFF, key: 'on', turn: 'left' };
+const strips = lampStrips(finished, DEMO_SHELF, LEFT, 12.6);
 const rear = (stage: string) => {
   const found = strips
     .find((each) => each.stage === stage)
@@ -21,7 +23,7 @@ function rises(light: readonly number[]): number {
 
 describe('lampStrips', () => {
   it('shows the flashes of four seconds, before and after', () => {
-    expect(strips.map((each) => Math.round(each.ratePerMinute))).toEqual([88, 176, 88]);
+    expect(strips.map((each) => Math.round(each.ratePerMinute ?? 0))).toEqual([88, 176, 88]);
     expect(rises(rear('stock'))).toBe(6);
     expect(rises(rear('leds'))).toBe(12);
     expect(rises(rear('cured'))).toBe(6);
@@ -50,6 +52,6 @@ describe('lampStrips', () => {
   });
 
   it('is the same every time', () => {
-    expect(lampStrips(finished, DEMO_SHELF, ['left'], 12.6)).toEqual(strips);
+    expect(lampStrips(finished, DEMO_SHELF, LEFT, 12.6)).toEqual(strips);
   });
 });

@@ -1,9 +1,12 @@
+import type { DashEvent } from '../flashers/device.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import type { Side } from '../model/vehicle.ts';
+import type { LampInput } from '../model/vehicle/lamp.ts';
+import { type Controls, flashingSides } from '../vehicle/controls.ts';
 import { fitmentOf } from '../vehicle/fitment.ts';
-import { playTurn } from './playTurn.ts';
-import { colourOf, type LampShow, thresholdFor } from './rehearse.ts';
+import type { LampColour } from './lampLight.ts';
+import { playVehicle } from './playVehicle.ts';
+import { thresholdFor } from './rehearse.ts';
 
 /** How long a strip is, and how often it is sampled, s. */
 export const STRIP_SECONDS = 4;
@@ -11,49 +14,61 @@ export const STRIP_STEP = 0.01;
 
 export interface LampStrip {
   lampId: string;
-  colour: LampShow['colour'];
-  /** light every `STRIP_STEP` from the moment the stalk is moved, 1 for its rated light */
+  input: LampInput;
+  colour: LampColour;
+  /** luminous flux at 1, lm */
+  lumens: number;
+  /** light every `STRIP_STEP` from the moment the switch is moved, 1 for its rated light */
   light: readonly number[];
 }
 
 export interface StageStrips {
   stage: Stage;
-  /** once settled */
-  ratePerMinute: number;
-  /** share of a settled period the relay is closed */
+  /** once settled; null where nothing flashes */
+  ratePerMinute: number | null;
+  /** share of a settled period the flasher is closed */
   onFraction: number;
   /** true when the vehicle's threshold is not known and the middle of its band stood in for it */
   thresholdAssumed: boolean;
+  /** every lamp that gives light in these four seconds */
   lamps: readonly LampStrip[];
+  events: readonly DashEvent[];
 }
 
 const STAGES: readonly Stage[] = ['stock', 'leds', 'cured'];
+/** Under this a lamp is dark, as a share of its rated light. */
+const DARK = 1e-3;
 
 /**
- * Four seconds of every lamp of some sides, from cold, in the vehicle's three states side by side.
+ * Four seconds of every lamp that the driver's panel lights, from cold, in the vehicle's three states.
  *
- * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ * @throws UnknownReferenceError when the job names a part that is not known
  */
-export function lampStrips(job: Job, shelf: Shelf, sides: readonly Side[], emfVolts: number): StageStrips[] {
+export function lampStrips(job: Job, shelf: Shelf, controls: Controls, emfVolts: number): StageStrips[] {
   const { vehicle } = job;
-  const { thresholdAmps, assumed } = thresholdFor(job, sides, emfVolts);
+  const sides = flashingSides(vehicle, controls);
   return STAGES.map((stage) => {
     const fitment = fitmentOf(job, shelf, stage);
-    const play = playTurn({ vehicle, fitment, sides, emfVolts, thresholdAmps, seconds: STRIP_SECONDS });
+    const { thresholdAmps, assumed } = thresholdFor(job, fitment, sides, emfVolts);
+    const play = playVehicle({ vehicle, fitment, controls, emfVolts, thresholdAmps, seconds: STRIP_SECONDS });
     const last = play.flashes.at(-1);
-    if (!last) throw new RangeError('a lit vehicle flashes at least once');
     return {
       stage,
-      ratePerMinute: 60 / last.periodSeconds,
-      onFraction: last.onSeconds / last.periodSeconds,
+      ratePerMinute: last ? 60 / last.periodSeconds : null,
+      onFraction: last ? last.onSeconds / last.periodSeconds : 1,
       thresholdAssumed: assumed,
-      lamps: play.lamps.map(({ lampId, light }) => ({
-        lampId,
-        colour: colourOf(vehicle, fitment, lampId),
-        light: Array.from({ length: STRIP_SECONDS / STRIP_STEP + 1 }, (_, index) =>
-          light.at(index * STRIP_STEP),
-        ),
-      })),
+      events: play.events,
+      lamps: play.emitters
+        .map(({ lampId, input, colour, lumens, curve }) => ({
+          lampId,
+          input,
+          colour,
+          lumens,
+          light: Array.from({ length: STRIP_SECONDS / STRIP_STEP + 1 }, (_, index) =>
+            curve.at(index * STRIP_STEP),
+          ),
+        }))
+        .filter((strip) => Math.max(...strip.light) > DARK),
     };
   });
 }

@@ -1,18 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { relayOf } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
-import {
-  CONTROLS_OFF,
-  type Controls,
-  lightAt,
-  rehearse,
-  supplyVoltsFor,
-  WAVEFORM_SAMPLES,
-} from './rehearse.ts';
+import { CONTROLS_OFF, type Controls } from '../vehicle/controls.ts';
+import { lightAt, rehearse, supplyVoltsFor, WAVEFORM_SAMPLES } from './rehearse.ts';
 
 const [open, troubled, finished] = demoJobs() as [Job, Job, Job];
-const LEFT: Controls = { key: 'on', turn: 'left', hazard: false };
+const LEFT: Controls = { ...CONTROLS_OFF, key: 'on', turn: 'left' };
 
 describe('rehearse', () => {
   it('lights what the panel says: turn needs the key, hazard does not, and hazard wins', () => {
@@ -32,7 +27,7 @@ describe('rehearse', () => {
   });
 
   it('takes the middle of the band, and says so, where the threshold is unknown', () => {
-    const { simulatedThreshold: _, ...flasher } = open.vehicle.flasher;
+    const { simulatedThreshold: _, ...flasher } = relayOf(open.vehicle);
     const played = rehearse(
       { ...open, vehicle: { ...open.vehicle, flasher } },
       DEMO_SHELF,
@@ -50,7 +45,7 @@ describe('rehearse', () => {
     ['proportional', (2.9 * 11.8) / 13.5],
     ['filament', 2.9 * (11.8 / 13.5) ** 0.54],
   ] as const)('a %s threshold follows the supply as it should', (law, amps) => {
-    const flasher = { ...open.vehicle.flasher, simulatedThreshold: { amps: 2.9, atVolts: 13.5, law } };
+    const flasher = { ...relayOf(open.vehicle), simulatedThreshold: { amps: 2.9, atVolts: 13.5, law } };
     const played = rehearse(
       { ...open, vehicle: { ...open.vehicle, flasher } },
       DEMO_SHELF,
@@ -86,7 +81,7 @@ describe('rehearse', () => {
     };
     const played = rehearse(dead, DEMO_SHELF, 'stock', LEFT, 12.6);
     const steady = (id: string) => played.lamps.find((lamp) => lamp.lampId === id)?.steady;
-    expect(steady('rear-left')).toBe(0);
+    expect(steady('rear-left') ?? 0).toBe(0);
     expect(steady('front-left')).toBeGreaterThan(0.5);
     expect(played.ratePerMinute).toBe(176);
   });

@@ -1,33 +1,39 @@
+import type { DashEvent, Flash } from '../flashers/device.ts';
+import { thresholdAt } from '../flashers/threshold.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import type { Side, Vehicle } from '../model/vehicle.ts';
+import type { LampInput, Side } from '../model/vehicle/lamp.ts';
+import { turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { type Controls, flashingSides } from '../vehicle/controls.ts';
+import type { Fault } from '../vehicle/fault.ts';
 import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
-import { HealthyBands } from '../verdict/outageBand.ts';
+import { healthyBands } from '../verdict/outageBand.ts';
 import { chargingVolts } from '../verdict/workingPoints.ts';
-import { type LightCurve, playTurn } from './playTurn.ts';
+import { type Effect, explain } from './explain.ts';
+import type { LampColour } from './lampLight.ts';
+import { type PlayedEmitter, playVehicle, type VehiclePlay } from './playVehicle.ts';
+import type { PulsedLight } from './pulsedFeed.ts';
+import { senseEvents } from './senses.ts';
 
-/** Light of one lamp over one flash period, evenly sampled, as a share of its light when rated. */
+/** Light over one flash period, evenly sampled, as a share of the light when rated. One sample where it is steady. */
 export type Waveform = readonly number[];
 
 export const WAVEFORM_SAMPLES = 96;
 /** Flashes played, of which the last is kept: a signal filament forgets its cold start within one. */
 const PLAYED_FLASHES = 2;
 
-/** The driver's panel. */
-export interface Controls {
-  key: 'off' | 'on' | 'running';
-  turn: Side | null;
-  hazard: boolean;
-}
-
-export const CONTROLS_OFF: Controls = { key: 'off', turn: null, hazard: false };
-
+/** One source of light in a lamp. */
 export interface LampShow {
   lampId: string;
-  colour: 'amber' | 'red' | 'white' | 'warm';
+  input: LampInput;
+  colour: LampColour;
+  /** luminous flux at 1, lm */
+  lumens: number;
   waveform: Waveform;
   /** light when held on, for those who asked for no motion */
   steady: number;
+  /** an LED on a pulsed feed: how fast and how deep it flickers */
+  pulsed: PulsedLight | null;
 }
 
 /** What the vehicle does with its controls as they are. */
@@ -37,13 +43,18 @@ export interface Rehearsal {
   ratePerMinute: number | null;
   onFraction: number;
   periodSeconds: number;
-  /** current the relay counts, and the threshold it is compared with, A */
+  /** current the flasher counts, and the threshold it is compared with, A */
   watchedAmps: number;
   thresholdAmps: number;
   missesLamp: boolean;
   /** true when the vehicle's threshold is not known and the middle of its band stood in for it */
   thresholdAssumed: boolean;
   lamps: readonly LampShow[];
+  /** messages, codes, outputs off, fuses, senses: as they came */
+  events: readonly DashEvent[];
+  blownFuses: readonly string[];
+  /** what the circuit did that a rule of thumb would not have told, in words */
+  effects: readonly Effect[];
 }
 
 /** Volts the supply has with the key where it is. */
@@ -51,16 +62,11 @@ export function supplyVoltsFor(vehicle: Vehicle, key: Controls['key']): number {
   return key === 'running' ? chargingVolts(vehicle.systemVolts) : (12.6 * vehicle.systemVolts) / 12;
 }
 
-/** Sides that the panel lights: hazard works without the key, turn does not. */
-export function litSides(controls: Controls): Side[] {
-  if (controls.hazard) return ['left', 'right'];
-  if (controls.key !== 'off' && controls.turn) return [controls.turn];
-  return [];
-}
-
 /**
- * Plays the turn circuits. Unlike the verdict, this obeys the simulated vehicle's TRUE threshold, as the
- * real vehicle would; where none is known it takes the middle of the band and says so.
+ * Plays the vehicle. Unlike the verdict, this obeys the simulated vehicle's TRUE thresholds, as the real vehicle
+ * would; where none is known it takes the middle of the band and says so.
+ *
+ * @throws UnknownReferenceError when the job names a part that is not known
  */
 export function rehearse(
   job: Job,
@@ -68,100 +74,93 @@ export function rehearse(
   stage: Stage,
   controls: Controls,
   emfVolts: number,
+  faults: readonly Fault[] = [],
 ): Rehearsal {
   const { vehicle } = job;
-  const sides = litSides(controls).filter((side) =>
-    vehicle.circuits.some((circuit) => circuit.side === side),
-  );
-  const { flasher } = vehicle;
-  if (sides.length === 0) {
-    return {
-      sides,
-      ratePerMinute: null,
-      onFraction: flasher.onFraction,
-      periodSeconds: 60 / flasher.normalRate,
-      watchedAmps: 0,
-      thresholdAmps: 0,
-      missesLamp: false,
-      thresholdAssumed: false,
-      lamps: [],
-    };
-  }
+  const sides = flashingSides(vehicle, controls);
   const fitment = fitmentOf(job, shelf, stage);
-  const { thresholdAmps, assumed } = thresholdFor(job, sides, emfVolts);
-  const play = playTurn({ vehicle, fitment, sides, emfVolts, thresholdAmps, flashes: PLAYED_FLASHES });
-  const last = play.flashes.at(-1);
-  if (!last) throw new RangeError('a lit vehicle flashes at least once');
+  const { thresholdAmps, assumed } = thresholdFor(job, fitment, sides, emfVolts);
+  const play = playVehicle({
+    vehicle,
+    fitment,
+    controls,
+    emfVolts,
+    thresholdAmps,
+    faults,
+    ...(sides.length > 0 ? { flashes: PLAYED_FLASHES } : {}),
+  });
+  const last = lastFlash(play);
+  const span = last ?? { startSeconds: play.seconds, periodSeconds: 0, onSeconds: 0 };
+  const events = [...play.events, ...senseEvents(vehicle, controls, play)];
   return {
     sides,
-    ratePerMinute: 60 / last.periodSeconds,
-    onFraction: last.onSeconds / last.periodSeconds,
-    periodSeconds: last.periodSeconds,
-    watchedAmps: last.sampledAmps,
-    thresholdAmps,
-    missesLamp: last.missesLamp,
+    ratePerMinute: last ? 60 / last.periodSeconds : null,
+    onFraction: last ? last.onSeconds / last.periodSeconds : 1,
+    periodSeconds: last ? last.periodSeconds : 1,
+    watchedAmps: last?.sampledAmps ?? 0,
+    thresholdAmps: last?.thresholdAmps ?? 0,
+    missesLamp: last?.missesLamp ?? false,
     thresholdAssumed: assumed,
-    lamps: play.lamps.map((lamp) => ({
-      lampId: lamp.lampId,
-      colour: colourOf(vehicle, fitment, lamp.lampId),
-      waveform: sampled(lamp.light, last.startSeconds, last.periodSeconds),
-      steady: lamp.steady,
-    })),
+    lamps: play.emitters.map((emitter) => showOf(emitter, span)),
+    events,
+    blownFuses: play.blownFuses,
+    effects: explain({ job, fitment, controls, emfVolts, faults, play, events, thresholdAmps }),
+  };
+}
+
+/** The flash the vehicle goes on with; null where it has stopped, an output having been cut off for good. */
+function lastFlash({ flashes, seconds }: VehiclePlay): Flash | undefined {
+  const last = flashes.at(-1);
+  return last && seconds <= last.startSeconds + 2.5 * last.periodSeconds ? last : undefined;
+}
+
+/** Light below this is dark to any eye, as a share of rated light. */
+const DARK = 2e-4;
+
+function showOf(
+  emitter: PlayedEmitter,
+  { startSeconds, periodSeconds }: { startSeconds: number; periodSeconds: number },
+): LampShow {
+  const { lampId, input, colour, lumens, pulsed, curve } = emitter;
+  const waveform =
+    periodSeconds > 0
+      ? Array.from({ length: WAVEFORM_SAMPLES }, (_, index) =>
+          curve.at(startSeconds + ((index + 0.5) / WAVEFORM_SAMPLES) * periodSeconds),
+        )
+      : [curve.at(startSeconds)];
+  const steady = Math.max(...waveform);
+  const dark = steady < DARK;
+  return {
+    lampId,
+    input,
+    colour,
+    lumens,
+    waveform: dark ? [0] : waveform,
+    steady: dark ? 0 : steady,
+    pulsed,
   };
 }
 
 /** The threshold the played relay obeys: the simulated vehicle's own, or the middle of the band where none is known. */
 export function thresholdFor(
   job: Job,
+  { flasher }: Fitment,
   sides: readonly Side[],
   emfVolts: number,
 ): { thresholdAmps: number; assumed: boolean } {
-  const assumed = job.vehicle.flasher.simulatedThreshold === undefined;
-  return {
-    assumed,
-    thresholdAmps: assumed ? middleOfBand(job, sides, emfVolts) : trueThreshold(job.vehicle, emfVolts),
-  };
-}
-
-/** One period of a light curve, evenly sampled. */
-function sampled(light: LightCurve, startSeconds: number, periodSeconds: number): number[] {
-  return Array.from({ length: WAVEFORM_SAMPLES }, (_, index) =>
-    light.at(startSeconds + ((index + 0.5) / WAVEFORM_SAMPLES) * periodSeconds),
-  );
+  const watches =
+    flasher.kind === 'watching-relay' || (flasher.kind === 'thermal' && flasher.underloaded === 'fast');
+  if (!watches || sides.length === 0) return { thresholdAmps: 0, assumed: false };
+  if (flasher.kind === 'watching-relay' && flasher.simulatedThreshold)
+    return { thresholdAmps: thresholdAt(flasher.simulatedThreshold, emfVolts), assumed: false };
+  const circuit = turnCircuits(job.vehicle).find((each) => sides.includes(each.side));
+  if (!circuit) return { thresholdAmps: 0, assumed: false };
+  const band = healthyBands(job).at(circuit, emfVolts);
+  return { thresholdAmps: (band.lowAmps + band.highAmps) / 2, assumed: true };
 }
 
 /** The light of a waveform at a moment, before its start or after its end too: the sample it falls into. */
 export function lightAt(waveform: Waveform, periodSeconds: number, seconds: number): number {
   const place = (((seconds / periodSeconds) % 1) + 1) % 1;
-  return waveform[Math.min(WAVEFORM_SAMPLES - 1, Math.floor(place * WAVEFORM_SAMPLES))] ?? 0;
-}
-
-/** The simulated vehicle's own threshold at a supply voltage, A. */
-function trueThreshold(vehicle: Vehicle, emfVolts: number): number {
-  const threshold = vehicle.flasher.simulatedThreshold;
-  if (!threshold) throw new RangeError('this vehicle has no simulated threshold');
-  const ratio = emfVolts / threshold.atVolts;
-  switch (threshold.law) {
-    case 'fixed':
-      return threshold.amps;
-    case 'proportional':
-      return threshold.amps * ratio;
-    case 'filament':
-      return threshold.amps * ratio ** 0.54;
-  }
-}
-
-function middleOfBand(job: Job, sides: readonly Side[], emfVolts: number): number {
-  const circuit = job.vehicle.circuits.find((each) => sides.includes(each.side));
-  if (!circuit) return 0;
-  const band = new HealthyBands(job).at(circuit, emfVolts);
-  return (band.lowAmps + band.highAmps) / 2;
-}
-
-/** What an eye sees: an LED's own colour through its lens, or the filament through lens and glass. */
-export function colourOf(vehicle: Vehicle, fitment: Fitment, lampId: string): LampShow['colour'] {
-  const content = fitment.contents.get(lampId);
-  if (vehicle.lamps.find((lamp) => lamp.id === lampId)?.lens === 'amber') return 'amber';
-  if (content?.kind === 'led') return content.part.colour;
-  return content?.kind === 'filament' && content.bulb.glass === 'amber' ? 'amber' : 'warm';
+  return waveform[Math.min(waveform.length - 1, Math.floor(place * waveform.length))] ?? 0;
 }

@@ -1,4 +1,4 @@
-import type { Vehicle } from '../model/vehicle.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** What the rules allow a turn signal, flashes a minute. */
 export interface FlashRule {

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { demoJob, onTurnFuse, withRelay } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job, LoadResistorCure } from '../model/job.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
 import { pointState, TurnJudge } from './judge.ts';
 import { worstState } from './states.ts';
-import type { CircuitVerdict, TurnVerdict } from './verdict.ts';
+import type { CircuitVerdict, HazardVerdict, TurnVerdict } from './verdict.ts';
 
 const open = demoJobs()[0] as Job;
 
@@ -22,9 +24,7 @@ function withResistors(ends: readonly ('front' | 'rear')[], ohms = 6, change: Pa
 }
 
 function onFuse(job: Job, ratedAmps: number): Job {
-  const { vehicle } = job;
-  const fuse = { ...vehicle.supply.fuse, name: `${ratedAmps} A fuse`, ratedAmps };
-  return { ...job, vehicle: { ...vehicle, supply: { ...vehicle.supply, fuse } } };
+  return { ...job, vehicle: onTurnFuse(job.vehicle, ratedAmps) };
 }
 
 function judged(job: Job, stage: 'stock' | 'leds' | 'cured'): TurnVerdict {
@@ -33,6 +33,11 @@ function judged(job: Job, stage: 'stock' | 'leds' | 'cured'): TurnVerdict {
 
 function leftOf(verdict: TurnVerdict): CircuitVerdict {
   return verdict.circuits[0] as CircuitVerdict;
+}
+
+function hazardOf({ hazard }: TurnVerdict): HazardVerdict {
+  if (!hazard) throw new Error('the van has a hazard switch');
+  return hazard;
 }
 
 describe('the library van', () => {
@@ -65,15 +70,15 @@ describe('the library van', () => {
 
   it('adds both sides in hazard: within a 15 A fuse, too much for a 10 A one', () => {
     const job = withResistors(['front', 'rear']);
-    const on15 = judged(job, 'cured').hazard;
+    const on15 = hazardOf(judged(job, 'cured'));
     expect(on15.state).toBe('holds');
     const oneSide = leftOf(judged(job, 'cured')).points.at(-1)?.amps.high ?? 0;
     expect(on15.litAmps).toBeGreaterThan(1.9 * oneSide);
     expect(on15.litAmps).toBeLessThan(2 * oneSide);
     const on10 = judged(onFuse(job, 10), 'cured');
     expect(on10.state).toBe('too-much');
-    expect(on10.hazard.reason).toContain('10 A fuse');
-    expect(on10.hazard.reason).toContain('70 % of its rating');
+    expect(hazardOf(on10).reason).toContain('10 A fuse');
+    expect(hazardOf(on10).reason).toContain('70 % of its rating');
   });
 
   it('lets the stock bulbs live on a 10 A fuse: it is the resistors that are too much', () => {
@@ -116,19 +121,14 @@ describe('the library van', () => {
   });
 
   it('refuses more than the relay is rated for', () => {
-    const { vehicle } = open;
-    const weak = { ...vehicle, flasher: { ...vehicle.flasher, ratedAmps: 9 } };
+    const weak = withRelay(open.vehicle, { ratedAmps: 9 });
     const verdict = judged({ ...withResistors(['front', 'rear']), vehicle: weak }, 'cured');
-    expect(verdict.hazard.state).toBe('too-much');
-    expect(verdict.hazard.reason).toContain('relay is rated 9.00 A');
+    expect(hazardOf(verdict).state).toBe('too-much');
+    expect(hazardOf(verdict).reason).toContain('relay is rated 9.00 A');
   });
 
   it('leaves the repeaters out on both sides of the scale when the relay does not watch them', () => {
-    const { vehicle } = open;
-    const blind = {
-      ...open,
-      vehicle: { ...vehicle, flasher: { ...vehicle.flasher, watchesRepeaters: false } },
-    };
+    const blind = { ...open, vehicle: withRelay(open.vehicle, { watchesRepeaters: false }) };
     const seeing = leftOf(judged(open, 'leds')).worst;
     const unseeing = leftOf(judged(blind, 'leds')).worst;
     expect(unseeing.band.highAmps).toBeLessThan(seeing.band.highAmps - 0.3);
@@ -143,7 +143,7 @@ describe('the library van', () => {
 
 describe('every LED of the shelf in every lamp', () => {
   const leds = DEMO_SHELF.filter((part) => part.kind === 'led');
-  it.each(open.vehicle.lamps.map((lamp) => lamp.id))(
+  it.each(turnCircuits(open.vehicle).flatMap(lampIdsOf))(
     '%s: is judged, alone among stock bulbs and among LEDs',
     (lampId) => {
       for (const part of leds) {
@@ -172,4 +172,53 @@ it('the worst of several states is the one that matters most', () => {
   expect(worstState(['holds', 'either-way', 'falls-short'])).toBe('falls-short');
   expect(worstState(['falls-short', 'too-much'])).toBe('too-much');
   expect(worstState([])).toBe('holds');
+});
+
+describe('vehicles whose turn lamps hang together with their lights', () => {
+  const trailer = demoJob('exhibition-trailer');
+
+  it('lights only ever take from the turn feed, whatever is fitted', () => {
+    for (const job of [trailer, demoJob('gritter-4')]) {
+      for (const stage of ['stock', 'leds', 'cured'] as const) {
+        const judge = new TurnJudge(job, DEMO_SHELF, stage);
+        for (const circuit of turnCircuits(job.vehicle)) {
+          for (const share of [11.8, 12.6, 14.4]) {
+            const volts = share * (job.vehicle.systemVolts / 12);
+            const amps = (lights: boolean) => judge.circuitAt(circuit, volts, lights).amps.nominal;
+            expect(amps(true)).toBeLessThanOrEqual(amps(false) * (1 + 1e-6));
+          }
+        }
+      }
+    }
+  });
+
+  it('holds with its stock bulbs in every state, lights on too', () => {
+    const verdict = judged(trailer, 'stock');
+    expect(verdict.state).toBe('holds');
+    expect(leftOf(verdict).points.every((point) => point.lights)).toBe(true);
+  });
+
+  it('says when it is the lights alone that take it under the band', () => {
+    // Resistors so chosen that the band’s upper edge is cleared with the lights off, and not with them on.
+    const at = (ohms: number): Job => ({
+      ...trailer,
+      cures: Object.fromEntries(
+        ['left', 'right'].map((side) => [
+          `turn-${side}`,
+          {
+            kind: 'load-resistor',
+            networks: [`upper-${side}`, `lower-${side}`].map((lampId) => ({
+              lampId,
+              connection: 'parallel',
+              pieces: [{ partId: null, ohms, watts: 100, tolerance: 0 }],
+            })),
+          },
+        ]),
+      ),
+    });
+    const reasons = [6.0, 6.1, 6.2, 6.3, 6.4, 6.5, 6.6, 6.7, 6.8, 6.9, 7.0].map(
+      (ohms) => leftOf(judged(at(ohms), 'cured')).reason,
+    );
+    expect(reasons.some((reason) => reason.includes('Only with the parking lights on'))).toBe(true);
+  });
 });

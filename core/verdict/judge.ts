@@ -1,13 +1,20 @@
+import { supposing, TOPOLOGIES } from '../circuit/engine/twinLedElements.ts';
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
+import { normalRate, underloadedRate } from '../flashers/flasher.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import type { Side, TurnCircuit, WatchingRelay } from '../model/vehicle.ts';
-import { fitmentOf } from '../vehicle/fitment.ts';
+import type { TurnCircuit } from '../model/vehicle/circuit.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Side } from '../model/vehicle/lamp.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
+import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
+import { type LearnedBands, learnedBands } from './learned.ts';
 import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
-import { HealthyBands, type OutageBand } from './outageBand.ts';
+import { ampsOf, flasherBand, type HealthyBands, healthyBands, type OutageBand } from './outageBand.ts';
 import { circuitReason, hazardReason } from './reasons.ts';
 import { type VerdictState, worstState } from './states.ts';
+import { possibilities } from './unknowns.ts';
 import type {
   CircuitVerdict,
   CurrentRange,
@@ -28,53 +35,91 @@ const EQUAL_SHARE = 1e-5;
  */
 export class TurnJudge {
   readonly network: TurnNetwork;
+  /** the same with each topology an LED of unknown inside may have: the verdict spans them all */
+  private readonly supposed: readonly TurnNetwork[];
   private readonly tolerance: number;
+  /** the band as narrowed by what was seen on the vehicle; null where nothing was */
+  private readonly learned: LearnedBands | null;
+  /** the same job as it may turn out to be, where something is not known yet: a verdict must be right for all */
+  private readonly others: readonly TurnJudge[];
 
   /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
   constructor(
     readonly job: Job,
     shelf: Shelf,
     readonly stage: Stage,
-    private readonly bands: HealthyBands = new HealthyBands(job),
+    private readonly bands: HealthyBands = healthyBands(job),
+    asKnown = false,
   ) {
     const fitment = fitmentOf(job, shelf, stage);
+    this.learned = learnedBands(job, shelf, bands);
     this.network = new TurnNetwork(job.vehicle, fitment);
+    this.supposed = supposedFitments(fitment).map((each) => new TurnNetwork(job.vehicle, each));
     this.tolerance = widestTolerance(fitment.resistors);
+    // The first possibility is what this judge itself takes for granted.
+    const others = asKnown ? [] : possibilities(job).jobs.slice(1);
+    this.others = others.map((each) => {
+      const supposed = { ...job, ...each };
+      return new TurnJudge(supposed, shelf, stage, healthyBands(supposed), true);
+    });
   }
 
   /** One side at one supply voltage. */
-  circuitAt(circuit: TurnCircuit, emfVolts: number): PointVerdict {
-    return this.pointAt([circuit.side], circuit, emfVolts);
+  circuitAt(circuit: TurnCircuit, emfVolts: number, lights = false): PointVerdict {
+    return united([
+      this.pointAt([circuit.side], circuit, emfVolts, lights),
+      ...this.others.map((other) => other.circuitAt(circuit, emfVolts, lights)),
+    ]);
   }
 
-  /** Both sides together at one supply voltage, against the band of the side that asks for more. */
-  hazardAt(emfVolts: number): PointVerdict {
-    const circuits = this.job.vehicle.circuits;
+  /**
+   * Both sides together at one supply voltage: a relay sees the sum, against the band of the side that asks for
+   * more; a controller sees each output by itself, and the weaker side decides.
+   */
+  hazardAt(emfVolts: number, lights = false): PointVerdict {
+    return united([
+      this.knownHazardAt(emfVolts, lights),
+      ...this.others.map((other) => other.hazardAt(emfVolts, lights)),
+    ]);
+  }
+
+  private knownHazardAt(emfVolts: number, lights: boolean): PointVerdict {
+    const circuits = turnCircuits(this.job.vehicle);
+    const sides = circuits.map((circuit) => circuit.side);
+    if (this.flasher.kind === 'controller') {
+      const points = circuits.map((circuit) => this.pointAt(sides, circuit, emfVolts, lights, true));
+      return points.reduce((weak, each) =>
+        each.amps.low / each.band.highAmps < weak.amps.low / weak.band.highAmps ? each : weak,
+      );
+    }
     const demanding = circuits.reduce((chosen, circuit) =>
-      this.bands.at(circuit, emfVolts).highAmps > this.bands.at(chosen, emfVolts).highAmps ? circuit : chosen,
+      this.bandAt(circuit, emfVolts).highAmps > this.bandAt(chosen, emfVolts).highAmps ? circuit : chosen,
     );
-    return this.pointAt(
-      circuits.map((circuit) => circuit.side),
-      demanding,
-      emfVolts,
-    );
+    return this.pointAt(sides, demanding, emfVolts, lights);
   }
 
   /** Both sides, hazard, and every limit, over all working points. */
   verdict(): TurnVerdict {
-    const circuits = this.job.vehicle.circuits.map((circuit) => this.circuitVerdict(circuit));
-    const hazard = this.hazardVerdict();
+    const circuits = turnCircuits(this.job.vehicle).map((circuit) => this.sideVerdict(circuit));
+    const hazard = this.job.vehicle.hazardSwitch ? this.hazardVerdict() : null;
     return {
       circuits,
       hazard,
-      state: worstState([...circuits.map((each) => each.state), hazard.state]),
+      state: worstState([...circuits.map((each) => each.state), ...(hazard ? [hazard.state] : [])]),
+      unknowns: possibilities(this.job).unknowns,
     };
   }
 
-  private circuitVerdict(circuit: TurnCircuit): CircuitVerdict {
-    const points = this.overPoints((volts) => this.circuitAt(circuit, volts));
-    const networks = this.network.fitment.resistors.filter((each) => circuit.lampIds.includes(each.lampId));
-    const limits = resistorLimits(this.job.vehicle, networks);
+  /** One side over all working points. */
+  sideVerdict(circuit: TurnCircuit): CircuitVerdict {
+    const points = this.overPoints((volts, lights) => this.circuitAt(circuit, volts, lights));
+    const lampIds = lampIdsOf(circuit);
+    const networks = this.network.fitment.resistors.filter((each) => lampIds.includes(each.lampId));
+    const limits = [
+      // Without a hazard switch one side at a time is all that fuse and relay ever carry.
+      ...(this.job.vehicle.hazardSwitch ? [] : this.supplyLimits([circuit.side], points)),
+      ...resistorLimits(this.job.vehicle, networks),
+    ];
     const state = stateOf(points, limits);
     const worst = worstPoint(points);
     return {
@@ -83,16 +128,23 @@ export class TurnJudge {
       state,
       points,
       worst,
-      rate: predictRate(this.job.vehicle.flasher, points),
+      rate: predictRate(this.flasher, points),
       limits,
-      reason: circuitReason({ state, points, worst, limits }),
+      reason: circuitReason({ flasher: this.flasher, state, points, worst, limits }),
     };
   }
 
   private hazardVerdict(): HazardVerdict {
-    const points = this.overPoints((volts) => this.hazardAt(volts));
-    const litAmps = Math.max(...points.map((each) => this.hazardLitAmps(each.volts)));
-    const limits = supplyLimits(this.job.vehicle, litAmps);
+    const points = this.overPoints((volts, lights) => this.hazardAt(volts, lights));
+    const sides = turnCircuits(this.job.vehicle).map((circuit) => circuit.side);
+    const litAmps = this.litAmps(sides, points);
+    const limits = supplyLimits(
+      this.job.vehicle,
+      this.flasher,
+      litAmps,
+      'Hazard',
+      this.outputAmps(sides, points),
+    );
     const state = stateOf(points, limits);
     const worst = worstPoint(points);
     return {
@@ -100,32 +152,135 @@ export class TurnJudge {
       points,
       worst,
       litAmps,
-      rate: predictRate(this.job.vehicle.flasher, points),
+      rate: predictRate(this.flasher, points),
       limits,
-      reason: hazardReason({ state, points, worst, limits, litAmps }),
+      reason: hazardReason({ flasher: this.flasher, state, points, worst, limits, litAmps }),
     };
   }
 
-  private hazardLitAmps(emfVolts: number): number {
-    const sides = this.job.vehicle.circuits.map((circuit) => circuit.side);
-    return this.network.solve({ emfVolts, sides, resistorFactor: 1 - this.tolerance }).totalAmps;
+  private supplyLimits(sides: readonly Side[], points: readonly JudgedPoint[]): LimitCheck[] {
+    return supplyLimits(this.job.vehicle, this.flasher, this.litAmps(sides, points), 'A side');
   }
 
-  private overPoints(judge: (volts: number) => PointVerdict): JudgedPoint[] {
-    return workingPoints(this.job.vehicle.systemVolts).map((point) => ({ point, ...judge(point.volts) }));
+  /** The highest lit current of some sides over all points and tolerances, A. */
+  private litAmps(sides: readonly Side[], points: readonly JudgedPoint[]): number {
+    const resistorFactor = 1 - this.tolerance;
+    return Math.max(
+      ...points.map((each) => this.network.solve({ emfVolts: each.volts, sides, resistorFactor }).totalAmps),
+    );
   }
 
-  private pointAt(sides: readonly Side[], bandOf: TurnCircuit, emfVolts: number): PointVerdict {
-    const seen = (resistorFactor: number) =>
-      this.network.solve({ emfVolts, sides, resistorFactor }).watchedAmps;
+  /** The highest current one turn output carries: the sides need not be alike, A. */
+  private outputAmps(sides: readonly Side[], points: readonly JudgedPoint[]): number {
+    const resistorFactor = 1 - this.tolerance;
+    return Math.max(
+      ...points.flatMap(({ volts: emfVolts }) => {
+        const solved = this.network.solve({ emfVolts, sides, resistorFactor });
+        return turnCircuits(this.job.vehicle).map((circuit) => ampsOf(solved, lampIdsOf(circuit)));
+      }),
+    );
+  }
+
+  /**
+   * Every working point; and where the turn lamps hang together with the lights, with those on too. Lights only ever
+   * take from the turn feed: what holds with them on holds with them off, and what falls short without them falls
+   * short with them, so that only what lies between is asked twice.
+   */
+  private overPoints(judge: (volts: number, lights: boolean) => PointVerdict): JudgedPoint[] {
+    const { lightsMatter } = this.network;
+    let short = false;
+    return workingPoints(this.job.vehicle.systemVolts).flatMap((point) => {
+      const at = (lights: boolean): JudgedPoint => ({ point, ...judge(point.volts, lights) });
+      if (!lightsMatter) return [at(false)];
+      if (!short) {
+        const on = at(true);
+        if (on.state === 'holds') return [on];
+      }
+      const off = at(false);
+      short = off.state === 'falls-short';
+      return short ? [off] : [off, at(true)];
+    });
+  }
+
+  private bandAt(circuit: TurnCircuit, emfVolts: number): OutageBand {
+    return (
+      flasherBand(this.flasher, circuit) ??
+      this.learned?.at(circuit, emfVolts) ??
+      this.bands.at(circuit, emfVolts)
+    );
+  }
+
+  private get flasher(): Flasher {
+    return this.network.fitment.flasher;
+  }
+
+  private pointAt(
+    sides: readonly Side[],
+    bandOf: TurnCircuit,
+    emfVolts: number,
+    lights: boolean,
+    alone = false,
+  ): PointVerdict {
+    const seen = (resistorFactor: number, network = this.network) => {
+      const solved = network.solve({ emfVolts, sides, resistorFactor, lights });
+      return alone ? ampsOf(solved, lampIdsOf(bandOf)) : solved.watchedAmps;
+    };
     const nominal = seen(1);
+    const all = [this.network, ...this.supposed];
     const amps =
-      this.tolerance === 0
+      this.tolerance === 0 && this.supposed.length === 0
         ? { low: nominal, nominal, high: nominal }
-        : { low: seen(1 + this.tolerance), nominal, high: seen(1 - this.tolerance) };
-    const band = this.bands.at(bandOf, emfVolts);
-    return { volts: emfVolts, band, amps, state: pointState(amps, band) };
+        : {
+            low: Math.min(...all.map((network) => seen(1 + this.tolerance, network))),
+            nominal,
+            high: Math.max(...all.map((network) => seen(1 - this.tolerance, network))),
+          };
+    const band = this.bandAt(bandOf, emfVolts);
+    return { volts: emfVolts, lights, band, amps, state: pointState(amps, band) };
   }
+}
+
+/** One fitment for each topology, where an LED's is not known; none where all are. */
+function supposedFitments(fitment: Fitment): Fitment[] {
+  const unknown = [...fitment.contents.values()].some(
+    (content) => content.kind === 'led' && content.part.twin?.topology === 'unknown',
+  );
+  if (!unknown) return [];
+  return TOPOLOGIES.map((topology) => ({
+    ...fitment,
+    contents: new Map(
+      [...fitment.contents].map(([lampId, content]) => [
+        lampId,
+        content.kind === 'led' && content.part.twin?.topology === 'unknown'
+          ? { kind: 'led', part: supposing(content.part, topology) }
+          : content,
+      ]),
+    ),
+  }));
+}
+
+/**
+ * One point judged under every possibility. Where all agree, the one with the least to spare speaks for them; where
+ * they do not, it could go either way, and the ranges of all are shown.
+ */
+function united(points: readonly PointVerdict[]): PointVerdict {
+  const cover = ({ amps, band }: PointVerdict) => amps.low / band.highAmps;
+  const tightest = points.reduce((tight, each) => (cover(each) < cover(tight) ? each : tight));
+  if (points.every((each) => each.state === tightest.state)) return tightest;
+  return {
+    ...tightest,
+    band: {
+      ...tightest.band,
+      lowAmps: Math.min(...points.map(({ band }) => band.lowAmps)),
+      highAmps: Math.max(...points.map(({ band }) => band.highAmps)),
+    },
+    amps: {
+      ...tightest.amps,
+      low: Math.min(...points.map(({ amps }) => amps.low)),
+      high: Math.max(...points.map(({ amps }) => amps.high)),
+    },
+    state: 'either-way',
+  };
 }
 
 /** Where a current range lies against the band: above it, inside it, or below it. */
@@ -146,11 +301,13 @@ function worstPoint(points: readonly JudgedPoint[]): JudgedPoint {
   return points.reduce((worst, each) => (cover(each) < cover(worst) * (1 - EQUAL_SHARE) ? each : worst));
 }
 
-function predictRate(flasher: WatchingRelay, points: readonly JudgedPoint[]): RatePrediction {
+function predictRate(flasher: Flasher, points: readonly JudgedPoint[]): RatePrediction {
   const states = points.map((each) => each.state);
-  const fast = flasher.normalRate * flasher.fastMultiplier;
-  return {
-    low: states.every((state) => state === 'falls-short') ? fast : flasher.normalRate,
-    high: states.every((state) => state === 'holds') ? flasher.normalRate : fast,
-  };
+  const normal = normalRate(flasher);
+  const short = underloadedRate(flasher);
+  const possible = [
+    ...(states.every((state) => state === 'falls-short') ? [] : [normal]),
+    ...(states.every((state) => state === 'holds') ? [] : [short]),
+  ];
+  return { low: Math.min(...possible), high: Math.max(...possible) };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { QUILLON_75 } from '../../demo/quillon75.ts';
+import { QUILLON_75 } from '../../demo/vehicles/quillon75.ts';
 import type { ResistorNetwork } from '../model/job.ts';
 import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
 
@@ -24,11 +24,11 @@ describe('supplyLimits', () => {
     [15.1, { 'fuse-heating': false, 'fuse-lit': false, relay: true }],
     [16.1, { 'fuse-heating': false, 'fuse-lit': false, relay: false }],
   ])('at %f A lit', (litAmps, expected) => {
-    expect(kinds(supplyLimits(QUILLON_75, litAmps))).toEqual(expected);
+    expect(kinds(supplyLimits(QUILLON_75, QUILLON_75.flasher, litAmps, 'Hazard'))).toEqual(expected);
   });
 
   it('says the figures of what is broken', () => {
-    const reasons = supplyLimits(QUILLON_75, 17).map((each) => each.reason);
+    const reasons = supplyLimits(QUILLON_75, QUILLON_75.flasher, 17, 'Hazard').map((each) => each.reason);
     expect(reasons[0]).toMatch(/like a steady 12\.02 A; for hours it may carry 10\.50 A/);
     expect(reasons[1]).toContain('relay stuck on would blow it');
     expect(reasons[2]).toContain('rated 16.00 A; hazard would draw 17.00 A');

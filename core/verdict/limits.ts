@@ -1,12 +1,14 @@
 import { pieceWatts } from '../circuit/resistorNetwork.ts';
+import { ratedAmps } from '../flashers/flasher.ts';
 import type { ResistorNetwork } from '../model/job.ts';
-import type { Vehicle } from '../model/vehicle.ts';
+import type { ControllerOutput, Flasher } from '../model/vehicle/flasher.ts';
+import { turnCircuits, turnFuse, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { amps, ohms, watts } from '../quantities/format.ts';
 import { chargingVolts } from './workingPoints.ts';
 
 /** A current or power against what it may not exceed. */
 export interface LimitCheck {
-  kind: 'fuse-heating' | 'fuse-lit' | 'relay' | 'resistor' | 'mount';
+  kind: 'fuse-heating' | 'fuse-lit' | 'relay' | 'output' | 'resistor' | 'mount';
   name: string;
   value: number;
   limit: number;
@@ -20,48 +22,92 @@ export interface LimitCheck {
  * Share of its rating a blade fuse may carry for as long as a hazard flasher may run. Fuse makers ask
  * for 70 to 75 % at room temperature (common practice, after ISO 8820; from memory); the lower is used.
  */
-const FUSE_CONTINUOUS_SHARE = 0.7;
+export const FUSE_CONTINUOUS_SHARE = 0.7;
 
 /** The most that hazard may draw while lit by each of the rules that `supplyLimits` checks, A. */
-export function litAmpsAllowed({ supply: { fuse }, flasher }: Vehicle) {
+export function litAmpsAllowed(vehicle: Vehicle, flasher: Flasher) {
+  const fuse = turnFuse(vehicle);
+  const rated = ratedAmps(flasher);
+  const outputs = turnOutputs(vehicle, flasher);
   return [
     {
-      kind: 'fuse-heating',
+      kind: 'fuse-heating' as const,
       allowedAmps: (fuse.ratedAmps * FUSE_CONTINUOUS_SHARE) / Math.sqrt(flasher.onFraction),
     },
-    { kind: 'fuse-lit', allowedAmps: fuse.ratedAmps },
-    { kind: 'relay', allowedAmps: flasher.ratedAmps },
-  ] as const;
+    { kind: 'fuse-lit' as const, allowedAmps: fuse.ratedAmps },
+    ...(rated === null ? [] : [{ kind: 'relay' as const, allowedAmps: rated }]),
+    // Both sides get the same resistors, so each output carries its share of the sum.
+    ...(outputs.length === 0
+      ? []
+      : [
+          {
+            kind: 'output' as const,
+            allowedAmps: Math.min(...outputs.map((output) => output.limitAmps)) * outputs.length,
+          },
+        ]),
+  ];
+}
+
+/** The controller outputs that drive turn lamps. */
+function turnOutputs(vehicle: Vehicle, flasher: Flasher): ControllerOutput[] {
+  if (flasher.kind !== 'controller') return [];
+  const turns = turnCircuits(vehicle).map((circuit) => circuit.id);
+  return flasher.outputs.filter((output) => turns.includes(output.circuitId));
 }
 
 /**
- * Fuse and relay against the lit current of hazard. A fuse is judged twice: by the heating (RMS) current
- * of an hour's flashing against its continuous share, and by the lit current against its rating, since a
+ * Fuse and relay, or outputs, against the lit current of hazard. A fuse is judged twice: by the heating (RMS)
+ * current of an hour's flashing against its continuous share, and by the lit current against its rating, since a
  * relay that sticks closed must not leave the vehicle dark.
  *
- * @param litAmps the highest lit current of hazard, A
+ * @param litAmps the highest lit current of hazard, or of one side where there is no hazard switch, A
+ * @param subject what draws it, to begin a sentence
+ * @param outputAmps the most that one controller output carries of it; an even share where left out, A
  */
-export function supplyLimits(vehicle: Vehicle, litAmps: number): LimitCheck[] {
-  const { fuse } = vehicle.supply;
-  const { onFraction, ratedAmps, name } = vehicle.flasher;
+export function supplyLimits(
+  vehicle: Vehicle,
+  flasher: Flasher,
+  litAmps: number,
+  subject: string,
+  outputAmps?: number,
+): LimitCheck[] {
+  const fuse = turnFuse(vehicle);
+  const { onFraction, name } = flasher;
   const rmsAmps = litAmps * Math.sqrt(onFraction);
   const continuous = fuse.ratedAmps * FUSE_CONTINUOUS_SHARE;
+  const rated = ratedAmps(flasher);
+  const outputs = turnOutputs(vehicle, flasher);
+  const share = outputAmps ?? litAmps / Math.max(1, outputs.length);
+  const least = Math.min(...outputs.map((output) => output.limitAmps));
   return [
     check('fuse-heating', fuse.name, rmsAmps, continuous, (ok) =>
       ok
-        ? `Hazard heats the ${fuse.name} like a steady ${amps(rmsAmps)}, within the ${amps(continuous)} it may carry for hours.`
-        : `Hazard heats the ${fuse.name} like a steady ${amps(rmsAmps)}; for hours it may carry ${amps(continuous)}, which is 70 % of its rating.`,
+        ? `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}, within the ${amps(continuous)} it may carry for hours.`
+        : `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}; for hours it may carry ${amps(continuous)}, which is 70 % of its rating.`,
     ),
     check('fuse-lit', fuse.name, litAmps, fuse.ratedAmps, (ok) =>
       ok
-        ? `Lit, hazard draws ${amps(litAmps)}, under the ${fuse.name}.`
-        : `Lit, hazard draws ${amps(litAmps)}, more than the ${fuse.name} itself: a relay stuck on would blow it.`,
+        ? `Lit, ${subject.toLowerCase()} draws ${amps(litAmps)}, under the ${fuse.name}.`
+        : `Lit, ${subject.toLowerCase()} draws ${amps(litAmps)}, more than the ${fuse.name} itself: a relay stuck on would blow it.`,
     ),
-    check('relay', name, litAmps, ratedAmps, (ok) =>
-      ok
-        ? `The relay is rated ${amps(ratedAmps)}; hazard draws ${amps(litAmps)}.`
-        : `The relay is rated ${amps(ratedAmps)}; hazard would draw ${amps(litAmps)}.`,
-    ),
+    ...(rated === null
+      ? []
+      : [
+          check('relay', name, litAmps, rated, (ok) =>
+            ok
+              ? `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} draws ${amps(litAmps)}.`
+              : `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} would draw ${amps(litAmps)}.`,
+          ),
+        ]),
+    ...(outputs.length === 0
+      ? []
+      : [
+          check('output', name, share, least, (ok) =>
+            ok
+              ? `An output switches off above ${amps(least)}; a side draws ${amps(share)}.`
+              : `An output switches off above ${amps(least)}; a side would draw ${amps(share)}.`,
+          ),
+        ]),
   ];
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { firstTurn, relayOf } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import type { Job } from '../model/job.ts';
 import { healthyStock } from '../vehicle/fitment.ts';
@@ -18,16 +19,17 @@ function idealWiring(mainBulb: string): TurnNetwork {
     ),
     vehicle: {
       ...vehicle,
-      supply: { ...vehicle.supply, internalOhms: 0, fuse: { ...vehicle.supply.fuse, ohms: 0 }, wire: none },
-      flasher: { ...vehicle.flasher, contactOhms: 1e-6 },
-      circuits: vehicle.circuits.map((circuit) => ({ ...circuit, feed: none, switchOhms: 1e-6 })),
+      internalOhms: 0,
+      fuses: vehicle.fuses.map((fuse) => ({ ...fuse, ohms: 0, wire: none })),
+      flasher: { ...relayOf(vehicle), contactOhms: 1e-6 },
+      circuits: vehicle.circuits.map((circuit) => ({ ...circuit, wire: none, switchOhms: 1e-6 })),
       lamps: vehicle.lamps.map((lamp) => ({ ...lamp, lead: none, earth: none })),
     },
   };
   return new TurnNetwork(job.vehicle, healthyStock(job));
 }
 
-const circuitOf = (network: TurnNetwork) => network.vehicle.circuits[0] as Job['vehicle']['circuits'][number];
+const circuitOf = (network: TurnNetwork) => firstTurn(network.vehicle);
 
 describe('outageBand', () => {
   it('runs from 2.07 to 3.79 A at 11.8 V for two P21W and a W5W, wiring apart (hand calculation)', () => {

@@ -1,9 +1,12 @@
+import { flasherWords } from '../flashers/flasher.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
 import { amps, volts, voltsList } from '../quantities/format.ts';
 import type { LimitCheck } from './limits.ts';
 import type { VerdictState } from './states.ts';
 import type { JudgedPoint } from './verdict.ts';
 
 interface Grounds {
+  flasher: Flasher;
   state: VerdictState;
   points: readonly JudgedPoint[];
   worst: JudgedPoint;
@@ -11,15 +14,20 @@ interface Grounds {
 }
 
 /** Why one side's verdict is what it is, in one or two sentences with the deciding figures. */
-export function circuitReason({ state, points, worst, limits }: Grounds): string {
+export function circuitReason({ flasher, state, points, worst, limits }: Grounds): string {
   if (state === 'too-much') return broken(limits);
-  return againstBand(points, worst, 'The lamps');
+  return againstBand(flasher, points, worst, 'The lamps');
 }
 
 /** Why the hazard verdict is what it is. */
 export function hazardReason(grounds: Grounds & { litAmps: number }): string {
   if (grounds.state === 'too-much') return broken(grounds.limits);
-  const bands = againstBand(grounds.points, grounds.worst, 'Both sides together');
+  const bands = againstBand(
+    grounds.flasher,
+    grounds.points,
+    grounds.worst,
+    grounds.flasher.kind === 'controller' ? 'The weaker side’s lamps' : 'Both sides together',
+  );
   return `${bands} ${grounds.limits[0]?.reason ?? ''}`.trim();
 }
 
@@ -30,28 +38,48 @@ function broken(limits: readonly LimitCheck[]): string {
     .join(' ');
 }
 
-function againstBand(points: readonly JudgedPoint[], worst: JudgedPoint, subject: string): string {
+function againstBand(
+  flasher: Flasher,
+  points: readonly JudgedPoint[],
+  worst: JudgedPoint,
+  subject: string,
+): string {
   const { band } = worst;
-  const trip = `the relay trips somewhere from ${amps(band.lowAmps)} to ${amps(band.highAmps)}`;
-  const at = `at ${volts(worst.volts)} (${worst.point.label})`;
+  const { short: name, missing } = flasherWords(flasher);
+  const watches = flasher.kind !== 'non-watching-relay';
+  const trip = watches
+    ? `${name} trips somewhere from ${amps(band.lowAmps)} to ${amps(band.highAmps)}`
+    : `${name} starts from ${amps(band.highAmps)}`;
+  const lights = worst.lights ? ' with the lights on' : '';
+  const at = `at ${volts(worst.volts)}${lights} (${worst.point.label})`;
   const short = points.filter((each) => each.state === 'falls-short');
   const open = points.filter((each) => each.state === 'either-way');
   const settled = points.filter((each) => each.state === 'holds');
   if (short.length > 0) {
-    return `${subject} draw ${amps(worst.amps.high)} ${at}; ${trip}, so it reads a missing bulb and flashes fast${
+    return `${subject} draw ${amps(worst.amps.high)} ${at}; ${trip}, so ${missing}${
       short.length < points.length ? ` at ${list(short)}` : ''
-    }.`;
+    }.${onlyWithLights(points)}`;
   }
   if (open.length > 0) {
     return `${subject} draw ${range(worst)} ${at}, inside the band: ${trip}. It could flash normally or fast at ${list(open)}${
       settled.length > 0 ? `; it holds at ${list(settled)}` : ''
-    }.`;
+    }.${onlyWithLights(points)}`;
   }
-  return `${subject} draw ${range(worst)} at the worst point, ${volts(worst.volts)} (${worst.point.label}); the relay trips no higher than ${amps(band.highAmps)}.`;
+  const enough = watches
+    ? `${name} trips no higher than ${amps(band.highAmps)}`
+    : `${name} does not watch, and starts from ${amps(band.highAmps)}`;
+  return `${subject} draw ${range(worst)} at the worst point, ${volts(worst.volts)}${lights} (${worst.point.label}); ${enough}.`;
+}
+
+/** The classic: right with lights off, wrong with them on, since the tail feed lights the same string. */
+function onlyWithLights(points: readonly JudgedPoint[]): string {
+  const wrong = points.filter((each) => each.state !== 'holds');
+  if (wrong.length === 0 || wrong.some((each) => !each.lights)) return '';
+  return ' Only with the parking lights on: the tail feed then lights the LED’s string, and the turn feed draws less.';
 }
 
 function list(points: readonly JudgedPoint[]): string {
-  return voltsList(points.map((each) => each.volts));
+  return voltsList([...new Set(points.map((each) => each.volts))]);
 }
 
 function range(point: JudgedPoint): string {

@@ -1,7 +1,8 @@
-import type { Side } from '../model/vehicle.ts';
+import type { Side } from '../model/vehicle/lamp.ts';
 import type { LimitCheck } from './limits.ts';
 import type { OutageBand } from './outageBand.ts';
 import type { VerdictState } from './states.ts';
+import type { Unknown } from './unknowns.ts';
 import type { WorkingPoint } from './workingPoints.ts';
 
 /** Currents the watcher may see, A: resistors at the high end, as printed, at the low end. */
@@ -13,6 +14,8 @@ export interface CurrentRange {
 
 export interface PointVerdict {
   volts: number;
+  /** whether the parking lights are on too */
+  lights: boolean;
   band: OutageBand;
   amps: CurrentRange;
   state: VerdictState;
@@ -53,5 +56,8 @@ export interface HazardVerdict {
 export interface TurnVerdict {
   state: VerdictState;
   circuits: readonly CircuitVerdict[];
-  hazard: HazardVerdict;
+  /** null for a vehicle without a hazard switch */
+  hazard: HazardVerdict | null;
+  /** what nobody has looked at yet that widens the band */
+  unknowns: readonly Unknown[];
 }

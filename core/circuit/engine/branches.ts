@@ -1,7 +1,7 @@
 import { Filament } from '../filament.ts';
 import { JUNCTION_SIEMENS, limitJunction, THERMAL_VOLTS } from './junction.ts';
 import type { ControlState, Element } from './netlist.ts';
-import { OPEN_OHMS } from './netlist.ts';
+import { FUSE_HOLD, FUSE_SECONDS, OPEN_OHMS } from './netlist.ts';
 
 /** How time is stepped: `steady` has none, the others join the state at the last accepted moment to now. */
 export type Integration = { kind: 'steady' } | { kind: 'backward-euler' | 'trapezoidal'; seconds: number };
@@ -13,6 +13,10 @@ export type Integration = { kind: 'steady' } | { kind: 'backward-euler' | 'trape
 export abstract class Branch {
   amps = 0;
   siemens = 0;
+  /** its tangent is the same at every voltage and moment: drawn once for all steps until a value changes */
+  get straight(): boolean {
+    return false;
+  }
 
   constructor(
     readonly id: string,
@@ -62,6 +66,25 @@ export abstract class Branch {
     throw new RangeError(`Element "${this.id}" has no value that can be changed`);
   }
 
+  /** Gives a filament another share of the time its pulsed feed is on. */
+  setDuty(_duty: number): void {
+    throw new RangeError(`Element "${this.id}" is no filament`);
+  }
+
+  /** How far past melting a steady current would take a fuse: above 1 it goes. */
+  overload(_volts: number): number {
+    return 0;
+  }
+
+  /** Whether a fuse has melted. */
+  get blown(): boolean {
+    return false;
+  }
+
+  blow(): void {
+    throw new RangeError(`Element "${this.id}" is no fuse`);
+  }
+
   /** Temperature of a filament, K; undefined for everything else. */
   get filamentKelvin(): number | undefined {
     return undefined;
@@ -69,6 +92,10 @@ export abstract class Branch {
 }
 
 class ResistorBranch extends Branch {
+  override get straight(): boolean {
+    return true;
+  }
+
   constructor(id: string, a: number, b: number, ohms: number) {
     super(id, a, b);
     this.siemens = 1 / ohms;
@@ -82,6 +109,10 @@ class ResistorBranch extends Branch {
 }
 
 class BatteryBranch extends Branch {
+  override get straight(): boolean {
+    return true;
+  }
+
   constructor(id: string, a: number, b: number, volts: number, ohms: number) {
     super(id, a, b);
     this.siemens = 1 / ohms;
@@ -96,6 +127,10 @@ class BatteryBranch extends Branch {
 }
 
 class SwitchBranch extends Branch {
+  override get straight(): boolean {
+    return true;
+  }
+
   constructor(
     id: string,
     a: number,
@@ -188,6 +223,27 @@ class CurveBranch extends Branch {
   }
 }
 
+/** A converter, at its full power or, while its control is off, at its dim one. */
+class ConverterBranch extends CurveBranch {
+  constructor(
+    id: string,
+    a: number,
+    b: number,
+    private readonly model: Extract<Element, { kind: 'converter' }>,
+  ) {
+    const power = { watts: model.watts };
+    super(id, a, b, (volts) => converterCurve(volts, power.watts, model.startVolts));
+    this.power = power;
+  }
+
+  private readonly power: { watts: number };
+
+  override setControls(controls: ControlState): void {
+    const { dim, watts } = this.model;
+    if (dim) this.power.watts = controls[dim.control] ? watts : dim.watts;
+  }
+}
+
 /** What a capacitor's voltage may be off by in one step, V. */
 const CAPACITOR_TOLERANCE = 5e-3;
 
@@ -237,6 +293,8 @@ class CapacitorBranch extends Branch {
 
 /** What a filament's temperature may be off by in one step, K: about half a percent of its light. */
 const FILAMENT_TOLERANCE = 3;
+/** A feed that is never on is not a number the solver can divide by. */
+const LEAST_DUTY = 1e-6;
 
 class FilamentBranch extends Branch {
   /** temperature at the last accepted moment and its rate there, K and K/s */
@@ -244,18 +302,26 @@ class FilamentBranch extends Branch {
   private pastRate = 0;
   private kelvin = Filament.ambientKelvin;
   private at = 0;
+  /** heating volts are the pulse's volts times the root of the share they are on for */
+  private root: number;
 
   constructor(
     id: string,
     a: number,
     b: number,
     private readonly filament: Filament,
+    duty: number,
   ) {
     super(id, a, b);
+    this.root = Math.sqrt(Math.max(duty, LEAST_DUTY));
   }
 
   override get filamentKelvin(): number {
     return this.kelvin;
+  }
+
+  override setDuty(duty: number): void {
+    this.root = Math.sqrt(Math.max(duty, LEAST_DUTY));
   }
 
   linearise(volts: number, how: Integration): void {
@@ -270,20 +336,22 @@ class FilamentBranch extends Branch {
       return;
     }
     if (how.kind === 'steady') {
-      this.kelvin = this.filament.settledKelvin(volts);
-      const point = this.filament.operate(volts);
+      const heating = volts * this.root;
+      this.kelvin = this.filament.settledKelvin(heating);
+      const point = this.filament.operateAt(heating, this.kelvin);
       this.siemens = point.siemens;
-      this.amps = point.amps - point.siemens * volts;
+      this.amps = point.amps / this.root - point.siemens * volts;
       return;
     }
+    const heating = volts * this.root;
     // The temperature is solved here, inside the device, so that the network sees one unknown a node.
     const share = how.kind === 'trapezoidal' ? how.seconds / 2 : how.seconds;
     const base = this.pastKelvin + (how.kind === 'trapezoidal' ? share * this.pastRate : 0);
     let kelvin = this.kelvin;
     let slope = 1;
     for (let step = 0; step < 12; step += 1) {
-      slope = 1 - share * this.filament.coolingSlope(volts, kelvin);
-      const excess = kelvin - base - share * this.filament.heatingRate(volts, kelvin);
+      slope = 1 - share * this.filament.coolingSlope(heating, kelvin);
+      const excess = kelvin - base - share * this.filament.heatingRate(heating, kelvin);
       const next = Math.max(200, kelvin - excess / slope);
       const moved = Math.abs(next - kelvin);
       kelvin = next;
@@ -292,7 +360,7 @@ class FilamentBranch extends Branch {
     this.kelvin = kelvin;
     const ohms = this.filament.ohmsAt(kelvin);
     const amps = volts / ohms;
-    const kelvinPerVolt = (share * this.filament.heatingPerVolt(volts, kelvin)) / slope;
+    const kelvinPerVolt = (share * this.root * this.filament.heatingPerVolt(heating, kelvin)) / slope;
     this.siemens = (1 - (Filament.resistancePower * volts * kelvinPerVolt) / kelvin) / ohms;
     this.amps = amps - this.siemens * volts;
   }
@@ -303,18 +371,18 @@ class FilamentBranch extends Branch {
 
   override accept(volts: number): void {
     this.pastKelvin = this.kelvin;
-    this.pastRate = this.filament.heatingRate(volts, this.kelvin);
+    this.pastRate = this.filament.heatingRate(volts * this.root, this.kelvin);
   }
 
   override error(how: Integration): number {
     if (how.kind === 'steady') return 0;
-    const rate = this.filament.heatingRate(this.at, this.kelvin);
+    const rate = this.filament.heatingRate(this.at * this.root, this.kelvin);
     // Half the difference of the slopes at both ends of a straight step, a third of which is left by trapezoids.
     return (Math.abs(rate - this.pastRate) * how.seconds) / 6 / FILAMENT_TOLERANCE;
   }
 
   override rest(volts: number): void {
-    this.kelvin = this.filament.settledKelvin(volts);
+    if (volts !== this.at) this.kelvin = this.filament.settledKelvin(volts * this.root);
     this.pastKelvin = this.kelvin;
     this.pastRate = 0;
   }
@@ -374,6 +442,69 @@ class ThermalFlasherBranch extends Branch {
   }
 }
 
+/** How far past melting a fuse may be found before the step is taken again, shorter. */
+const FUSE_EDGE = 5e-3;
+
+class FuseBranch extends Branch {
+  private melted = false;
+  private warmth = 0;
+  private next = 0;
+  private pastHeat = 0;
+  private heat = 0;
+  private justMelted = false;
+
+  constructor(
+    id: string,
+    a: number,
+    b: number,
+    private readonly ohms: number,
+    private readonly holdAmps: number,
+  ) {
+    super(id, a, b);
+  }
+
+  linearise(volts: number, how: Integration): void {
+    this.siemens = 1 / (this.melted ? OPEN_OHMS : this.ohms);
+    if (how.kind === 'steady') return;
+    this.heat = this.overload(volts);
+    const target = how.kind === 'trapezoidal' ? (this.heat + this.pastHeat) / 2 : this.heat;
+    this.next = target + (this.warmth - target) * Math.exp(-how.seconds / FUSE_SECONDS);
+  }
+
+  override overload(volts: number): number {
+    return this.melted ? 0 : (this.current(volts) / this.holdAmps) ** 2;
+  }
+
+  override error(): number {
+    const past = this.melted ? 0 : this.next - 1;
+    return past > FUSE_EDGE ? 1 + past / FUSE_EDGE : 0;
+  }
+
+  override accept(): void {
+    this.warmth = this.next;
+    this.pastHeat = this.heat;
+    this.justMelted = !this.melted && this.warmth >= 1;
+    if (this.justMelted) this.melted = true;
+  }
+
+  override rest(volts: number): void {
+    this.warmth = this.overload(volts);
+    this.pastHeat = this.warmth;
+  }
+
+  override get flipped(): boolean {
+    return this.justMelted;
+  }
+
+  override get blown(): boolean {
+    return this.melted;
+  }
+
+  override blow(): void {
+    this.melted = true;
+  }
+}
+
 /** The branch of a netlist element between two node indices. */
 export function branchOf(element: Element, a: number, b: number): Branch {
   switch (element.kind) {
@@ -394,11 +525,11 @@ export function branchOf(element: Element, a: number, b: number): Branch {
         };
       });
     case 'converter':
-      return new CurveBranch(element.id, a, b, (volts) =>
-        converterCurve(volts, element.watts, element.startVolts),
-      );
+      return new ConverterBranch(element.id, a, b, element);
     case 'filament':
-      return new FilamentBranch(element.id, a, b, new Filament(element.rating));
+      return new FilamentBranch(element.id, a, b, new Filament(element.rating), element.duty ?? 1);
+    case 'fuse':
+      return new FuseBranch(element.id, a, b, element.ohms, element.ratedAmps * FUSE_HOLD);
     case 'switch':
       return new SwitchBranch(element.id, a, b, element.control, element.closedOhms);
     case 'thermal-flasher':

@@ -23,6 +23,8 @@ const DAMPING = [
   { from: 40, share: 0.3 },
   { from: 15, share: 0.6 },
 ] as const;
+/** A step that is not shorter than this share of the last one may be running in a circle. */
+const SHRINKS = 0.9;
 /** Conductances to earth, S, taken away step by step when plain Newton does not settle. */
 const HELPING_SIEMENS = [1, 0.1, 1e-2, 1e-3, 1e-4, 1e-6, 1e-8, 0] as const;
 
@@ -37,6 +39,13 @@ export class Circuit {
   private readonly byId: ReadonlyMap<string, Branch>;
   private readonly solver: SymmetricSolver;
   private readonly pairs: Int32Array;
+  /** places of the branches whose tangent never moves, and of the others */
+  private readonly straight: readonly number[];
+  private readonly curved: readonly number[];
+  /** whether the straight ones have to be laid out again, and with which helping conductance they were */
+  private stale = true;
+  private laidWith = 0;
+  private readonly straightRhs: Float64Array<ArrayBuffer>;
   private volts: Float64Array<ArrayBuffer>;
   private trial: Float64Array<ArrayBuffer>;
   private readonly rhs: Float64Array<ArrayBuffer>;
@@ -55,10 +64,21 @@ export class Circuit {
     this.volts = new Float64Array(this.nodes.length);
     this.trial = new Float64Array(this.nodes.length);
     this.rhs = new Float64Array(this.nodes.length);
+    this.straightRhs = new Float64Array(this.nodes.length);
+    const places = this.branches.map((_, at) => at);
+    this.straight = places.filter((at) => this.branches[at]?.straight);
+    this.curved = places.filter((at) => !this.branches[at]?.straight);
   }
 
   setControls(controls: ControlState): void {
     for (const branch of this.branches) branch.setControls(controls);
+    this.stale = true;
+  }
+
+  /** Gives an element another value of its own kind: ohms of a resistor, EMF of a battery. */
+  setValue(elementId: string, value: number): void {
+    this.branch(elementId).setValue(value);
+    this.stale = true;
   }
 
   /** Volts of a node over earth, in the last solution. */
@@ -82,11 +102,40 @@ export class Circuit {
   }
 
   /**
-   * The steady state: capacitors open, filaments settled. The memory of every part is set to it.
+   * The steady state: capacitors open, filaments settled, overloaded fuses blown, the worst first. The memory of
+   * every part is set to it.
    *
    * @throws NoSolutionError naming the node that would not settle
    */
   solveSteady(): void {
+    for (;;) {
+      this.settle();
+      const worst = this.mostOverloaded();
+      if (!worst) break;
+      worst.blow();
+    }
+    for (const branch of this.branches) branch.rest(this.across(branch));
+  }
+
+  /** Elements whose fuse has melted. */
+  get blown(): string[] {
+    return this.branches.filter((branch) => branch.blown).map((branch) => branch.id);
+  }
+
+  private mostOverloaded(): Branch | null {
+    let worst: Branch | null = null;
+    let most = 1;
+    for (const branch of this.branches) {
+      const overload = branch.overload(this.across(branch));
+      if (overload > most) {
+        most = overload;
+        worst = branch;
+      }
+    }
+    return worst;
+  }
+
+  private settle(): void {
     const how: Integration = { kind: 'steady' };
     if (this.newton(how, 0) !== null) {
       // With loads to earth that are then taken away, the answer is walked to from where it is easy.
@@ -96,7 +145,6 @@ export class Circuit {
       if (stuck !== null)
         throw new NoSolutionError(this.nodes[stuck] ?? EARTH, 'the voltages would not settle');
     }
-    for (const branch of this.branches) branch.rest(this.across(branch));
   }
 
   /**
@@ -111,7 +159,7 @@ export class Circuit {
   /** Error of the last step in units of what is tolerated: above 1 it was too long. */
   stepError(how: Integration): number {
     let worst = 0;
-    for (const branch of this.branches) worst = Math.max(worst, branch.error(how));
+    for (const at of this.curved) worst = Math.max(worst, (this.branches[at] as Branch).error(how));
     return worst;
   }
 
@@ -122,7 +170,8 @@ export class Circuit {
    */
   accept(how: Integration): boolean {
     let flipped = false;
-    for (const branch of this.branches) {
+    for (const at of this.curved) {
+      const branch = this.branches[at] as Branch;
       branch.accept(this.across(branch), how);
       flipped ||= branch.flipped;
     }
@@ -147,6 +196,8 @@ export class Circuit {
   /** Newton's method from the present voltages. Gives null when it settled, else the node that moved most. */
   private newton(how: Integration, help: number): number | null {
     let restless = 0;
+    let circling = false;
+    let lastWorst = Number.POSITIVE_INFINITY;
     for (let step = 0; step < MOST_STEPS; step += 1) {
       this.assemble(how, help);
       try {
@@ -158,7 +209,7 @@ export class Circuit {
         throw error;
       }
       let worst = 0;
-      const share = DAMPING.find(({ from }) => step >= from)?.share ?? 1;
+      const share = circling ? (DAMPING.find(({ from }) => step >= from)?.share ?? 1) : 1;
       for (let node = 0; node < this.trial.length; node += 1) {
         const last = this.volts[node] as number;
         const full = this.trial[node] as number;
@@ -172,26 +223,49 @@ export class Circuit {
         }
       }
       [this.volts, this.trial] = [this.trial, this.volts];
+      circling = worst > lastWorst * SHRINKS;
+      lastWorst = worst;
       if (Number.isNaN(worst)) return restless;
-      if (worst <= 1 && this.branches.every((branch) => branch.settled(this.across(branch)))) return null;
+      if (worst <= 1 && this.allSettled()) return null;
     }
     return restless;
   }
 
+  private allSettled(): boolean {
+    for (const at of this.curved) {
+      const branch = this.branches[at] as Branch;
+      if (!branch.settled(this.across(branch))) return false;
+    }
+    return true;
+  }
+
   private assemble(how: Integration, help: number): void {
+    if (this.stale || help !== this.laidWith) this.layStraight(how, help);
+    this.solver.recall();
+    this.rhs.set(this.straightRhs);
+    for (const at of this.curved) this.lay(at, how);
+  }
+
+  private layStraight(how: Integration, help: number): void {
     this.solver.clear();
     this.rhs.fill(0);
     if (help > 0) for (let node = 0; node < this.nodes.length; node += 1) this.solver.addDiagonal(node, help);
-    for (let at = 0; at < this.branches.length; at += 1) {
-      const branch = this.branches[at] as Branch;
-      branch.linearise(this.across(branch), how);
-      const { a, b, siemens, amps } = branch;
-      const pair = this.pairs[at] as number;
-      if (pair >= 0) this.solver.addPair(pair, a, b, siemens);
-      else if (a >= 0) this.solver.addDiagonal(a, siemens);
-      else this.solver.addDiagonal(b, siemens);
-      if (a >= 0) this.rhs[a] = (this.rhs[a] as number) - amps;
-      if (b >= 0) this.rhs[b] = (this.rhs[b] as number) + amps;
-    }
+    for (const at of this.straight) this.lay(at, how);
+    this.solver.keep();
+    this.straightRhs.set(this.rhs);
+    this.stale = false;
+    this.laidWith = help;
+  }
+
+  private lay(at: number, how: Integration): void {
+    const branch = this.branches[at] as Branch;
+    branch.linearise(this.across(branch), how);
+    const { a, b, siemens, amps } = branch;
+    const pair = this.pairs[at] as number;
+    if (pair >= 0) this.solver.addPair(pair, a, b, siemens);
+    else if (a >= 0) this.solver.addDiagonal(a, siemens);
+    else this.solver.addDiagonal(b, siemens);
+    if (a >= 0) this.rhs[a] = (this.rhs[a] as number) - amps;
+    if (b >= 0) this.rhs[b] = (this.rhs[b] as number) + amps;
   }
 }

@@ -61,7 +61,8 @@ describe('an LED bulb from the inside', () => {
   });
 
   it('lights either way round with a bridge, one way round without', () => {
-    expect(amps(base, 12.8, true)).toBeCloseTo(amps(base, 12.8), 6);
+    // But for the microamperes a board leaks to one of its contacts.
+    expect(amps(base, 12.8, true)).toBeCloseTo(amps(base, 12.8), 4);
     expect(amps({ ...base, polarity: 'one-way' }, 12.8, true)).toBeLessThan(1e-6);
   });
 

@@ -42,10 +42,19 @@ export function ledElements(part: LedPart, id: string, a: string, b: string): El
     ? [{ kind: 'resistor', id: `${id}.load`, a, b, ohms: part.builtInLoadOhms }]
     : [];
   // What a board leaks; without it the inside of an unlit bulb would hang on picoamps and take long to solve.
+  const smoothing: Element[] = part.capacitorFarads
+    ? [{ kind: 'capacitor', id: `${id}.capacitor`, a: plus, b: minus, farads: part.capacitorFarads }]
+    : [];
   const bleed: Element = { kind: 'resistor', id: `${id}.bleed`, a: plus, b: minus, ohms: FLOATING_OHMS };
+  // Behind a bridge both ends of the board float while the feed is off; this much ties them to something.
+  const tie: Element[] = bridged
+    ? [{ kind: 'resistor', id: `${id}.tie`, a: minus, b, ohms: FLOATING_OHMS }]
+    : [];
   return [
     ...input,
     bleed,
+    ...tie,
+    ...smoothing,
     ...ballastElements(part, id, plus, minus, stringAmps, part.atVolts - dropped),
     ...load,
   ];

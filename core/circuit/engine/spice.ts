@@ -2,6 +2,17 @@ import { Filament } from '../filament.ts';
 import { CONVERTER_EDGE_VOLTS } from './branches.ts';
 import { type ControlState, EARTH, type Element, type Netlist, nodesOf, OPEN_OHMS } from './netlist.ts';
 
+/**
+ * Behind a regulator at its limit a node may jump by volts when a contact opens, which stops ngspice's clock. A
+ * nanofarad at every node, as a board and its wires have, lets it pass; at lamp currents it is gone in microseconds.
+ */
+function needsShunts(netlist: Netlist): boolean {
+  return netlist.elements.some((element) => element.kind === 'regulator');
+}
+
+/** How long a contact takes to open or close in the text, s. */
+const EDGE = 1e-5;
+
 /** A control as SPICE drives it: held, or pulsing as a flasher settles to. */
 export type SpiceDrive =
   | { kind: 'held'; on: boolean }
@@ -15,6 +26,8 @@ export interface SpiceRequest {
   volts: readonly { name: string; node: string }[];
   /** currents through resistors and contacts, by name */
   amps: readonly { name: string; elementId: string }[];
+  /** fuses that have melted; SPICE is told, since it has no fuse */
+  blown?: readonly string[];
   /** moments at which a flashing circuit's quantities are measured by name */
   measures?: readonly { name: string; of: { node: string } | { meter: string }; atSeconds: number }[];
 }
@@ -34,14 +47,15 @@ export function spiceText(request: SpiceRequest): string {
   const names = new SpiceNames(netlist);
   const metered = new Map(request.amps.map(({ name, elementId }) => [elementId, name]));
   const transient = analysis.kind === 'tran';
+  const blown = new Set(request.blown);
   const lines = [
     // The first line of a SPICE file is always its title.
     `* ${netlist.title.replaceAll(/[^\x20-\x7e]/g, ' ')}`,
     ...request.volts.map(({ name, node }) => `* v(${names.node(node)}) is ${name}`),
-    '.options temp=27 tnom=27 reltol=1e-5 abstol=1e-10 vntol=1e-7',
+    `.options temp=27 tnom=27 reltol=1e-5 abstol=1e-10 vntol=1e-7${transient && needsShunts(netlist) ? ' cshunt=1e-9' : ''}`,
   ];
   netlist.elements.forEach((element, index) => {
-    lines.push(...elementLines(element, index, names, metered.get(element.id), transient));
+    lines.push(...elementLines(element, index, names, metered.get(element.id), transient, blown));
   });
   lines.push(...controlLines(netlist, drives));
   const printed = [
@@ -96,6 +110,7 @@ function elementLines(
   names: SpiceNames,
   meter: string | undefined,
   transient: boolean,
+  blown: ReadonlySet<string>,
 ): string[] {
   const tag = `${index + 1}_${spiceName(element.id)}`;
   const a = names.node(element.a);
@@ -128,25 +143,36 @@ function elementLines(
         ...lines,
         `B${tag} ${a} ${b} I=${number(element.amps)}*tanh(V(${a},${b})/${number(element.kneeVolts)})`,
       ];
+    case 'fuse':
+      return [...lines, `R${tag} ${a} ${b} ${number(blown.has(element.id) ? OPEN_OHMS : element.ohms)}`];
     case 'converter': {
       const v = `V(${a},${b})`;
       const fade = `(1+tanh((${v}-${number(element.startVolts)})/${number(CONVERTER_EDGE_VOLTS)}))/2`;
       return [
         ...lines,
-        `B${tag} ${a} ${b} I=${number(element.watts)}/max(${v},${number(element.startVolts / 2)})*${fade}`,
+        `B${tag} ${a} ${b} I=${converterWatts(element)}/max(${v},${number(element.startVolts / 2)})*${fade}`,
       ];
     }
     case 'filament':
       return [...lines, ...filamentLines(element, tag, a, b)];
     case 'thermal-flasher':
       return [...lines, ...thermalLines(element, tag, a, b)];
-    case 'switch':
+    case 'switch': {
+      // From open to closed the conductance runs along an exponential: a contact that leaps stops ngspice's clock.
+      const open = Math.log(1 / OPEN_OHMS);
+      const span = number(Math.log(1 / element.closedOhms) - open);
       return [
         ...lines,
-        `S${tag} ${a} ${b} ctl_${spiceName(element.control)} 0 sm${tag}`,
-        `.model sm${tag} SW(VT=0.5 VH=0 RON=${number(element.closedOhms)} ROFF=${number(OPEN_OHMS)})`,
+        `B${tag} ${a} ${b} I=V(${a},${b})*exp(${number(open)}+${span}*V(ctl_${spiceName(element.control)}))`,
       ];
+    }
   }
+}
+
+/** Full watts, or the dim ones by the control that switches them. */
+function converterWatts({ watts, dim }: Extract<Element, { kind: 'converter' }>): string {
+  if (!dim) return number(watts);
+  return `(${number(dim.watts)}+${number(watts - dim.watts)}*V(ctl_${spiceName(dim.control)}))`;
 }
 
 /** T is a node whose volts are kelvin; T·|T|³ keeps the fourth power odd, or a false cold root lies below nought. */
@@ -163,7 +189,7 @@ function filamentLines(
   const k = filament.radiatedWatts(Filament.ratedKelvin) / span;
   return [
     `B${tag} ${a} ${b} I=V(${a},${b})/${ohms}`,
-    `Bt${tag} 0 ${kelvin} I=V(${a},${b})*V(${a},${b})/${ohms}-${number(k)}*(V(${kelvin})*abs(V(${kelvin}))^3-${Filament.ambientKelvin}^4)`,
+    `Bt${tag} 0 ${kelvin} I=${element.duty === undefined ? '' : `${number(element.duty)}*`}V(${a},${b})*V(${a},${b})/${ohms}-${number(k)}*(V(${kelvin})*abs(V(${kelvin}))^3-${Filament.ambientKelvin}^4)`,
     `Ct${tag} ${kelvin} 0 ${number(filament.heatCapacity)} ic=${Filament.ambientKelvin}`,
   ];
 }
@@ -189,14 +215,17 @@ function thermalLines(
 
 function controlLines(netlist: Netlist, drives: SpiceRequest['drives']): string[] {
   const controls = new Set(
-    netlist.elements.flatMap((element) => (element.kind === 'switch' ? [element.control] : [])),
+    netlist.elements.flatMap((element) => {
+      if (element.kind === 'switch') return [element.control];
+      return element.kind === 'converter' && element.dim ? [element.dim.control] : [];
+    }),
   );
   return [...controls].map((control) => {
     const drive = drives[control] ?? { kind: 'held', on: false };
     const name = spiceName(control);
     return drive.kind === 'held'
       ? `Vc_${name} ctl_${name} 0 DC ${drive.on ? 1 : 0}`
-      : `Vc_${name} ctl_${name} 0 PULSE(0 1 0 1e-6 1e-6 ${number(drive.onSeconds)} ${number(drive.periodSeconds)})`;
+      : `Vc_${name} ctl_${name} 0 PULSE(0 1 0 ${EDGE} ${EDGE} ${number(drive.onSeconds)} ${number(drive.periodSeconds)})`;
   });
 }
 

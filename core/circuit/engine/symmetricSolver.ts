@@ -21,6 +21,9 @@ export class SymmetricSolver {
   private readonly diagonal: Float64Array;
   private readonly factor: Float64Array;
   private readonly lower: Float64Array;
+  private readonly keptDiagonal: Float64Array;
+  private readonly keptLower: Float64Array;
+  private readonly x: Float64Array;
   /** slots of column k: `start[k]` to `start[k + 1]` */
   private readonly start: Int32Array;
   private readonly row: Int32Array;
@@ -46,6 +49,9 @@ export class SymmetricSolver {
     this.row = new Int32Array(slots);
     this.lower = new Float64Array(slots);
     this.factor = new Float64Array(slots);
+    this.keptDiagonal = new Float64Array(size);
+    this.keptLower = new Float64Array(slots);
+    this.x = new Float64Array(size);
     const slotOf = new Map<number, number>();
     columns.forEach((column, k) => {
       column.forEach((i, index) => {
@@ -76,6 +82,18 @@ export class SymmetricSolver {
     this.lower.fill(0);
   }
 
+  /** Remembers the conductances as they are, for `recall`: what stays the same from step to step is added once. */
+  keep(): void {
+    this.keptDiagonal.set(this.diagonal);
+    this.keptLower.set(this.lower);
+  }
+
+  /** Begins anew from what `keep` remembered. */
+  recall(): void {
+    this.diagonal.set(this.keptDiagonal);
+    this.lower.set(this.keptLower);
+  }
+
   /** Adds a conductance from an unknown to earth, S. */
   addDiagonal(unknown: number, siemens: number): void {
     const at = this.place[unknown] as number;
@@ -91,15 +109,14 @@ export class SymmetricSolver {
   }
 
   /**
-   * Solves for the unknowns. Destroys the matrix; `clear` and build it again for the next.
+   * Solves for the unknowns. Destroys the matrix; `clear` or `recall`, and build it again for the next.
    *
    * @param rhs currents into the unknowns, A; is not changed
    * @param out where the unknowns go, V
    * @throws SingularError when an unknown is tied to nothing
    */
   solve(rhs: Float64Array, out: Float64Array): void {
-    const { size, place, diagonal, lower, factor, start, row, updateStart, updates } = this;
-    const x = new Float64Array(size);
+    const { size, place, diagonal, lower, factor, start, row, updateStart, updates, x } = this;
     for (let unknown = 0; unknown < size; unknown += 1) x[place[unknown] as number] = rhs[unknown] as number;
     for (let k = 0; k < size; k += 1) {
       const pivot = diagonal[k] as number;

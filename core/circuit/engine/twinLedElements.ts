@@ -1,3 +1,5 @@
+import type { LedPart } from '../../model/part.ts';
+import { forwardVolts } from './junction.ts';
 import { INPUT_DIODE, ledString, REGULATOR_KNEE } from './ledElements.ts';
 import type { Element } from './netlist.ts';
 import { FLOATING_OHMS } from './netlist.ts';
@@ -26,15 +28,102 @@ export type TwinTopology =
       amps: number;
     }
   /** both through diodes into one converter: whichever feed is higher carries it */
-  | { kind: 'shared-converter'; watts: number; startVolts: number };
+  | { kind: 'shared-converter'; watts: number; startVolts: number; dimWatts?: number };
+
+/** What an unknown topology may turn out to be. */
+export const TOPOLOGIES = ['own-resistors', 'shared-regulator', 'shared-converter'] as const;
+export type KnownTopology = (typeof TOPOLOGIES)[number];
+
+/** The same part with its topology supposed, its string taken as a usual one where its ballast says otherwise. */
+export function supposing(part: LedPart, topology: KnownTopology): LedPart {
+  if (!part.twin) return part;
+  const ballast: LedPart['ballast'] =
+    topology === 'shared-converter'
+      ? { kind: 'converter', startVolts: part.ballast.kind === 'converter' ? part.ballast.startVolts : 8 }
+      : {
+          kind: topology === 'own-resistors' ? 'series-resistor' : 'constant-current',
+          forwardVolts: part.ballast.kind === 'converter' ? part.atVolts / 2 : part.ballast.forwardVolts,
+        };
+  return { ...part, ballast, twin: { ...part.twin, topology } };
+}
+
+/** What a rehearsal takes an unknown topology for: what its ballast suggests. */
+function likeliest({ ballast }: LedPart): KnownTopology {
+  if (ballast.kind === 'converter') return 'shared-converter';
+  return ballast.kind === 'constant-current' ? 'shared-regulator' : 'own-resistors';
+}
+
+/** Dynamic resistance of a twin bulb's chips, ohms (typical). */
+const CHIP_OHMS = { 'own-resistors': 8, 'shared-regulator': 3 } as const;
+
+/**
+ * The topology of a part with its values worked out from what is printed: each input alone draws its printed
+ * watts.
+ *
+ * @throws RangeError when the string needs more volts than the printed ones leave
+ */
+export function twinTopology(part: LedPart): TwinTopology {
+  const { twin, watts, atVolts, ballast } = part;
+  if (!twin) throw new RangeError(`${part.code} has one level only`);
+  if (twin.topology === 'unknown') return twinTopology(supposing(part, likeliest(part)));
+  if (twin.topology === 'shared-converter') {
+    return {
+      kind: 'shared-converter',
+      watts,
+      startVolts: ballast.kind === 'converter' ? ballast.startVolts : 8,
+      dimWatts: twin.dimWatts,
+    };
+  }
+  if (ballast.kind === 'converter')
+    throw new RangeError(
+      `${part.code}: a converter has no string volts, so its topology is shared-converter`,
+    );
+  const stringOhms = CHIP_OHMS[twin.topology];
+  const amps = watts / atVolts;
+  const dimAmps = twin.dimWatts / atVolts;
+  const left = (at: number) =>
+    atVolts -
+    forwardVolts(INPUT_DIODE, at) -
+    ballast.forwardVolts -
+    (twin.topology === 'shared-regulator' ? REGULATOR_KNEE : 0);
+  const dimOhms = left(dimAmps) / dimAmps - stringOhms;
+  // A regulated bulb keeps room for its regulator; the rest is what its small resistor takes (typical 6 Ω).
+  const brightOhms = twin.topology === 'own-resistors' ? left(amps) / amps - stringOhms : 6;
+  if (!(dimOhms > 0 && brightOhms > 0 && left(amps) > amps * (stringOhms + brightOhms) - 1e-9)) {
+    throw new RangeError(
+      `${part.code}: its string needs ${ballast.forwardVolts} V, so it cannot draw its printed watts at ${atVolts} V`,
+    );
+  }
+  const common = { brightOhms, dimOhms, forwardVolts: ballast.forwardVolts, stringOhms };
+  return twin.topology === 'own-resistors'
+    ? { kind: 'own-resistors', ...common, atAmps: amps }
+    : { kind: 'shared-regulator', ...common, amps };
+}
+
+/**
+ * The inside of a twin-level LED part.
+ *
+ * @param brightControl contact that is closed while the bright feed is on: a converter listens to it
+ */
+export function twinLedElements(
+  part: LedPart,
+  id: string,
+  bright: string,
+  dim: string,
+  earth: string,
+  brightControl: string,
+): Element[] {
+  return twinElements(twinTopology(part), id, bright, dim, earth, brightControl);
+}
 
 /** The inside of a twin-level LED bulb between its bright contact, its dim contact and earth. */
-export function twinLedElements(
+export function twinElements(
   topology: TwinTopology,
   id: string,
   bright: string,
   dim: string,
   earth: string,
+  brightControl?: string,
 ): Element[] {
   const joint = `${id}.joint`;
   const behindBright = `${id}.bright`;
@@ -48,12 +137,16 @@ export function twinLedElements(
   });
   const bleed: Element = { kind: 'resistor', id: `${id}.bleed`, a: joint, b: earth, ohms: FLOATING_OHMS };
   if (topology.kind === 'shared-converter') {
-    const { watts, startVolts } = topology;
+    const { watts, startVolts, dimWatts } = topology;
+    const level =
+      dimWatts === undefined || brightControl === undefined
+        ? {}
+        : { dim: { watts: dimWatts, control: brightControl } };
     return [
       diode('d1', bright, joint),
       diode('d2', dim, joint),
       bleed,
-      { kind: 'converter', id: `${id}.converter`, a: joint, b: earth, watts, startVolts },
+      { kind: 'converter', id: `${id}.converter`, a: joint, b: earth, watts, startVolts, ...level },
     ];
   }
   const amps = topology.kind === 'own-resistors' ? topology.atAmps : topology.amps;

@@ -1,6 +1,6 @@
 import { networkOhms, parallelOhms } from '../../circuit/resistorNetwork.ts';
 import type { LoadResistorCure } from '../../model/job.ts';
-import type { Vehicle } from '../../model/vehicle.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { amps, ohms, volts, watts } from '../../quantities/format.ts';
 import { chargingVolts } from '../../verdict/workingPoints.ts';
 import type { OhmsInterval } from './interval.ts';
@@ -16,6 +16,7 @@ const LIMIT_WORDS: Record<OhmsInterval['minSetBy'], string> = {
   'fuse-heating': 'fuse heating (70 % of its rating, hazard flashing for hours)',
   'fuse-lit': 'fuse rating',
   relay: 'relay rating',
+  output: 'what a controller output lets through',
 };
 
 /**
@@ -35,7 +36,7 @@ export function resistorArithmetic(
   const owed = Math.max(0, Number(at.needAmps.toFixed(3)) - Number(at.bulbAmps.toFixed(3)));
   const lines: ArithmeticLine[] = [
     {
-      label: `The relay must see, ${point}`,
+      label: `${vehicle.flasher.kind === 'controller' ? 'The output' : 'The flasher'} must see, ${point}`,
       working: 'all stock bulbs lit, wiring counted',
       result: fine(at.needAmps),
     },

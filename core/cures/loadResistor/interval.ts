@@ -1,7 +1,10 @@
-import type { Side, TurnCircuit } from '../../model/vehicle.ts';
-import { type LitState, leadOhms, type TurnNetwork } from '../../vehicle/turnNetwork.ts';
+import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
+import type { Side } from '../../model/vehicle/lamp.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import type { LitState } from '../../vehicle/litState.ts';
+import { leadOhms, type TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { litAmpsAllowed } from '../../verdict/limits.ts';
-import { outageBand } from '../../verdict/outageBand.ts';
+import { flasherBand, type OutageBand, outageBand } from '../../verdict/outageBand.ts';
 import { type WorkingPoint, workingPoints } from '../../verdict/workingPoints.ts';
 
 /** The boundary at one working point: the most ohms that still hold there. */
@@ -28,7 +31,7 @@ export interface OhmsInterval {
   /** fewest ohms a side, as true value, that fuse and relay allow in hazard */
   minOhms: number;
   /** which limit sets `minOhms` */
-  minSetBy: 'fuse-heating' | 'fuse-lit' | 'relay';
+  minSetBy: 'fuse-heating' | 'fuse-lit' | 'relay' | 'output';
   /** the current that limit allows, lit, A */
   allowedAmps: number;
 }
@@ -46,10 +49,20 @@ const LEAST_OHMS = 0.01;
  *
  * @param fitted the vehicle with its LEDs and no resistors
  * @param healthy the vehicle with all its stock bulbs
+ * @param learned the band as narrowed by what was seen on the vehicle, where anything was
  */
-export function ohmsInterval(fitted: TurnNetwork, healthy: TurnNetwork, circuit: TurnCircuit): OhmsInterval {
+export function ohmsInterval(
+  fitted: TurnNetwork,
+  healthy: TurnNetwork,
+  circuit: TurnCircuit,
+  learned?: { at(circuit: TurnCircuit, emfVolts: number): OutageBand } | null,
+): OhmsInterval {
+  const bandAt = (emfVolts: number) =>
+    flasherBand(fitted.fitment.flasher, circuit) ??
+    learned?.at(circuit, emfVolts) ??
+    outageBand(healthy, circuit, emfVolts);
   const needs = workingPoints(fitted.vehicle.systemVolts).map((point) =>
-    needAt(fitted, healthy, circuit, point),
+    needAt(fitted, bandAt(point.volts).highAmps, circuit, point),
   );
   const deciding = needs.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
   return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted) };
@@ -57,17 +70,18 @@ export function ohmsInterval(fitted: TurnNetwork, healthy: TurnNetwork, circuit:
 
 function needAt(
   fitted: TurnNetwork,
-  healthy: TurnNetwork,
+  needAmps: number,
   circuit: TurnCircuit,
   point: WorkingPoint,
 ): NeedAtPoint {
   const emfVolts = point.volts;
   const sides = [circuit.side];
-  const needAmps = outageBand(healthy, circuit, emfVolts).highAmps;
-  const farthest = circuit.lampIds
+  const { flasher } = fitted.fitment;
+  const watchesRepeaters = flasher.kind !== 'watching-relay' || flasher.watchesRepeaters === true;
+  const farthest = lampIdsOf(circuit)
     .map((id) => fitted.lamp(id))
     // A resistor at an unwatched repeater would do nothing for the watcher.
-    .filter((lamp) => lamp.role === 'main' || fitted.vehicle.flasher.watchesRepeaters)
+    .filter((lamp) => lamp.role === 'main' || watchesRepeaters)
     .reduce((far, lamp) => (leadOhms(lamp) > leadOhms(far) ? lamp : far));
   const solve = (ohms: number) =>
     fitted.solve({ emfVolts, sides, trial: { ohms, at: { lampId: farthest.id } } });
@@ -83,7 +97,7 @@ function needAt(
       maxOhms: Number.POSITIVE_INFINITY,
     };
   }
-  const maxOhms = lastTrue((ohms) => solve(ohms).watchedAmps >= needAmps);
+  const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps);
   const state = solve(maxOhms);
   const lamp = state.lamps.find((each) => each.lampId === farthest.id);
   const resistorAmps = lamp?.resistorAmps ?? 0;
@@ -98,32 +112,53 @@ function needAt(
 }
 
 function lowerLimit(fitted: TurnNetwork): Pick<OhmsInterval, 'minOhms' | 'minSetBy' | 'allowedAmps'> {
-  const { circuits, systemVolts } = fitted.vehicle;
-  const sides: Side[] = circuits.map((circuit) => circuit.side);
-  const tightest = litAmpsAllowed(fitted.vehicle).reduce((tight, each) =>
+  const { systemVolts } = fitted.vehicle;
+  const turns: Side[] = turnCircuits(fitted.vehicle).map((circuit) => circuit.side);
+  const sides = fitted.vehicle.hazardSwitch ? turns : turns.slice(0, 1);
+  const tightest = litAmpsAllowed(fitted.vehicle, fitted.fitment.flasher).reduce((tight, each) =>
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
-  const over = (ohms: number) =>
-    workingPoints(systemVolts).some(({ volts: emfVolts }) => {
-      const state: LitState = { emfVolts, sides, trial: { ohms, at: 'side-feed' } };
-      return fitted.solve(state).totalAmps > tightest.allowedAmps;
-    });
+  const excess = (ohms: number) =>
+    Math.max(
+      ...workingPoints(systemVolts).map(({ volts: emfVolts }) => {
+        const state: LitState = { emfVolts, sides, trial: { ohms, at: 'side-feed' } };
+        return fitted.solve(state).totalAmps - tightest.allowedAmps;
+      }),
+    );
   return {
     minSetBy: tightest.kind,
     allowedAmps: tightest.allowedAmps,
-    minOhms: over(MOST_OHMS) ? Number.POSITIVE_INFINITY : lastTrue(over),
+    minOhms: excess(MOST_OHMS) > 0 ? Number.POSITIVE_INFINITY : mostOhms(excess),
   };
 }
 
-/** The largest ohms for which a condition, true for small ohms and false for large, is still true. */
-function lastTrue(condition: (ohms: number) => boolean): number {
-  let low = Math.log(LEAST_OHMS);
-  let high = Math.log(MOST_OHMS);
-  if (!condition(LEAST_OHMS)) return 0;
-  for (let step = 0; step < 44; step += 1) {
-    const middle = (low + high) / 2;
-    if (condition(Math.exp(middle))) low = middle;
-    else high = middle;
+/** Two ohms this near to each other, as a share, are one. */
+const SAME_OHMS = 1e-9;
+
+/**
+ * The most ohms at which something that falls with them (a current to spare) is not yet under nought: the Illinois
+ * variant of the rule of false position on 1/ohms, in which a resistor's current is nearly a straight line.
+ */
+function mostOhms(spare: (ohms: number) => number): number {
+  let [high, spareHigh] = [1 / LEAST_OHMS, spare(LEAST_OHMS)];
+  let [low, spareLow] = [1 / MOST_OHMS, spare(MOST_OHMS)];
+  if (spareHigh < 0) return 0;
+  if (spareLow >= 0) return MOST_OHMS;
+  let side = 0;
+  for (let step = 0; step < 80 && high - low > SAME_OHMS * high; step += 1) {
+    const middle = (low * spareHigh - high * spareLow) / (spareHigh - spareLow);
+    const spared = spare(1 / middle);
+    if (spared >= 0) {
+      [high, spareHigh] = [middle, spared];
+      if (side === 1) spareLow /= 2;
+      side = 1;
+      if (spared === 0) break;
+    } else {
+      [low, spareLow] = [middle, spared];
+      if (side === -1) spareHigh /= 2;
+      side = -1;
+    }
   }
-  return Math.exp(low);
+  // Of the two ends the one that still has current to spare.
+  return 1 / high;
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { firstTurn, relayOf } from '../../../demo/forTests.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
@@ -12,7 +13,7 @@ import { planResistors } from './plan.ts';
 import { searchResistors } from './search.ts';
 
 const open = demoJobs()[0] as Job;
-const left = open.vehicle.circuits[0] as Job['vehicle']['circuits'][number];
+const left = firstTurn(open.vehicle);
 const fitted = new TurnNetwork(open.vehicle, fitmentOf(open, DEMO_SHELF, 'leds'));
 const healthy = new TurnNetwork(open.vehicle, healthyStock(open));
 const interval = ohmsInterval(fitted, healthy, left);
@@ -29,10 +30,10 @@ describe('ohmsInterval', () => {
 
   it('has the fuse as its lower limit, and the relay where that is weaker', () => {
     expect(interval.minSetBy).toBe('fuse-heating');
-    const weak = new TurnNetwork(
-      { ...open.vehicle, flasher: { ...open.vehicle.flasher, ratedAmps: 8 } },
-      fitted.fitment,
-    );
+    const weak = new TurnNetwork(open.vehicle, {
+      ...fitted.fitment,
+      flasher: { ...relayOf(open.vehicle), ratedAmps: 8 },
+    });
     const limited = ohmsInterval(weak, healthy, left);
     expect(limited.minSetBy).toBe('relay');
     expect(limited.minOhms).toBeGreaterThan(interval.minOhms);

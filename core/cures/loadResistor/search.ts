@@ -2,9 +2,12 @@ import { E12, STANDARD_WATTS, seriesBetween } from '../../catalogue/eSeries.ts';
 import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
 import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/job.ts';
 import type { ResistorPart } from '../../model/part.ts';
-import type { Lamp, TurnCircuit } from '../../model/vehicle.ts';
+import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
+import type { Lamp } from '../../model/vehicle/lamp.ts';
+import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
 import type { TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { chargingVolts } from '../../verdict/workingPoints.ts';
+import { BOUGHT_TOLERANCE } from '../highestPiece.ts';
 import type { OhmsInterval } from './interval.ts';
 
 /** A set of resistors for one side that keeps every limit. */
@@ -34,8 +37,6 @@ export interface ResistorSearch {
 
 /** Most pieces a side may have. */
 export const MOST_PIECES = 4;
-/** Tolerance of a resistor that is yet to be bought (typical of aluminium-housed parts). */
-const BOUGHT_TOLERANCE = 0.05;
 
 /** A resistor that could be used. A part yet to be bought gets its size once its share of the heat is known. */
 interface Stock {
@@ -104,7 +105,7 @@ export function searchResistors(
 
 /** Converted main lamps with metal to mount on; rear first, where there is usually more room. */
 function mountsFor(fitted: TurnNetwork, circuit: TurnCircuit): Lamp[] {
-  return circuit.lampIds
+  return lampIdsOf(circuit)
     .map((id) => fitted.lamp(id))
     .filter((lamp) => lamp.role === 'main' && lamp.resistorMount !== 'none')
     .filter((lamp) => fitted.fitment.contents.get(lamp.id)?.kind === 'led')

@@ -1,0 +1,121 @@
+import { describe, expect, it } from 'vitest';
+import { demoJob } from '../../demo/forTests.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { Job } from '../model/job.ts';
+import type { LedPart, Shelf } from '../model/part.ts';
+import { lampById } from '../model/vehicle/vehicle.ts';
+import { pickList } from '../picklist/picklist.ts';
+import { fitmentOf, ledOf } from '../vehicle/fitment.ts';
+import { behavioursOf, candidatesFor, ranked } from './candidates.ts';
+
+const copy = (id: string) => structuredClone(demoJob(id));
+function forLamp(job: Job, lampId: string, shelf: Shelf = DEMO_SHELF) {
+  const lamp = lampById(job.vehicle, lampId);
+  const candidates = candidatesFor(job, shelf, lamp);
+  const fitting = candidates.filter((each) => each.fit.fits);
+  const behaviours = new Map(behavioursOf(job, shelf, lamp, fitting).map((each) => [each.partId, each]));
+  return { candidates, fitting, behaviours, order: ranked(job, lamp, candidates, behaviours) };
+}
+const led = (id: string): LedPart => {
+  const part = DEMO_SHELF.find((each) => each.id === id);
+  if (part?.kind !== 'led') throw new Error(id);
+  return part;
+};
+
+describe('candidates for a turn lamp', () => {
+  it('come sorted by what the engine says of this circuit, what does not go in last', () => {
+    const { order, behaviours, fitting } = forLamp(copy('library-route-3'), 'rear-left');
+    expect(order.slice(0, fitting.length).every((each) => each.fit.fits)).toBe(true);
+    const states = order.slice(0, fitting.length).map((each) => behaviours.get(each.part.id)?.state);
+    const rank = ['holds', 'either-way', 'falls-short', 'too-much'];
+    expect(states.map((state) => rank.indexOf(state ?? ''))).toEqual(
+      states.map((state) => rank.indexOf(state ?? '')).toSorted((a, b) => a - b),
+    );
+    expect(behaviours.get('led-tern-3a')?.state).toBe('falls-short');
+    expect(behaviours.get('led-tern-3a')?.lines[0]?.text).toMatch(/Left turn: .* A at 11.8 V, 176 a minute/);
+  });
+
+  it('each that does not go in says why, with a figure or a name', () => {
+    const { candidates } = forLamp(copy('library-route-3'), 'rear-left');
+    for (const { fit } of candidates.filter((each) => !each.fit.fits))
+      expect(fit.obstacles.join(' ')).toMatch(/base|made for|must show|section|lamp/);
+  });
+});
+
+describe('the room behind a lamp', () => {
+  it('keeps out what is longer or wider, and warns where nobody measured', () => {
+    const job = copy('library-route-3');
+    const plover = { ...led('led-plover-5') };
+    const open = forLamp(job, 'rear-left', [plover]).candidates[0];
+    expect(open?.fit.fits).toBe(true);
+    // 58 mm against the 52.5 mm of a P21W.
+    expect(open?.fit.cautions.join(' ')).toMatch(/6 mm longer than the P21W/);
+    lampById(job.vehicle, 'rear-left').room = { lengthMm: 55, diameterMm: 30 };
+    expect(forLamp(job, 'rear-left', [plover]).candidates[0]?.fit.obstacles).toEqual([
+      'It is 58 mm long; the room behind is 55 mm.',
+    ]);
+  });
+
+  it('holds a festoon only of its own length, give or take what clips bend', () => {
+    const job = copy('dial-a-ride-2');
+    const of = (id: string) => forLamp(job, 'saloon-1', [led(id)]).candidates[0]?.fit;
+    expect(of('led-snipe-1')?.fits).toBe(true);
+    expect(of('led-snipe-c21')?.obstacles.join(' ')).toMatch(/42 mm from tip to tip; the clips hold 36 mm/);
+  });
+});
+
+describe('parts with a catch', () => {
+  it('strobing, fan-cooled and absurdly printed ones are flagged', () => {
+    const job = copy('library-route-3');
+    const strobe = forLamp(job, 'stop-tail-left', [led('led-jackdaw-3r')]).candidates[0];
+    expect(strobe?.fit.cautions.join(' ')).toMatch(/flashes 4 extra times/);
+    const fan = forLamp(copy('library-route-3'), 'reverse', [led('led-gannet-20')]).candidates[0];
+    expect(fan?.fit.cautions.join(' ')).toMatch(/fan/);
+    const claim = candidatesFor(job, [led('led-magpie-9000')], lampById(job.vehicle, 'repeater-left'))[0];
+    expect(claim?.claim).toMatch(/450 lm a watt/);
+  });
+});
+
+describe('a whole lamp', () => {
+  it('takes the place of every lamp of its corner, and the engine sees the sum of its sections', () => {
+    const job = copy('library-route-3');
+    const kestrel = candidatesFor(job, DEMO_SHELF, lampById(job.vehicle, 'rear-left')).find(
+      (each) => each.part.id === 'lamp-kestrel',
+    );
+    expect(kestrel?.fit.fits).toBe(true);
+    expect(kestrel?.lampIds).toEqual(expect.arrayContaining(['rear-left', 'stop-tail-left']));
+    for (const id of kestrel?.lampIds ?? []) job.chosen[id] = 'lamp-kestrel';
+    expect(ledOf(job, DEMO_SHELF, 'rear-left')?.watts).toBe(4);
+    expect(ledOf(job, DEMO_SHELF, 'stop-tail-left')?.twin?.dimWatts).toBe(0.5);
+    expect(fitmentOf(job, DEMO_SHELF, 'leds').contents.get('rear-left')?.kind).toBe('led');
+    const line = pickList(job, DEMO_SHELF).lines.find((each) => each.key === 'lamp-kestrel');
+    expect(line?.quantity).toBe(1);
+  });
+
+  it('with a socket keeps the old bulb there, and the flash as it was', () => {
+    const job = copy('library-route-3');
+    job.chosen = {};
+    for (const id of ['rear-left', 'stop-tail-left', 'rear-right', 'stop-tail-right'])
+      job.chosen[id] = 'lamp-merlin';
+    expect(ledOf(job, DEMO_SHELF, 'rear-left')).toBeNull();
+    expect(fitmentOf(job, DEMO_SHELF, 'leds').contents.get('rear-left')?.kind).toBe('filament');
+    expect(pickList(job, DEMO_SHELF).lines.find((each) => each.key === 'lamp-merlin')?.quantity).toBe(2);
+    const { behaviours } = forLamp(
+      job,
+      'rear-left',
+      DEMO_SHELF.filter((part) => part.id === 'lamp-merlin'),
+    );
+    expect(behaviours.get('lamp-merlin')?.state).toBe('holds');
+  });
+
+  it('of another market or end does not go in', () => {
+    const job = copy('library-route-3');
+    job.vehicle.region = 'US';
+    const fits = (lampId: string) =>
+      candidatesFor(job, DEMO_SHELF, lampById(job.vehicle, lampId)).find(
+        (each) => each.part.id === 'lamp-kestrel',
+      )?.fit;
+    expect(fits('rear-left')?.obstacles.join(' ')).toMatch(/made for UN markets/);
+    expect(fits('front-left')?.obstacles.join(' ')).toMatch(/It is a rear lamp/);
+  });
+});

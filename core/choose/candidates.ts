@@ -1,0 +1,119 @@
+import { impossibleClaim } from '../light/throughLens.ts';
+import type { Job } from '../model/job.ts';
+import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import { circuitsOf } from '../model/vehicle/vehicle.ts';
+import { amps, perMinute, volts } from '../quantities/format.ts';
+import { coloursFor } from '../vehicle/functions.ts';
+import { type LedFit, ledFit, wholeLampFit } from '../vehicle/ledFits.ts';
+import { lampsFilledBy } from '../vehicle/wholeLamp.ts';
+import { TurnJudge } from '../verdict/judge.ts';
+import { VERDICT_STATES, type VerdictState, worstState } from '../verdict/states.ts';
+import { steadyVerdict } from '../verdict/steady.ts';
+
+export type LightPart = LedPart | WholeLampPart;
+
+/** A part of the shelf against one lamp: whether it goes in, and why not. No circuit is run for it yet. */
+export interface Candidate {
+  part: LightPart;
+  fit: LedFit;
+  /** the lamps it would fill: this one, or with a whole lamp its neighbours too */
+  lampIds: readonly string[];
+  /** what physics says against its printed figures */
+  claim: string | null;
+}
+
+/** How the circuits of a lamp take a part: what the engine found, without any cure. */
+export interface Behaviour {
+  partId: string;
+  state: VerdictState;
+  /** one line a circuit */
+  lines: readonly { state: VerdictState; text: string }[];
+  /** current over what the most demanding watcher wants; above 1 where nothing watches */
+  margin: number;
+}
+
+/** Every LED and whole lamp of a shelf against one lamp. */
+export function candidatesFor(job: Job, shelf: Shelf, lamp: Lamp): Candidate[] {
+  return shelf.flatMap((part): Candidate[] => {
+    if (part.kind === 'led')
+      return [
+        { part, fit: ledFit(job.vehicle, lamp, part), lampIds: [lamp.id], claim: impossibleClaim(part) },
+      ];
+    if (part.kind !== 'whole-lamp') return [];
+    const lampIds = lampsFilledBy(job.vehicle, lamp, part).map((each) => each.id);
+    return [{ part, fit: wholeLampFit(job.vehicle, lamp, part), lampIds, claim: null }];
+  });
+}
+
+/**
+ * Runs the circuits of a lamp with each of some parts in it.
+ *
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function behavioursOf(
+  job: Job,
+  shelf: Shelf,
+  lamp: Lamp,
+  candidates: readonly Candidate[],
+): Behaviour[] {
+  return candidates.map((candidate) => behaviourOf(job, shelf, lamp, candidate));
+}
+
+function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Candidate): Behaviour {
+  const chosen = { ...job.chosen };
+  for (const id of lampIds) chosen[id] = part.id;
+  const tried: Job = { ...job, chosen };
+  try {
+    const lines: Behaviour['lines'][number][] = [];
+    let margin = 2;
+    for (const circuit of circuitsOf(job.vehicle, lamp.id)) {
+      if (circuit.kind === 'turn' && circuit.side !== null) {
+        const judge = new TurnJudge(tried, shelf, 'leds');
+        const { state, worst, rate } = judge.sideVerdict({ ...circuit, kind: 'turn', side: circuit.side });
+        margin = Math.min(margin, worst.amps.low / worst.band.highAmps);
+        const flashes =
+          rate.low === rate.high ? perMinute(rate.low) : `${perMinute(rate.low)} or ${perMinute(rate.high)}`;
+        lines.push({
+          state,
+          text: `${circuit.name}: ${amps(worst.amps.low)} at ${volts(worst.volts)}, ${flashes}.`,
+        });
+      } else {
+        const verdict = steadyVerdict(tried, shelf, 'leds', circuit);
+        lines.push({
+          state: verdict.state,
+          text: `${circuit.name}: ${amps(verdict.amps)} where stock drew ${amps(verdict.stockAmps)}. ${verdict.reasons[0] ?? ''}`,
+        });
+      }
+    }
+    return { partId: part.id, state: worstState(lines.map((line) => line.state)), lines, margin };
+  } catch (error) {
+    // One part that cannot be computed must not take the others off the screen.
+    const text = `It cannot be computed here: ${(error as Error).message}`;
+    return { partId: part.id, state: 'too-much', lines: [{ state: 'too-much', text }], margin: 0 };
+  }
+}
+
+/** What fits first; of those what behaves best in this circuit, then the usual colour, fewer cautions, the cheaper. */
+export function ranked(
+  job: Job,
+  lamp: Lamp,
+  candidates: readonly Candidate[],
+  behaviours: ReadonlyMap<string, Behaviour>,
+): Candidate[] {
+  const usual = coloursFor(job.vehicle, lamp)[0];
+  const state = (candidate: Candidate) =>
+    VERDICT_STATES.indexOf(behaviours.get(candidate.part.id)?.state ?? 'too-much');
+  const margin = (candidate: Candidate) => behaviours.get(candidate.part.id)?.margin ?? 0;
+  const colour = ({ part }: Candidate) => Number(part.kind === 'led' && part.colour === usual);
+  return candidates.toSorted(
+    (a, b) =>
+      Number(b.fit.fits) - Number(a.fit.fits) ||
+      state(a) - state(b) ||
+      colour(b) - colour(a) ||
+      Number(a.claim !== null) - Number(b.claim !== null) ||
+      margin(b) - margin(a) ||
+      a.fit.cautions.length - b.fit.cautions.length ||
+      a.part.price - b.part.price,
+  );
+}

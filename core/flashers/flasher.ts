@@ -1,0 +1,68 @@
+import type { Flasher } from '../model/vehicle/flasher.ts';
+
+/** Flashes a minute of a flasher that misses nothing. */
+export function normalRate(flasher: Flasher): number {
+  if (flasher.kind !== 'non-watching-relay') return flasher.normalRate;
+  const { slowestRate, fastestRate, position } = flasher;
+  return slowestRate + position * (fastestRate - slowestRate);
+}
+
+/** Flashes a minute of a flasher that has too little load; 0 where it then stays on or never starts. */
+export function underloadedRate(flasher: Flasher): number {
+  switch (flasher.kind) {
+    case 'watching-relay':
+      return flasher.normalRate * flasher.fastMultiplier;
+    case 'controller':
+      return flasher.outputs.some((output) => output.watch?.reaction === 'double-rate')
+        ? flasher.normalRate * flasher.fastMultiplier
+        : flasher.normalRate;
+    case 'thermal':
+      return flasher.underloaded === 'fast' ? flasher.normalRate * THERMAL_FAST : 0;
+    case 'non-watching-relay':
+      return 0;
+  }
+}
+
+/** A thermal flasher of a make that runs fast when under-loaded: how many times (common practice). */
+export const THERMAL_FAST = 2;
+
+/**
+ * What it may carry, A. Null for a controller, whose outputs have limits of their own, and for a bimetal, whose
+ * rating is the load it is made for.
+ */
+export function ratedAmps(flasher: Flasher): number | null {
+  return flasher.kind === 'controller' || flasher.kind === 'thermal' ? null : flasher.ratedAmps;
+}
+
+/** How a flasher is spoken of, and what it does when a lamp is missing. */
+export function flasherWords(flasher: Flasher): { short: string; whatItDoes: string; missing: string } {
+  switch (flasher.kind) {
+    case 'watching-relay':
+      return {
+        short: 'the relay',
+        whatItDoes: 'watches current',
+        missing: 'it reads a missing bulb and flashes fast',
+      };
+    case 'controller':
+      return {
+        short: 'the controller',
+        whatItDoes: 'watches each output',
+        missing: 'it reads a missing bulb, flashes fast and says so on the dash',
+      };
+    case 'thermal':
+      return {
+        short: 'the thermal flasher',
+        whatItDoes: 'is heated by the lamps’ current',
+        missing:
+          flasher.underloaded === 'fast'
+            ? 'it flashes fast'
+            : 'it warms too slowly, flashes slow or stays on',
+      };
+    case 'non-watching-relay':
+      return {
+        short: 'the relay',
+        whatItDoes: 'does not watch',
+        missing: 'it does not start',
+      };
+  }
+}

@@ -1,0 +1,141 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  caseToAmbient,
+  elementToCase,
+  type HeatMount,
+  heatCurve,
+  settledHeat,
+  storedJoules,
+  worstMount,
+} from './resistorHeat.ts';
+import { casesFor, judgeHeat, SKIN_LIMITS, USE_CASES } from './useCases.ts';
+
+const FIFTY = { ratedWatts: 50, mount: 'free-air' } as const;
+const MOUNTS: readonly HeatMount[] = ['free-air', 'panel', 'chassis', 'bracket', 'recess'];
+/** A 6 Ω resistor at 14.4 V. */
+const LIT = 14.4 ** 2 / 6;
+
+describe('a 6 Ω 50 W resistor, left on at 14.4 V', () => {
+  it('by hand: free air passes 65 °C in about three quarters of a minute and heads above 300 °C', () => {
+    const curve = heatCurve(FIFTY, LIT, 25, 7200, 7200, 1);
+    const passes = curve.find((point) => point.caseCelsius > 65)?.seconds ?? 0;
+    expect(passes).toBeGreaterThan(35);
+    expect(passes).toBeLessThan(55);
+    expect(curve.at(-1)?.caseCelsius).toBeGreaterThan(300);
+  });
+
+  it('by hand: on a chassis it settles near 77 °C', () => {
+    expect(settledHeat({ ratedWatts: 50, mount: 'chassis' }, LIT, 25).caseCelsius).toBeCloseTo(77, 0);
+    expect(
+      heatCurve({ ratedWatts: 50, mount: 'chassis' }, LIT, 25, 7200, 7200).at(-1)?.caseCelsius,
+    ).toBeCloseTo(77, 0);
+  });
+
+  it('on brake duty is condemned in free air, and allowed with a burn caution on a chassis', () => {
+    expect(judgeHeat(FIFTY, LIT, USE_CASES.jam, 25)).toMatchObject({ state: 'condemned' });
+    const chassis = judgeHeat({ ratedWatts: 50, mount: 'chassis' }, LIT, USE_CASES.jam, 25);
+    expect(chassis.state).toBe('burns');
+    expect(chassis.reason).toMatch(/7[67] °C: it burns skin within a second/);
+    expect(chassis.safeAfterSeconds).toBeGreaterThan(10);
+    expect(chassis.safeAfterSeconds).toBeLessThan(300);
+  });
+});
+
+describe('between a burn and the end', () => {
+  it('a case hotter than wire insulation bears must be kept clear: thirty minutes of hazard on thin panel', () => {
+    const verdict = judgeHeat({ ratedWatts: 50, mount: 'panel' }, LIT / 0.95, USE_CASES.hazard, 40);
+    expect(verdict.state).toBe('keep-clear');
+    expect(verdict.reason).toMatch(/10[789] °C, more than the 105 °C/);
+  });
+});
+
+describe('the model', () => {
+  it('carries about a third of its printed watts in free air', () => {
+    for (const ratedWatts of [25, 50, 100]) {
+      const body = { ratedWatts, mount: 'free-air' } as const;
+      const most = (200 - 25) / (caseToAmbient(body) + elementToCase(body));
+      expect(most / ratedWatts).toBeGreaterThan(0.25);
+      expect(most / ratedWatts).toBeLessThan(0.4);
+    }
+  });
+
+  it('loses no energy: what went in is stored or left through the case', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...MOUNTS),
+        fc.constantFrom(25, 50, 100),
+        fc.double({ min: 0.5, max: 80, noNaN: true }),
+        fc.integer({ min: 20, max: 900 }),
+        (mount, ratedWatts, watts, onSeconds) => {
+          const body = { ratedWatts, mount };
+          const curve = heatCurve(body, watts, 25, onSeconds, 1000, 1);
+          const left = curve
+            .slice(1)
+            .reduce(
+              (sum, point, index) =>
+                sum +
+                ((point.caseCelsius + (curve[index]?.caseCelsius ?? 25)) / 2 - 25) / caseToAmbient(body),
+              0,
+            );
+          const stored = storedJoules(body, curve.at(-1) ?? never(), 25);
+          expect((left + stored) / (watts * onSeconds)).toBeCloseTo(1, 6);
+        },
+      ),
+      { seed: 2, numRuns: 60 },
+    );
+  });
+
+  it('never cools below its surroundings nor passes where it would settle', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...MOUNTS), fc.double({ min: 0, max: 60, noNaN: true }), (mount, watts) => {
+        const body = { ratedWatts: 50, mount };
+        const end = settledHeat(body, watts, 40);
+        for (const point of heatCurve(body, watts, 40, 600, 1200)) {
+          expect(point.caseCelsius).toBeGreaterThanOrEqual(40 - 1e-6);
+          expect(point.caseCelsius).toBeLessThanOrEqual(end.caseCelsius + 1e-6);
+          expect(point.elementCelsius).toBeLessThanOrEqual(end.elementCelsius + 1e-6);
+        }
+      }),
+      { seed: 4, numRuns: 60 },
+    );
+  });
+
+  it('of several places the hottest counts', () => {
+    expect(worstMount(['chassis', 'panel', 'bracket'])).toBe('panel');
+    expect(worstMount(['recess', 'panel'])).toBe('recess');
+    expect(worstMount(['chassis', 'none'])).toBe('free-air');
+  });
+
+  it('a worse mount is never cooler', () => {
+    const at = (mount: HeatMount) => settledHeat({ ratedWatts: 50, mount }, 20, 25).caseCelsius;
+    expect(at('chassis')).toBeLessThan(at('bracket'));
+    expect(at('bracket')).toBeLessThan(at('panel'));
+    expect(at('panel')).toBeLessThan(at('recess'));
+    expect(at('recess')).toBeLessThan(at('free-air'));
+  });
+});
+
+describe('P12: ISO 13732-1 burn thresholds of bare metal (from memory)', () => {
+  it.each([
+    [1, 65],
+    [10, 55],
+    [60, 51],
+    [600, 48],
+    [28_800, 43],
+  ])('%i s of contact: %i °C', (seconds, celsius) => {
+    expect(SKIN_LIMITS.find(([each]) => each === seconds)?.[1]).toBe(celsius);
+  });
+});
+
+describe('uses', () => {
+  it('are those a circuit sees', () => {
+    expect(casesFor('turn').map((each) => each.id)).toEqual(['turn', 'hazard']);
+    expect(casesFor('stop').map((each) => each.id)).toEqual(['jam']);
+    expect(casesFor('tail').map((each) => each.id)).toEqual(['night']);
+  });
+});
+
+function never(): never {
+  throw new Error('an empty curve');
+}

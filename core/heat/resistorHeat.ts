@@ -1,0 +1,143 @@
+import type { ResistorMount } from '../model/vehicle/lamp.ts';
+
+/**
+ * How hot an aluminium-housed resistor gets: two nodes, the wire element and the case, the case losing its heat to the
+ * air and, beside that, through its mount. Figures are estimates typical of the kind; say so wherever they are shown.
+ */
+export type HeatMount = 'free-air' | 'panel' | 'chassis' | 'bracket' | 'recess';
+
+/** What a lamp's place to mount a resistor is to its heat. */
+export function heatMount(place: ResistorMount): HeatMount {
+  return place === 'none' ? 'free-air' : place;
+}
+
+/** The worst of several places, by how hot it gets there. */
+export function worstMount(places: readonly ResistorMount[]): HeatMount {
+  const mounts = places.map(heatMount);
+  return mounts.reduce<HeatMount>(
+    (worst, each) => (MOUNT_OHMS[each] > MOUNT_OHMS[worst] ? each : worst),
+    mounts[0] ?? 'free-air',
+  );
+}
+
+interface Housing {
+  /** J/K */
+  caseHeat: number;
+  elementHeat: number;
+  /** case to still air, K/W */
+  toAir: number;
+}
+
+/** By printed watts; a size between takes the next larger one's. */
+const HOUSINGS: readonly (readonly [watts: number, housing: Housing])[] = [
+  [25, { caseHeat: 14, elementHeat: 1.5, toAir: 14 }],
+  [50, { caseHeat: 30, elementHeat: 3, toAir: 9 }],
+  [100, { caseHeat: 105, elementHeat: 10, toAir: 5 }],
+];
+
+/** Case through the mount to the surroundings, K/W: none, 200 cm² of thin steel, a chassis rail, a lamp's bracket on standoffs, a lamp's recess. */
+const MOUNT_OHMS: Record<HeatMount, number> = {
+  'free-air': Number.POSITIVE_INFINITY,
+  panel: 6.5,
+  chassis: 1.8,
+  bracket: 3.6,
+  recess: 11,
+};
+
+/** Where printed watts have derated to nothing, °C (typical of the kind). */
+export const ELEMENT_LIMIT_CELSIUS = 200;
+const RATED_AT_CELSIUS = 25;
+
+export interface ResistorBody {
+  /** printed, W */
+  ratedWatts: number;
+  mount: HeatMount;
+}
+
+/** Temperatures at one moment, °C. */
+export interface HeatPoint {
+  seconds: number;
+  caseCelsius: number;
+  elementCelsius: number;
+}
+
+function housingOf(ratedWatts: number): Housing {
+  const found = HOUSINGS.find(([watts]) => watts >= ratedWatts) ?? HOUSINGS.at(-1);
+  if (!found) throw new Error('the table of housings is empty');
+  return found[1];
+}
+
+/** Element to case, K/W: at its printed watts on a sink held at 25 °C the element stands at its limit. */
+export function elementToCase({ ratedWatts }: ResistorBody): number {
+  return (ELEMENT_LIMIT_CELSIUS - RATED_AT_CELSIUS) / ratedWatts;
+}
+
+/** Case to surroundings, air and mount side by side, K/W. */
+export function caseToAmbient({ ratedWatts, mount }: ResistorBody): number {
+  return 1 / (1 / housingOf(ratedWatts).toAir + 1 / MOUNT_OHMS[mount]);
+}
+
+/** Where it ends when it is left on: case and element, °C. */
+export function settledHeat(body: ResistorBody, watts: number, ambientCelsius: number): HeatPoint {
+  const caseCelsius = ambientCelsius + watts * caseToAmbient(body);
+  return {
+    seconds: Number.POSITIVE_INFINITY,
+    caseCelsius,
+    elementCelsius: caseCelsius + watts * elementToCase(body),
+  };
+}
+
+/**
+ * Temperatures over time from surroundings-cold, under a mean power that is then switched off.
+ *
+ * Exact for each step of constant power: the two coupled nodes are solved as a linear system by the trapezoidal rule
+ * at a step far below either time constant, so that what goes in is what is stored and what leaves.
+ *
+ * @param watts mean power while on, W; a flashing resistor's is half its lit power, its flash being far quicker than it
+ * @param onSeconds how long it is on
+ * @param seconds how long is looked at
+ * @param everySeconds spacing of the points
+ */
+export function heatCurve(
+  body: ResistorBody,
+  watts: number,
+  ambientCelsius: number,
+  onSeconds: number,
+  seconds: number,
+  everySeconds = 5,
+): HeatPoint[] {
+  const { caseHeat, elementHeat } = housingOf(body.ratedWatts);
+  const g1 = 1 / elementToCase(body);
+  const g2 = 1 / caseToAmbient(body);
+  const points: HeatPoint[] = [];
+  // Above surroundings, K.
+  let element = 0;
+  let shell = 0;
+  const step = Math.min(1, everySeconds);
+  const [a, b] = [elementHeat / step, caseHeat / step];
+  // (C/h + G/2) T' = (C/h − G/2) T + P
+  const [m11, m12, m22] = [a + g1 / 2, -g1 / 2, b + (g1 + g2) / 2];
+  const determinant = m11 * m22 - m12 * m12;
+  for (let at = 0; at <= seconds + 1e-9; at += step) {
+    if (points.length * everySeconds <= at + 1e-9)
+      points.push({
+        seconds: at,
+        caseCelsius: ambientCelsius + shell,
+        elementCelsius: ambientCelsius + element,
+      });
+    const power = at < onSeconds ? watts : 0;
+    const r1 = (a - g1 / 2) * element + (g1 / 2) * shell + power;
+    const r2 = (g1 / 2) * element + (b - (g1 + g2) / 2) * shell;
+    element = (r1 * m22 - r2 * m12) / determinant;
+    shell = (r2 * m11 - r1 * m12) / determinant;
+  }
+  return points;
+}
+
+/** Heat stored in both nodes above the surroundings, J: for checking that no energy is lost. */
+export function storedJoules(body: ResistorBody, point: HeatPoint, ambientCelsius: number): number {
+  const { caseHeat, elementHeat } = housingOf(body.ratedWatts);
+  return (
+    caseHeat * (point.caseCelsius - ambientCelsius) + elementHeat * (point.elementCelsius - ambientCelsius)
+  );
+}

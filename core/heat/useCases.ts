@@ -1,0 +1,129 @@
+import type { CircuitKind } from '../model/vehicle/circuit.ts';
+import { ELEMENT_LIMIT_CELSIUS, type HeatMount, type HeatPoint, heatCurve } from './resistorHeat.ts';
+
+/** A way a resistor is used hard. */
+export interface UseCase {
+  id: 'turn' | 'hazard' | 'jam' | 'night';
+  name: string;
+  seconds: number;
+  /** share of the time it is lit */
+  duty: number;
+}
+
+export const USE_CASES: Record<UseCase['id'], UseCase> = {
+  turn: { id: 'turn', name: 'two minutes of turn', seconds: 120, duty: 0.5 },
+  hazard: { id: 'hazard', name: 'thirty minutes of hazard', seconds: 1800, duty: 0.5 },
+  jam: { id: 'jam', name: 'twenty minutes on the brake', seconds: 1200, duty: 1 },
+  night: { id: 'night', name: 'two hours with lights on', seconds: 7200, duty: 1 },
+};
+
+/** The use cases a circuit sees. */
+export function casesFor(kind: CircuitKind): UseCase[] {
+  switch (kind) {
+    case 'turn':
+      return [USE_CASES.turn, USE_CASES.hazard];
+    case 'stop':
+    case 'third-brake':
+      return [USE_CASES.jam];
+    default:
+      return [USE_CASES.night];
+  }
+}
+
+export const AMBIENTS = [25, 40] as const;
+
+/** A temperature that matters. */
+export interface HeatLine {
+  celsius: number;
+  what: string;
+  source: string;
+}
+
+const SKIN = 'ISO 13732-1, bare metal (from memory)';
+
+/** What burns, softens and melts; the first two are for hands. */
+export const HEAT_LINES: readonly HeatLine[] = [
+  { celsius: 65, what: 'burns skin in a second', source: SKIN },
+  { celsius: 55, what: 'burns skin in ten seconds', source: SKIN },
+  { celsius: 90, what: 'common lamp plastics soften', source: 'typical' },
+  { celsius: 105, what: 'limit of common wire insulation', source: 'PVC of 105 °C class, typical' },
+  { celsius: 160, what: 'carpet fibre melts', source: 'polypropylene, typical' },
+];
+
+/** Bare-metal burn thresholds by time of contact, °C (ISO 13732-1, from memory). */
+export const SKIN_LIMITS: readonly (readonly [seconds: number, celsius: number])[] = [
+  [1, 65],
+  [10, 55],
+  [60, 51],
+  [600, 48],
+  [28_800, 43],
+];
+
+export interface HeatVerdict {
+  useCase: UseCase;
+  ambientCelsius: number;
+  peakCaseCelsius: number;
+  peakElementCelsius: number;
+  /** from switching off until a hand may rest on it for ten seconds, s; 0 where it never gets there */
+  safeAfterSeconds: number;
+  state: 'cool' | 'burns' | 'keep-clear' | 'condemned';
+  reason: string;
+  curve: readonly HeatPoint[];
+}
+
+const [, SKIN_TEN_SECONDS] = SKIN_LIMITS.map(([, celsius]) => celsius);
+const SKIN_ONE_SECOND = SKIN_LIMITS[0]?.[1] ?? 65;
+const INSULATION = 105;
+/** A curve is followed so long after switching off, s. */
+const COOLING = 1800;
+
+/**
+ * One resistor in one use: whether it is allowed, and why.
+ *
+ * Condemned where its element passes its limit. Where its case is hotter than wire insulation bears it must be kept
+ * clear of every wire and all plastic; where it burns skin it is allowed with a caution.
+ *
+ * @param litWatts power while lit, W
+ */
+export function judgeHeat(
+  body: { ratedWatts: number; mount: HeatMount },
+  litWatts: number,
+  useCase: UseCase,
+  ambientCelsius: number,
+): HeatVerdict {
+  const curve = heatCurve(
+    body,
+    litWatts * useCase.duty,
+    ambientCelsius,
+    useCase.seconds,
+    useCase.seconds + COOLING,
+    useCase.seconds > 600 ? 10 : 2,
+  );
+  const peakCaseCelsius = Math.max(...curve.map((point) => point.caseCelsius));
+  const peakElementCelsius = Math.max(...curve.map((point) => point.elementCelsius));
+  const safe = SKIN_TEN_SECONDS ?? 55;
+  const hot = curve.filter((point) => point.seconds >= useCase.seconds && point.caseCelsius > safe);
+  const safeAfterSeconds = hot.length === 0 ? 0 : (hot.at(-1)?.seconds ?? 0) - useCase.seconds;
+  const at = `${useCase.name} at ${ambientCelsius} °C`;
+  const peak = `${Math.round(peakCaseCelsius)} °C`;
+  const base = { useCase, ambientCelsius, peakCaseCelsius, peakElementCelsius, safeAfterSeconds, curve };
+  if (peakElementCelsius > ELEMENT_LIMIT_CELSIUS)
+    return {
+      ...base,
+      state: 'condemned',
+      reason: `After ${at} its element would be at ${Math.round(peakElementCelsius)} °C, over the ${ELEMENT_LIMIT_CELSIUS} °C where its printed watts have come to nothing.`,
+    };
+  if (peakCaseCelsius > INSULATION)
+    return {
+      ...base,
+      state: 'keep-clear',
+      reason: `After ${at} its case is at ${peak}, more than the ${INSULATION} °C that common wire insulation bears: no wire and no plastic may touch it.`,
+    };
+  if (peakCaseCelsius > SKIN_ONE_SECOND)
+    return {
+      ...base,
+      state: 'burns',
+      reason: `After ${at} its case is at ${peak}: it burns skin within a second.`,
+    };
+  return { ...base, state: 'cool', reason: `After ${at} its case is at ${peak}.` };
+}

@@ -1,0 +1,15 @@
+/** One thing to do, small enough to tick off. */
+export interface FitStep {
+  /** stays the same when the plan changes elsewhere, so that ticks and notes stay with their step */
+  id: string;
+  lampId: string | null;
+  /** where the installer stands */
+  place: string;
+  title: string;
+  text: string;
+  cautions: readonly string[];
+  /** shortest and longest, minutes (typical) */
+  minutes: readonly [number, number];
+  /** what the picture beside the step shows */
+  drawing: 'none' | 'bulb' | 'resistor';
+}

@@ -1,0 +1,78 @@
+import { Transient } from '../circuit/engine/transient.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { contactsOf } from '../vehicle/contacts.ts';
+import type { Controls } from '../vehicle/controls.ts';
+import { coupledCircuits } from '../vehicle/coupled.ts';
+import type { Fault } from '../vehicle/fault.ts';
+import type { Fitment } from '../vehicle/fitment.ts';
+import { CONTACTS } from '../vehicle/places.ts';
+import { vehicleNetlist } from '../vehicle/vehicleNetlist.ts';
+import type { Emitter } from './lampLight.ts';
+
+/** Light of an LED over the last two periods of a pulsed feed, 1 when rated. */
+export interface PulsedLight {
+  hertz: number;
+  low: number;
+  high: number;
+  mean: number;
+  /** (high − low) / (high + low): 1 is dark in every pause */
+  modulation: number;
+}
+
+/** Periods played before the light is read: by then a decoder's capacitor has filled. */
+const PERIODS = 30;
+const STEPS_A_PERIOD = 30;
+
+/**
+ * Plays a pulsed feed pulse by pulse for a moment, with whatever hangs together with it: the rest of the engine
+ * solves it as it is in the pulses, which a capacitor behind a diode does not allow.
+ *
+ * @throws NoSolutionError when the circuit cannot be solved
+ */
+export function playPulses(
+  vehicle: Vehicle,
+  fitment: Fitment,
+  controls: Controls,
+  emfVolts: number,
+  circuitId: string,
+  pulse: { hertz: number; duty: number },
+  emitter: Emitter,
+  faults: readonly Fault[] = [],
+): PulsedLight {
+  const circuits = coupledCircuits(vehicle, [circuitId], { earths: false });
+  const netlist = vehicleNetlist(vehicle, fitment, { emfVolts, controls, faults, circuits });
+  const contacts = (on: boolean) => ({
+    ...contactsOf(vehicle, fitment, controls, true, faults),
+    [CONTACTS.circuit(circuitId)]: on,
+  });
+  const period = 1 / pulse.hertz;
+  const seen: { at: number; light: number }[] = [];
+  const run = new Transient(netlist, contacts(true), {
+    longestStep: period / STEPS_A_PERIOD,
+    record: (at, circuit) => {
+      if (at > (PERIODS - 2) * period) seen.push({ at, light: emitter.read(circuit) });
+    },
+  });
+  for (let count = 0; count < PERIODS; count += 1) {
+    run.setControls(contacts(true));
+    run.advanceTo((count + pulse.duty) * period);
+    run.setControls(contacts(false));
+    run.advanceTo((count + 1) * period);
+  }
+  const lights = seen.map((each) => each.light);
+  const low = Math.min(...lights);
+  const high = Math.max(...lights);
+  let area = 0;
+  for (const [index, each] of seen.entries()) {
+    const before = seen[index - 1];
+    if (before) area += ((each.light + before.light) / 2) * (each.at - before.at);
+  }
+  const span = (seen.at(-1)?.at ?? 0) - (seen[0]?.at ?? 0);
+  return {
+    hertz: pulse.hertz,
+    low,
+    high,
+    mean: area / Math.max(span, 1e-9),
+    modulation: high + low > 0 ? (high - low) / (high + low) : 0,
+  };
+}
