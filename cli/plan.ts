@@ -1,5 +1,6 @@
 import { planResistors } from '../core/cures/loadResistor/plan.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
+import { turnCircuits } from '../core/model/vehicle/vehicle.ts';
 import { pickList } from '../core/picklist/picklist.ts';
 import { TurnJudge } from '../core/verdict/judge.ts';
 
@@ -8,19 +9,15 @@ const SHOWN_CHOICES = 5;
 
 /** What `plan` prints: the vehicle in its three states, the resistors for it, and the parts. */
 export function planOf({ job, parts }: JobFile) {
+  const turns = turnCircuits(job.vehicle);
   return {
     job: { id: job.id, title: job.title, vehicle: job.vehicle.name },
     stock: new TurnJudge(job, parts, 'stock').verdict(),
     leds: new TurnJudge(job, parts, 'leds').verdict(),
     /** the plan as it stands: its LEDs with its cures */
     verdict: new TurnJudge(job, parts, 'cured').verdict(),
-    resistors: job.vehicle.circuits.map((circuit) => {
-      const { interval, search, arithmetic } = planResistors(
-        job,
-        parts,
-        circuit,
-        job.vehicle.circuits.length,
-      );
+    resistors: turns.map((circuit) => {
+      const { interval, search, arithmetic } = planResistors(job, parts, circuit, turns.length);
       return {
         circuitId: circuit.id,
         maxOhms: Number.isFinite(interval.maxOhms) ? interval.maxOhms : null,

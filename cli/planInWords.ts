@@ -21,13 +21,17 @@ function stage(title: string, verdict: TurnVerdict): string[] {
   const lines = [`${title}: ${VERDICT_WORDS[verdict.state]}`];
   for (const circuit of verdict.circuits) {
     lines.push(`  ${circuit.side} turn, ${rate(circuit.rate)}: ${circuit.reason}`);
-    for (const { volts: at, amps: current, band } of circuit.points) {
+    for (const { volts: at, lights, amps: current, band } of circuit.points) {
       lines.push(
-        `    ${volts(at)}  ${amps(current.nominal)}  band ${amps(band.lowAmps)} to ${amps(band.highAmps)}`,
+        `    ${volts(at)}${lights ? ', lights on' : ''}  ${amps(current.nominal)}  band ${amps(band.lowAmps)} to ${amps(band.highAmps)}`,
       );
     }
   }
-  lines.push(`  hazard, ${rate(verdict.hazard.rate)}: ${verdict.hazard.reason}`, '');
+  const { hazard } = verdict;
+  lines.push(
+    hazard ? `  hazard, ${rate(hazard.rate)}: ${hazard.reason}` : '  This vehicle has no hazard switch.',
+    '',
+  );
   return lines;
 }
 

@@ -109,7 +109,7 @@ describe('vumble netlist and solve', () => {
   ])('agree while flashing, %s %s, where the relay looks', async (stage, flag) => {
     const state = ['--stage', stage, flag];
     const text = (await call('netlist', demo('library-route-1'), ...state)).out;
-    expect(text).toMatch(/\.meas tran i_relay FIND i\(vm_relay\) AT=/);
+    expect(text).toMatch(/\.meas tran i_c_turn_left FIND i\(vm_c_turn_left\) AT=/);
     const value = await ngspice(text);
     const report = JSON.parse((await call('solve', demo('library-route-1'), ...state, '--json')).out);
     expect(report.flashing.ratePerMinute).toBe(stage === 'leds' ? 176 : 88);
@@ -121,11 +121,38 @@ describe('vumble netlist and solve', () => {
     }
   });
 
+  it('take every switch of the panel', async () => {
+    const amps = async (job: string, circuit: string, ...flags: string[]) => {
+      const report = JSON.parse((await call('solve', demo(job), '--stage', 'stock', ...flags, '--json')).out);
+      const netlist = (await call('netlist', demo(job), '--stage', 'stock', ...flags)).out;
+      const name = `i(vm_c_${circuit})`;
+      expect(netlist).toContain(name);
+      return report.quantities.find((each: { name: string }) => each.name === name)?.value as number;
+    };
+    for (const [job, circuit, ...flags] of [
+      ['gritter-4', 'tail_left', '--lights'],
+      ['gritter-4', 'stop', '--brake'],
+      ['gritter-4', 'reverse', '--reverse'],
+      ['gritter-4', 'rear_fog', '--lights', '--fog'],
+      ['gritter-4', 'interior', '--doors'],
+      ['library-route-1', 'dash', '--lights', '--dimmed'],
+    ] as const) {
+      expect(await amps(job, circuit, ...flags), flags.join(' ')).toBeGreaterThan(0.05);
+      expect(await amps(job, circuit), flags.join(' ')).toBeLessThan(0.003);
+    }
+  });
+
+  it('refuse a hazard switch where there is none', async () => {
+    const { code, error } = await call('solve', demo('courier-moped-7'), '--hazard');
+    expect(code).toBe(EXIT.badInput);
+    expect(error).toContain('no hazard switch');
+  });
+
   it('print a table for people', async () => {
     const { out, code } = await call('solve', demo('library-route-1'), '--left');
     expect(code).toBe(EXIT.fine);
     expect(out).toContain('Flashing at 88.0 a minute');
-    expect(out).toMatch(/i_relay +4\.\d+ A {2}current through the relay/);
+    expect(out).toMatch(/i_c_turn_left +4\.\d+ A {2}Left turn, whole circuit/);
   });
 
   it.each([

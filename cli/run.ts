@@ -2,7 +2,7 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { type JobFile, jobFileOf, readJobFile, writeJobFile } from '../core/formats/jobFile.ts';
-import { turnReport } from '../core/rehearsal/turnReport.ts';
+import { vehicleReport } from '../core/rehearsal/vehicleReport.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 import { planOf } from './plan.ts';
@@ -28,7 +28,11 @@ const USAGE = `Usage: vumble COMMAND
 STATE is any of
   --stage stock|leds|cured   what is fitted (cured)
   --key off|on|running       ignition (on)
-  --left --right --hazard    what the driver has switched on
+  --left --right --hazard    what the driver has switched on:
+  --lights --brake           stalk or hazard, lights, pedal,
+  --main-beam                main beam, with the lights,
+  --reverse --fog --doors    gear, fog lamps, a door open,
+  --dimmed                   dash dimmed
   --volts N                  battery EMF; by the key where left out
 
 Exit codes: 0 fine, 1 the plan falls short, 2 bad input.`;
@@ -103,7 +107,7 @@ async function state(
   if (!file) return EXIT.badInput;
   const asked = stateOf(file.job, flags);
   if ('problem' in asked) return bad(output, asked.problem);
-  const report = turnReport(file.job, file.parts, asked.stage, asked.controls, asked.volts);
+  const report = vehicleReport(file.job, file.parts, asked.stage, asked.controls, asked.volts);
   if (command === 'netlist') output.out(report.spice.trimEnd());
   else
     output.out(flags.json ? JSON.stringify({ ...report, spice: undefined }, null, 2) : reportInWords(report));

@@ -1,7 +1,8 @@
 import { type Job, Stage } from '../core/model/job.ts';
 import { volts } from '../core/quantities/format.ts';
-import { type Controls, supplyVoltsFor } from '../core/rehearsal/rehearse.ts';
-import type { TurnReport } from '../core/rehearsal/turnReport.ts';
+import { supplyVoltsFor } from '../core/rehearsal/rehearse.ts';
+import type { VehicleReport } from '../core/rehearsal/vehicleReport.ts';
+import type { Controls } from '../core/vehicle/controls.ts';
 
 /** The switches that describe one state of a vehicle. */
 export const STATE_OPTIONS = {
@@ -11,7 +12,16 @@ export const STATE_OPTIONS = {
   left: { type: 'boolean' },
   right: { type: 'boolean' },
   hazard: { type: 'boolean' },
+  lights: { type: 'boolean' },
+  brake: { type: 'boolean' },
+  reverse: { type: 'boolean' },
+  fog: { type: 'boolean' },
+  'main-beam': { type: 'boolean' },
+  doors: { type: 'boolean' },
+  dimmed: { type: 'boolean' },
 } as const;
+
+const SWITCHES = ['hazard', 'lights', 'brake', 'reverse', 'fog', 'doors', 'dimmed'] as const;
 
 export interface StateFlags {
   stage?: string;
@@ -20,6 +30,13 @@ export interface StateFlags {
   left?: boolean;
   right?: boolean;
   hazard?: boolean;
+  lights?: boolean;
+  brake?: boolean;
+  reverse?: boolean;
+  fog?: boolean;
+  'main-beam'?: boolean;
+  doors?: boolean;
+  dimmed?: boolean;
 }
 
 const KEYS = ['off', 'on', 'running'] as const;
@@ -39,20 +56,36 @@ export function stateOf(
   if (!(emf > 0 && emf <= 60))
     return { problem: `--volts takes a number above 0 and up to 60, not "${flags.volts}".` };
   const turn = flags.left ? 'left' : flags.right ? 'right' : null;
-  return { stage: stage.data, controls: { key, turn, hazard: flags.hazard === true }, volts: emf };
+  if (flags.hazard && !job.vehicle.hazardSwitch)
+    return { problem: `${job.vehicle.name} has no hazard switch: give --left or --right.` };
+  const switched = Object.fromEntries(SWITCHES.map((name) => [name, flags[name] === true])) as Record<
+    (typeof SWITCHES)[number],
+    boolean
+  >;
+  const mainBeam = flags['main-beam'] === true;
+  return { stage: stage.data, controls: { key, turn, mainBeam, ...switched }, volts: emf };
 }
 
 /** A report as a table for a terminal. */
-export function reportInWords(report: TurnReport): string {
+export function reportInWords(report: VehicleReport): string {
   const { flashing } = report;
+  const live = report.quantities.filter(({ value }) => Math.abs(value) >= 1e-3);
+  const rest = report.quantities.length - live.length;
   const head = flashing
     ? `Flashing at ${flashing.ratePerMinute.toFixed(1)} a minute; quantities ${flashing.sampleAtSeconds.toFixed(4)} s from the start, when the relay looks`
     : 'Steady';
   return [
     `${head}. Battery EMF ${volts(report.emfVolts)}, ${report.stage}.`,
-    ...report.quantities.map(
+    ...(flashing && flashing.thresholdAmps > 0
+      ? [
+          `  It sees ${flashing.watchedAmps.toFixed(3)} A and compares with ${flashing.thresholdAmps.toFixed(3)} A.`,
+        ]
+      : []),
+    ...report.events.map((event) => `  ${event}.`),
+    ...live.map(
       ({ name, unit, value, what }) =>
-        `  ${name.padEnd(22)} ${value.toFixed(6).padStart(12)} ${unit}  ${what}`,
+        `  ${name.padEnd(30)} ${value.toFixed(6).padStart(12)} ${unit}  ${what}`,
     ),
+    ...(rest > 0 ? [`  ${rest} more are under a millivolt or milliampere; --json has them.`] : []),
   ].join('\n');
 }

@@ -1,25 +1,31 @@
+import { workedFunctions } from '../core/lookover/functions.ts';
 import type { Job, LoadResistorCure, Observation, Stage, TurnFunction } from '../core/model/job.ts';
 import { newJob } from '../core/model/newJob.ts';
+import { turnCircuits, type Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { fitSteps } from '../core/order/fitSteps.ts';
-import { QUILLON_75 } from './quillon75.ts';
 import { DEMO_SHELF } from './shelf.ts';
+import { BRINEHOLT_18 } from './vehicles/brineholt18.ts';
+import { LARKSPUR_16 } from './vehicles/larkspur16.ts';
+import { QUILLON_75 } from './vehicles/quillon75.ts';
+import { SHOWMAN_6 } from './vehicles/showman6.ts';
+import { TANSY_50 } from './vehicles/tansy50.ts';
 
-const LAMPS = QUILLON_75.lamps;
-
-/** The LED that goes in each kind of socket of the van. */
-const LED_FOR_BASE: Partial<Record<string, string>> = {
+/** The LED that goes in each kind of turn socket of the van. */
+const TURN_LEDS: Partial<Record<string, string>> = {
   BAU15s: 'led-tern-3y',
   BA15s: 'led-tern-3a',
   'W2.1x9.5d': 'led-tern-06',
 };
 
-function sixOhms(lampId: string): LoadResistorCure['networks'][number] {
+function resistorAt(lampId: string, ohms: number, watts: number): LoadResistorCure['networks'][number] {
   return {
     lampId,
     connection: 'parallel',
-    pieces: [{ partId: 'res-6-50', ohms: 6, watts: 50, tolerance: 0.05 }],
+    pieces: [{ partId: `res-${ohms}-${watts}`, ohms, watts, tolerance: 0.05 }],
   };
 }
+
+const sixOhms = (lampId: string) => resistorAt(lampId, 6, 50);
 
 function tapped(
   at: string,
@@ -43,17 +49,130 @@ function tapped(
   };
 }
 
-function planned(id: string, title: string, createdAt: string): Job {
-  const job = newJob(id, title, { ...QUILLON_75, id: `${id}-van` }, createdAt);
+/** Looked over and identified, with these LEDs; every other lamp keeps its filament. */
+function plannedOn(
+  vehicle: Vehicle,
+  id: string,
+  title: string,
+  createdAt: string,
+  leds: Readonly<Record<string, string>>,
+): Job {
+  const job = newJob(id, title, { ...vehicle, id: `${id}-vehicle` }, createdAt);
   return {
     ...job,
     lookOver: {
-      lamps: Object.fromEntries(LAMPS.map((lamp) => [lamp.id, { condition: 'works', note: '' }])),
+      lamps: Object.fromEntries(vehicle.lamps.map((lamp) => [lamp.id, { condition: 'works', note: '' }])),
       warnings: '',
+      worked: workedFunctions(vehicle).map((each) => each.id),
     },
-    identified: Object.fromEntries(LAMPS.map((lamp) => [lamp.id, lamp.stockBulb])),
-    chosen: Object.fromEntries(LAMPS.map((lamp) => [lamp.id, LED_FOR_BASE[lamp.base] ?? null])),
+    identified: Object.fromEntries(vehicle.lamps.map((lamp) => [lamp.id, lamp.stockBulb])),
+    chosen: Object.fromEntries(vehicle.lamps.map((lamp) => [lamp.id, leds[lamp.id] ?? null])),
   };
+}
+
+/** The library van: this fleet converts its turn lamps only. */
+function planned(id: string, title: string, createdAt: string): Job {
+  const lampIds = turnCircuits(QUILLON_75).flatMap((circuit) => circuit.feeds.map((feed) => feed.lampId));
+  const leds: Record<string, string> = {};
+  for (const lamp of QUILLON_75.lamps) {
+    const led = TURN_LEDS[lamp.base];
+    if (led && lampIds.includes(lamp.id)) leds[lamp.id] = led;
+  }
+  return plannedOn(QUILLON_75, id, title, createdAt, leds);
+}
+
+/** The same LED on both flanks. */
+const onBoth = (id: string, led: string) => ({ [`${id}-left`]: led, [`${id}-right`]: led });
+
+/** All lamps LED, the controller told of the turn lamps; the pulsed tails are the open question. */
+function minibusJob(): Job {
+  const job = plannedOn(
+    LARKSPUR_16,
+    'dial-a-ride-2',
+    'Dial-a-ride minibus 2: messages and flicker',
+    '2026-11-18T10:05:00.000Z',
+    {
+      ...onBoth('front', 'led-tern-3y'),
+      ...onBoth('rear', 'led-tern-3y'),
+      ...onBoth('repeater', 'led-tern-06'),
+      ...onBoth('stop-tail', 'led-tern-3r'),
+      ...onBoth('position', 'led-gull-1w'),
+      'third-brake': 'led-ruff-2r',
+      'saloon-1': 'led-snipe-1',
+      'saloon-2': 'led-snipe-1',
+      'saloon-3': 'led-snipe-1',
+    },
+  );
+  return {
+    ...job,
+    vehicleCures: ['turn-left', 'turn-right', 'tail-left', 'tail-right', 'third'].map((circuitId) => ({
+      kind: 'controller-setting',
+      circuitId,
+      setting: 'led',
+      before: 'filament',
+    })),
+    observations: [tapped('2026-11-18T10:20:00.000Z', 'leds', 'turn-left', 172.3, 2.2)],
+  };
+}
+
+/** 24 V: resistors of four times the ohms. */
+function gritterJob(): Job {
+  const job = plannedOn(
+    BRINEHOLT_18,
+    'gritter-4',
+    'Gritter 4 before the winter',
+    '2026-11-12T07:30:00.000Z',
+    {
+      ...onBoth('front', 'led-heron-24y'),
+      ...onBoth('rear', 'led-heron-24'),
+      ...onBoth('stop-tail', 'led-godwit-24'),
+      ...onBoth('position', 'led-wren-24'),
+    },
+  );
+  const side = (name: string): LoadResistorCure => ({
+    kind: 'load-resistor',
+    networks: [resistorAt(`rear-${name}`, 22, 50), resistorAt(`front-${name}`, 22, 50)],
+  });
+  return {
+    ...job,
+    cures: { 'turn-left': side('left'), 'turn-right': side('right') },
+    observations: [tapped('2026-11-12T07:52:00.000Z', 'stock', 'hazard', 89.6, 1.4)],
+  };
+}
+
+/** All four flash: an LED relay alone does not cure it, the two diodes do. */
+function mopedJob(): Job {
+  const job = plannedOn(TANSY_50, 'courier-moped-7', 'Courier moped 7', '2026-11-20T13:10:00.000Z', {
+    ...onBoth('front', 'led-tern-3a'),
+    ...onBoth('rear', 'led-tern-3a'),
+    'stop-tail': 'led-godwit-3r',
+  });
+  return {
+    ...job,
+    vehicleCures: [
+      { kind: 'flasher-relay', partId: 'relay-dipper-2', position: 0.45 },
+      { kind: 'pilot-diodes' },
+    ],
+  };
+}
+
+/** Ten ohms at each lamp: right with the lights off, fast with them on. */
+function trailerJob(): Job {
+  const job = plannedOn(
+    SHOWMAN_6,
+    'exhibition-trailer',
+    'Exhibition trailer: fast only with lights on',
+    '2026-11-21T09:00:00.000Z',
+    {
+      ...onBoth('upper', 'led-curlew-ck'),
+      ...onBoth('lower', 'led-curlew-ck'),
+    },
+  );
+  const side = (name: string): LoadResistorCure => ({
+    kind: 'load-resistor',
+    networks: [resistorAt(`upper-${name}`, 8, 50), resistorAt(`lower-${name}`, 8, 50)],
+  });
+  return { ...job, cures: { 'turn-left': side('left'), 'turn-right': side('right') } };
 }
 
 /** Planned up to the cure: opens on the question the product answers. */
@@ -128,5 +247,5 @@ function finishedJob(): Job {
 export const FIRST_JOB_ID = 'library-route-3';
 
 export function demoJobs(): Job[] {
-  return [openJob(), troubledJob(), finishedJob()];
+  return [openJob(), troubledJob(), finishedJob(), minibusJob(), gritterJob(), mopedJob(), trailerJob()];
 }

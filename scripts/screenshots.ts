@@ -29,6 +29,18 @@ const cure = async (page: Page) => {
 /** Waits until the worker has said which resistors would hold. */
 const searched = (page: Page) => page.getByRole('button', { name: /^Pick(ed)? 2 × 6 Ω 50 W/ }).waitFor();
 
+const stage = (page: Page, name: string) =>
+  page.getByRole('region', { name: 'The vehicle' }).getByText(name, { exact: true }).click();
+const rate = (page: Page, figure: string) =>
+  page.getByRole('region', { name: 'The vehicle' }).getByRole('status').filter({ hasText: figure }).waitFor();
+const panel = async (page: Page, ...switches: string[]) => {
+  for (const name of switches)
+    await page
+      .getByRole('group', { name: 'Driver’s panel' })
+      .getByRole('button', { name, exact: true })
+      .click();
+};
+
 const SHOTS: readonly Shot[] = [
   {
     name: 'cure-night',
@@ -52,7 +64,44 @@ const SHOTS: readonly Shot[] = [
     path: '/jobs/library-route-1/cure',
     prepare: async (page) => {
       await page.getByText('Height: light against').waitFor();
-      await page.getByText('Resistors get past').scrollIntoViewIfNeeded();
+      await page.getByText('Hazard, both sides together').scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: 'minibus-messages',
+    path: '/jobs/dial-a-ride-2/cure',
+    prepare: async (page) => {
+      await stage(page, 'LEDs alone');
+      await panel(page, 'Left', 'Lights');
+      await rate(page, '172');
+    },
+  },
+  {
+    name: 'trailer-with-lights',
+    scheme: 'light',
+    path: '/jobs/exhibition-trailer/cure',
+    prepare: async (page) => {
+      await panel(page, 'Left', 'Lights');
+      await page.getByText('Fast only with the lights on').click();
+    },
+  },
+  {
+    name: 'moped-four-flash',
+    path: '/jobs/courier-moped-7/cure',
+    prepare: async (page) => {
+      await stage(page, 'LEDs alone');
+      await panel(page, 'Left');
+      await page.getByText('All four flash through the pilot lamp').click();
+    },
+  },
+  {
+    name: 'phone-vehicle',
+    phone: true,
+    path: '/jobs/gritter-4/fit',
+    prepare: async (page) => {
+      await page.getByRole('tab', { name: 'The vehicle' }).click();
+      await panel(page, 'Hazard', 'Lights', 'Brake');
+      await rate(page, '90');
     },
   },
   { name: 'jobs', path: '/jobs' },
@@ -68,7 +117,29 @@ const SHOTS: readonly Shot[] = [
         .click();
     },
   },
-  { name: 'choose', path: '/jobs/library-route-3/choose' },
+  {
+    name: 'choose',
+    path: '/jobs/library-route-3/choose',
+    prepare: async (page) => {
+      await page
+        .getByRole('region', { name: 'The stop' })
+        .getByRole('button', { name: /^Rear left/ })
+        .click();
+      await page.getByText(/best in this circuit first/).waitFor();
+    },
+  },
+  {
+    name: 'vehicle-editor',
+    scheme: 'light',
+    path: '/jobs/courier-moped-7/vehicle',
+    prepare: async (page) => {
+      await page
+        .getByRole('region', { name: 'The stop' })
+        .getByRole('button', { name: /^Rear left/ })
+        .click();
+    },
+  },
+  { name: 'reference', path: '/reference/bases' },
   { name: 'pick', path: '/jobs/library-route-1/pick' },
   {
     name: 'fit',

@@ -1,0 +1,38 @@
+import type { Job } from '../core/model/job.ts';
+import type { TurnCircuit } from '../core/model/vehicle/circuit.ts';
+import type { WatchingRelay } from '../core/model/vehicle/flasher.ts';
+import { turnCircuits, type Vehicle } from '../core/model/vehicle/vehicle.ts';
+import { demoJobs } from './jobs.ts';
+
+/** What tests ask of the demo fleet by name; an absence is an error there, never an undefined. */
+
+export function demoJob(id: string): Job {
+  const job = demoJobs().find((each) => each.id === id);
+  if (!job) throw new Error(`no demo job "${id}"`);
+  return job;
+}
+
+export function firstTurn(vehicle: Vehicle): TurnCircuit {
+  const circuit = turnCircuits(vehicle)[0];
+  if (!circuit) throw new Error(`${vehicle.name} has no turn circuit`);
+  return circuit;
+}
+
+export function relayOf(vehicle: Vehicle): WatchingRelay {
+  if (vehicle.flasher.kind !== 'watching-relay') throw new Error(`${vehicle.name} has no watching relay`);
+  return vehicle.flasher;
+}
+
+export function withRelay(vehicle: Vehicle, change: Partial<WatchingRelay>): Vehicle {
+  return { ...vehicle, flasher: { ...relayOf(vehicle), ...change } };
+}
+
+/** The vehicle with other amps on the fuse its turn lamps hang on. */
+export function onTurnFuse(vehicle: Vehicle, ratedAmps: number): Vehicle {
+  return {
+    ...vehicle,
+    fuses: vehicle.fuses.map((fuse) =>
+      fuse.id === vehicle.flasher.fuseId ? { ...fuse, ratedAmps, name: `${ratedAmps} A fuse` } : fuse,
+    ),
+  };
+}
