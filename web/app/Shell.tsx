@@ -1,3 +1,4 @@
+import { IconSearch } from '@tabler/icons-react';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, Outlet, useMatch } from 'react-router';
 import { HistoryButtons } from './HistoryButtons.tsx';
@@ -5,6 +6,7 @@ import classes from './Shell.module.css';
 import { ThemeSwitch } from './ThemeSwitch.tsx';
 import { useKeys } from './useKeys.ts';
 
+const FindAnything = lazy(() => import('./FindAnything.tsx'));
 const KeysHelp = lazy(() => import('./KeysHelp.tsx'));
 
 /** The frame around every screen: name, places, undo and redo, day and night, keys. */
@@ -12,7 +14,11 @@ export function Shell() {
   const match = useMatch('/jobs/:jobId/*');
   const jobId = match?.params.jobId;
   const [keysShown, setKeysShown] = useState(false);
-  useKeys([['shift+?', () => setKeysShown(true)]]);
+  const [finding, setFinding] = useState(false);
+  useKeys([
+    ['shift+?', () => setKeysShown(true)],
+    ['/', () => setFinding(true)],
+  ]);
   return (
     <div className={classes.shell}>
       <header className={classes.header}>
@@ -28,8 +34,23 @@ export function Shell() {
           <NavLink to="/jobs" end={false} className={classes.place}>
             Jobs
           </NavLink>
+          <NavLink to="/shelf" className={classes.place}>
+            Shelf
+          </NavLink>
+          <NavLink to="/reference" className={classes.place}>
+            Reference
+          </NavLink>
         </nav>
         <div className={classes.right}>
+          <button
+            type="button"
+            className={classes.find}
+            aria-label="Find anything"
+            title="Find anything (/)"
+            onClick={() => setFinding(true)}
+          >
+            <IconSearch size={20} />
+          </button>
           {jobId && <HistoryButtons jobId={jobId} />}
           <ThemeSwitch />
           <button type="button" className={classes.keys} aria-label="Keys" onClick={() => setKeysShown(true)}>
@@ -40,6 +61,11 @@ export function Shell() {
       <main className={classes.main}>
         <Outlet />
       </main>
+      {finding && (
+        <Suspense fallback={null}>
+          <FindAnything jobId={jobId} onClose={() => setFinding(false)} />
+        </Suspense>
+      )}
       {keysShown && (
         <Suspense fallback={null}>
           <KeysHelp onClose={() => setKeysShown(false)} />

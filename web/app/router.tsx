@@ -14,6 +14,9 @@ export const router = createBrowserRouter([
         children: [
           { path: '/', element: <FirstScreen /> },
           { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
+          { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
+          { path: '/reference/:section?', lazy: () => import('../places/reference/ReferencePlace.tsx') },
+          { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
           { path: '/jobs/:jobId/:stop?', lazy: () => import('../job/JobScreen.tsx') },
           { path: '*', element: <Navigate to="/jobs" replace /> },
         ],

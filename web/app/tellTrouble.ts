@@ -4,6 +4,17 @@ import { ZodError } from 'zod';
 /** Shows why something was not saved, and that what was typed is still there. Stays until it is closed. */
 export function tellTrouble(error: Error): void {
   const invalid = error instanceof ZodError;
+  // An edit the vehicle cannot take says itself what to do instead; nothing was typed.
+  if (error.name === 'VehicleEditError') {
+    notifications.show({
+      id: 'trouble',
+      title: 'Not changed',
+      message: error.message,
+      autoClose: 9000,
+      withBorder: true,
+    });
+    return;
+  }
   notifications.show({
     id: 'trouble',
     title: 'Not saved',

@@ -1,7 +1,7 @@
 import { Button, Tabs } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useEffect } from 'react';
+import { lazy, memo, Suspense, useEffect, useMemo } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
@@ -15,7 +15,14 @@ import { StopRail } from './rail/StopRail.tsx';
 import { useDriverKeys } from './useDriverKeys.ts';
 import { useWorkspaceOf } from './useWorkspaceOf.ts';
 import { VehicleHalf } from './VehicleHalf.tsx';
-import { useWorkspace, type Workspace, WorkspaceContext } from './workspace.ts';
+import {
+  type Desk,
+  DeskContext,
+  useWorkspace,
+  VEHICLE_SCREEN,
+  type Workspace,
+  WorkspaceContext,
+} from './workspace.ts';
 
 const STOP_SCREENS: Record<Stop, React.LazyExoticComponent<() => React.ReactNode>> = {
   'look-over': lazy(() => import('../stops/look-over/LookOver.tsx')),
@@ -27,6 +34,8 @@ const STOP_SCREENS: Record<Stop, React.LazyExoticComponent<() => React.ReactNode
   prove: lazy(() => import('../stops/prove/Prove.tsx')),
   'hand-over': lazy(() => import('../stops/hand-over/HandOver.tsx')),
 };
+
+const VehicleEditor = lazy(() => import('./vehicle/VehicleEditor.tsx'));
 
 type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
 
@@ -67,10 +76,53 @@ function NoSuchJob() {
 function LoadedJob({ job, shelf }: { job: Job; shelf: Shelf }) {
   const workspace = useWorkspaceOf(job, shelf);
   if ('broken' in workspace) return <BrokenReference job={job} shelf={shelf} error={workspace.broken} />;
+  return <Desks workspace={workspace} />;
+}
+
+/** Two contexts: what moves with every switch and slider, and what moves only when the job does. */
+function Desks({ workspace }: { workspace: Workspace }) {
+  const { job, shelf, edit, judges, verdicts, progress, stage, setStage } = workspace;
+  const { lamp, selectLamp, circuit, selectCircuit, alike, setAlike } = workspace;
+  const desk = useMemo(
+    (): Desk => ({
+      job,
+      shelf,
+      edit,
+      judges,
+      verdicts,
+      progress,
+      stage,
+      setStage,
+      lamp,
+      selectLamp,
+      circuit,
+      selectCircuit,
+      alike,
+      setAlike,
+    }),
+    [
+      job,
+      shelf,
+      edit,
+      judges,
+      verdicts,
+      progress,
+      stage,
+      setStage,
+      lamp,
+      selectLamp,
+      circuit,
+      selectCircuit,
+      alike,
+      setAlike,
+    ],
+  );
   return (
-    <WorkspaceContext value={workspace}>
-      <Halves />
-    </WorkspaceContext>
+    <DeskContext value={desk}>
+      <WorkspaceContext value={workspace}>
+        <Halves />
+      </WorkspaceContext>
+    </DeskContext>
   );
 }
 
@@ -79,7 +131,7 @@ function Halves() {
   const { stop } = useParams();
   const phone = useMediaQuery('(max-width: 800px)', undefined, { getInitialValueInEffect: false });
   useDriverKeys(workspace);
-  const known = STOPS.find((each) => each === stop);
+  const known = stop === VEHICLE_SCREEN ? stop : STOPS.find((each) => each === stop);
   if (!known) return <Navigate to={`/jobs/${workspace.job.id}/${firstOpen(workspace)}`} replace />;
   if (phone) return <PhoneHalves stop={known} />;
   return (
@@ -90,7 +142,7 @@ function Halves() {
   );
 }
 
-function PhoneHalves({ stop }: { stop: Stop }) {
+function PhoneHalves({ stop }: { stop: Stop | typeof VEHICLE_SCREEN }) {
   return (
     <Tabs
       defaultValue="stop"
@@ -112,20 +164,21 @@ function PhoneHalves({ stop }: { stop: Stop }) {
   );
 }
 
-function StopHalf({ stop }: { stop: Stop }) {
-  const Screen = STOP_SCREENS[stop];
+const StopHalf = memo(function StopHalf({ stop }: { stop: Stop | typeof VEHICLE_SCREEN }) {
+  const editing = stop === VEHICLE_SCREEN;
+  const Screen = editing ? VehicleEditor : STOP_SCREENS[stop];
   return (
     <section className={classes.stop} aria-label="The stop">
-      <StopRail stop={stop} />
+      <StopRail stop={editing ? null : stop} />
       <div className={classes.body}>
-        <h2 className="visually-hidden">{STOP_NAMES[stop]}</h2>
+        <h2 className="visually-hidden">{editing ? 'Change the vehicle' : STOP_NAMES[stop]}</h2>
         <Suspense fallback={<p className="faint">Opening the stop.</p>}>
           <Screen />
         </Suspense>
       </div>
     </section>
   );
-}
+});
 
 function firstOpen({ progress }: Workspace): Stop {
   return progress.find((each) => !each.done)?.stop ?? 'hand-over';

@@ -1,11 +1,13 @@
 import { SegmentedControl } from '@mantine/core';
+import { Link, useParams } from 'react-router';
+import { flasherWords } from '../../core/flashers/flasher.ts';
 import type { Stage } from '../../core/model/job.ts';
-import { volts } from '../../core/quantities/format.ts';
 import { DashStrip } from './plan/DashStrip.tsx';
 import { DriverPanel } from './plan/DriverPanel.tsx';
 import { PlanView } from './plan/PlanView.tsx';
+import { TryFault } from './plan/TryFault.tsx';
 import classes from './VehicleHalf.module.css';
-import { useWorkspace } from './workspace.ts';
+import { useWorkspace, VEHICLE_SCREEN } from './workspace.ts';
 
 const STAGES: readonly { value: Stage; label: string }[] = [
   { value: 'stock', label: 'As it is' },
@@ -15,15 +17,24 @@ const STAGES: readonly { value: Stage; label: string }[] = [
 
 /** The vehicle: plan, dash and driver's panel. */
 export function VehicleHalf() {
-  const { job, stage, setStage, supplyVolts } = useWorkspace();
+  const { job, judges, stage, setStage } = useWorkspace();
   const { vehicle } = job;
+  const { stop } = useParams();
+  const { flasher } = judges[stage].network.fitment;
   return (
     <section className={classes.half} aria-label="The vehicle">
       <div>
-        <h1>{vehicle.name}</h1>
+        <div className={classes.head}>
+          <h1>{vehicle.name}</h1>
+          {stop !== VEHICLE_SCREEN && (
+            <Link to={`/jobs/${job.id}/${VEHICLE_SCREEN}`} className={classes.change}>
+              Change
+            </Link>
+          )}
+        </div>
         <p className={classes.sub}>
-          {vehicle.year} · {vehicle.systemVolts} V system · {vehicle.flasher.name} that watches current ·
-          supply {volts(supplyVolts)}
+          {vehicle.year} · {vehicle.systemVolts} V system · {flasher.name} that{' '}
+          {flasherWords(flasher).whatItDoes}
         </p>
         <SegmentedControl
           data={[...STAGES]}
@@ -37,6 +48,7 @@ export function VehicleHalf() {
       <div>
         <DashStrip />
         <DriverPanel />
+        <TryFault />
       </div>
     </section>
   );

@@ -1,7 +1,8 @@
 import { useNavigate } from 'react-router';
-import type { Side } from '../../core/model/vehicle.ts';
+import type { Side } from '../../core/model/vehicle/lamp.ts';
 import { STOPS } from '../../core/order/stops.ts';
 import { useKeys } from '../app/useKeys.ts';
+import { switchesOf } from './plan/switches.ts';
 import type { Workspace } from './workspace.ts';
 
 const NEXT_KEY = { off: 'on', on: 'running', running: 'off' } as const;
@@ -35,7 +36,10 @@ export function useDriverKeys(workspace: Workspace): void {
     ['K', () => turnKey(workspace)],
     ['L', () => moveStalk(workspace, 'left')],
     ['R', () => moveStalk(workspace, 'right')],
-    ['H', () => setControls({ hazard: !controls.hazard })],
+    ...switchesOf(job.vehicle).map(({ letter, control }): [string, () => void] => [
+      letter,
+      () => setControls({ [control]: !controls[control] }),
+    ]),
     ['[', step(-1)],
     [']', step(1)],
     ...STOPS.map((stop, index): [string, () => void] => [

@@ -1,9 +1,12 @@
 import { createContext, useContext } from 'react';
 import type { Job, Stage } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
-import type { Lamp, TurnCircuit } from '../../core/model/vehicle.ts';
+import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
+import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import type { StopProgress } from '../../core/order/stops.ts';
-import type { Controls, Rehearsal } from '../../core/rehearsal/rehearse.ts';
+import type { Rehearsal } from '../../core/rehearsal/rehearse.ts';
+import type { Controls } from '../../core/vehicle/controls.ts';
+import type { Fault } from '../../core/vehicle/fault.ts';
 import type { TurnJudge } from '../../core/verdict/judge.ts';
 import type { TurnVerdict } from '../../core/verdict/verdict.ts';
 import type { EditOptions, Recipe } from '../store/edits.ts';
@@ -24,12 +27,48 @@ export interface Workspace {
   supplyVolts: number;
   setSupplyVolts(volts: number): void;
   rehearsal: Rehearsal;
+  /** whether a newer answer is on its way */
+  rehearsing: boolean;
+  rehearsalTrouble: Error | null;
+  /** something wrong that is only being tried out; never part of the job */
+  fault: Fault | null;
+  setFault(fault: Fault | null): void;
   /** the lamp in hand, selected on either half */
   lamp: Lamp | null;
   selectLamp(id: string | null): void;
   /** the circuit in hand: that of the lamp, or the one chosen on the Cure stop */
   circuit: TurnCircuit;
   selectCircuit(id: string): void;
+  /** whether what is done to a lamp of one flank is done to its twin on the other */
+  alike: boolean;
+  setAlike(alike: boolean): void;
+}
+
+/** The screen beside the stops on which the vehicle itself is corrected; the plan is then a drawing to work on. */
+export const VEHICLE_SCREEN = 'vehicle';
+
+/** What moves while a switch or the supply slider is worked. */
+type Live =
+  | 'controls'
+  | 'setControls'
+  | 'supplyVolts'
+  | 'setSupplyVolts'
+  | 'rehearsal'
+  | 'rehearsing'
+  | 'rehearsalTrouble'
+  | 'fault'
+  | 'setFault';
+
+/** The workspace without what moves by itself: who needs no more is not drawn anew while a slider is dragged. */
+export type Desk = Omit<Workspace, Live>;
+
+export const DeskContext = createContext<Desk | null>(null);
+
+/** @throws Error outside a job screen */
+export function useDesk(): Desk {
+  const desk = useContext(DeskContext);
+  if (!desk) throw new Error('useDesk needs a job screen around it');
+  return desk;
 }
 
 export const WorkspaceContext = createContext<Workspace | null>(null);

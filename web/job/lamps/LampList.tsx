@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
-import type { Lamp } from '../../../core/model/vehicle.ts';
+import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useWorkspace } from '../workspace.ts';
 import classes from './LampList.module.css';
@@ -11,6 +11,8 @@ interface LampListProps {
   current: Lamp | undefined;
   /** one act for every lamp still open, when there is one */
   fill?: { label: string; act(): void } | undefined;
+  /** a second such act */
+  keep?: { label: string; act(): void } | undefined;
   /** what stands at the right end of a lamp's row */
   value(lamp: Lamp): ReactNode;
   /** a second, quieter line */
@@ -18,16 +20,23 @@ interface LampListProps {
 }
 
 /** The vehicle's lamps as a list to choose from; choosing one selects it on the plan too. */
-export function LampList({ title, current, fill, value, note }: LampListProps) {
+export function LampList({ title, current, fill, keep, value, note }: LampListProps) {
   const { job, selectLamp } = useWorkspace();
   return (
     <Card
       title={title}
       aside={
-        fill && (
-          <Button size="xs" variant="default" onClick={fill.act}>
-            {fill.label}
-          </Button>
+        (fill || keep) && (
+          <span className={classes.acts}>
+            {[fill, keep].map(
+              (each) =>
+                each && (
+                  <Button key={each.label} size="xs" variant="default" onClick={each.act}>
+                    {each.label}
+                  </Button>
+                ),
+            )}
+          </span>
         )
       }
     >

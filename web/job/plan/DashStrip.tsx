@@ -1,52 +1,128 @@
-import { useRef } from 'react';
+import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
+import { useRef, useState } from 'react';
+import type { DashEvent } from '../../../core/flashers/device.ts';
+import { flasherWords } from '../../../core/flashers/flasher.ts';
 import { amps, volts } from '../../../core/quantities/format.ts';
+import type { Rehearsal } from '../../../core/rehearsal/rehearse.ts';
 import { flashRule } from '../../../core/verdict/flashRule.ts';
-import { useWorkspace } from '../workspace.ts';
+import { useWorkspace, type Workspace } from '../workspace.ts';
 import classes from './DashStrip.module.css';
+import { Telltales, TurnArrows } from './Telltales.tsx';
 import { useFlash } from './useFlash.ts';
+import { useRelayClick } from './useRelayClick.ts';
 
-/** Telltales and the flash rate, with what it rests on. */
+/** Below this share of its rated light a lamp does not count as lit. */
+const LIT = 0.05;
+
+/** Telltales, the flash rate with what it rests on, messages and codes, and what the circuit did in words. */
 export function DashStrip() {
-  const { job, rehearsal, supplyVolts } = useWorkspace();
-  const left = useRef<SVGPathElement>(null);
-  const right = useRef<SVGPathElement>(null);
+  const workspace = useWorkspace();
+  const { job, rehearsal, rehearsing, rehearsalTrouble, supplyVolts } = workspace;
+  const [sound, setSound] = useState(false);
+  useRelayClick(rehearsal, sound);
+  const arrows = { left: useRef<SVGPathElement>(null), right: useRef<SVGPathElement>(null) };
   useFlash(rehearsal, (_, lit) => {
-    for (const [arrow, side] of [
-      [left.current, 'left'],
-      [right.current, 'right'],
-    ] as const) {
+    for (const side of ['left', 'right'] as const) {
+      const arrow = arrows[side].current;
       if (arrow) arrow.style.opacity = lit && rehearsal.sides.includes(side) ? '1' : '0';
     }
   });
-  const rule = flashRule(job.vehicle.region);
   const rate = rehearsal.ratePerMinute;
   return (
-    <div className={classes.dash}>
-      <div>
-        {/* A live region: switching the stalk says the new rate once, not at every flash. */}
-        <p className={classes.rate} role="status">
-          {rate === null ? (
-            <span className={classes.none}>Nothing flashing</span>
-          ) : (
-            <>
-              <b>{Math.round(rate)}</b> flashes a minute, simulated at {volts(supplyVolts)}
-            </>
-          )}
-        </p>
-        <p className={classes.why}>
-          {rate === null
-            ? 'Press Left, Right or Hazard to see what the vehicle would do.'
-            : rehearsal.missesLamp
-              ? `The relay sees ${amps(rehearsal.watchedAmps)}, trips at ${amps(rehearsal.thresholdAmps)}${rehearsal.thresholdAssumed ? ' (assumed)' : ''} and flashes fast. Allowed: ${rule.lowest} to ${rule.highest}.`
-              : `The relay sees ${amps(rehearsal.watchedAmps)} and is content. Allowed: ${rule.lowest} to ${rule.highest}.`}
-        </p>
+    <div className={classes.dash} aria-busy={rehearsing}>
+      <div className={classes.row}>
+        <div>
+          {/* A live region: switching the stalk says the new rate once, not at every flash. */}
+          <p className={classes.rate} role="status">
+            {rate === null ? (
+              <>
+                <span className={classes.none}>{restWords(rehearsal)}</span> at {volts(supplyVolts)}
+              </>
+            ) : (
+              <>
+                <b>{Math.round(rate)}</b> flashes a minute, simulated at {volts(supplyVolts)}
+              </>
+            )}
+          </p>
+        </div>
+        <div className={classes.right}>
+          <TurnArrows arrows={arrows} />
+          <button
+            type="button"
+            className={classes.sound}
+            aria-pressed={sound}
+            aria-label="Relay click"
+            title="Relay click"
+            onClick={() => setSound(!sound)}
+          >
+            {sound ? <IconVolume size={18} /> : <IconVolumeOff size={18} />}
+          </button>
+        </div>
       </div>
-      <svg width="66" height="28" viewBox="0 0 62 26" role="img" aria-label="Turn telltales">
-        <path d="M26 3v6h-10v8h10v6L4 13z" className={classes.dark} />
-        <path d="M36 3v6h10v8H36v6l22-10z" className={classes.dark} />
-        <path ref={left} d="M26 3v6h-10v8h10v6L4 13z" className={classes.lit} />
-        <path ref={right} d="M36 3v6h10v8H36v6l22-10z" className={classes.lit} />
-      </svg>
+      <div className={classes.row}>
+        <p className={classes.why}>
+          {rehearsalTrouble ? `The simulation stopped: ${rehearsalTrouble.message}` : why(workspace)}
+        </p>
+        <Telltales controls={workspace.controls} events={rehearsal.events} vehicle={job.vehicle} />
+      </div>
+      {(rehearsal.events.length > 0 || rehearsal.effects.length > 0) && (
+        <div className={classes.said}>
+          {rehearsal.effects.map((effect) => (
+            <details key={effect.id} className={classes.effect}>
+              <summary>{effect.title}</summary>
+              <p>{effect.text}</p>
+            </details>
+          ))}
+          {rehearsal.events.length > 0 && (
+            <ul className={classes.events} aria-label="Messages, codes and fuses">
+              {told(rehearsal.events).map((event) => (
+                <li key={event.key} data-kind={event.kind}>
+                  {event.text}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      )}
     </div>
   );
+}
+
+/** A message and the code stored with it are one line. */
+function told(events: readonly DashEvent[]): DashEvent[] {
+  return events.flatMap((event) => {
+    if (event.kind === 'code') return [];
+    const code = events.find(
+      (each) => each.key === event.key.replace(/^message-/, 'code-') && each !== event,
+    );
+    return [code ? { ...event, text: `${event.text}: ${code.text}` } : event];
+  });
+}
+
+function restWords(rehearsal: Rehearsal): string {
+  if (rehearsal.sides.length > 0) return 'On without flashing';
+  const lit = new Set(rehearsal.lamps.filter((lamp) => lamp.steady > LIT).map((lamp) => lamp.lampId)).size;
+  if (lit === 0) return 'Nothing lit';
+  return `${lit} ${lit === 1 ? 'lamp' : 'lamps'} lit, none flashing`;
+}
+
+function why({ job, judges, stage, rehearsal }: Workspace): string {
+  const { flasher } = judges[stage].network.fitment;
+  const rule = flashRule(job.vehicle.region);
+  const { short } = flasherWords(flasher);
+  const name = `${short.charAt(0).toUpperCase()}${short.slice(1)}`;
+  if (rehearsal.ratePerMinute === null)
+    return rehearsal.sides.length > 0
+      ? `${name} gets too little current.`
+      : rehearsal.lamps.some((lamp) => lamp.steady > LIT)
+        ? 'Held on, as the circuit settles.'
+        : 'Press a switch to see what the vehicle would do.';
+  const allowed = `Allowed: ${rule.lowest} to ${rule.highest}.`;
+  const seen = amps(rehearsal.watchedAmps);
+  if (flasher.kind === 'thermal') return `${seen} warm the thermal flasher. ${allowed}`;
+  if (flasher.kind === 'non-watching-relay')
+    return `${name} passes ${seen} and does not watch it. ${allowed}`;
+  if (!rehearsal.missesLamp) return `${name} sees ${seen} and is content. ${allowed}`;
+  const assumed = rehearsal.thresholdAssumed ? ' (assumed)' : '';
+  return `${name} sees ${seen}, trips at ${amps(rehearsal.thresholdAmps)}${assumed}: a bulb seems missing. ${allowed}`;
 }

@@ -1,13 +1,14 @@
 import { moveStalk, turnKey } from '../useDriverKeys.ts';
 import { useWorkspace } from '../workspace.ts';
 import classes from './DriverPanel.module.css';
+import { switchesOf } from './switches.ts';
 
 const KEY_WORDS = { off: 'Key off', on: 'Key on', running: 'Running' } as const;
 
 /** The driver's panel: anyone can press Left at any moment and see what the vehicle would do. */
 export function DriverPanel() {
   const workspace = useWorkspace();
-  const { controls, setControls } = workspace;
+  const { job, controls, setControls } = workspace;
   return (
     <div className={classes.panel} role="group" aria-label="Driver’s panel">
       <button type="button" data-on={controls.key !== 'off'} onClick={() => turnKey(workspace)}>
@@ -26,12 +27,15 @@ export function DriverPanel() {
         on={controls.turn === 'right'}
         press={() => moveStalk(workspace, 'right')}
       />
-      <Switch
-        label="Hazard"
-        letter="H"
-        on={controls.hazard}
-        press={() => setControls({ hazard: !controls.hazard })}
-      />
+      {switchesOf(job.vehicle).map(({ control, label, letter }) => (
+        <Switch
+          key={control}
+          label={label}
+          letter={letter}
+          on={controls[control]}
+          press={() => setControls({ [control]: !controls[control] })}
+        />
+      ))}
     </div>
   );
 }

@@ -1,29 +1,61 @@
 import { useElementSize } from '@mantine/hooks';
 import { useRef } from 'react';
+import { useParams } from 'react-router';
 import { signalFilament } from '../../../core/catalogue/bulbs.ts';
-import type { Lamp } from '../../../core/model/vehicle.ts';
+import type { Lamp, LampInput } from '../../../core/model/vehicle/lamp.ts';
 import { watts } from '../../../core/quantities/format.ts';
+import type { LampShow } from '../../../core/rehearsal/rehearse.ts';
 import type { SocketContent } from '../../../core/vehicle/fitment.ts';
-import { useWorkspace } from '../workspace.ts';
+import { useWorkspace, VEHICLE_SCREEN } from '../workspace.ts';
+import { VehicleDrawing } from './drawings/VehicleDrawing.tsx';
 import classes from './PlanView.module.css';
-import { glowRadius, lampCentre, lensPath, outlineIn } from './planGeometry.ts';
-import { useFlash } from './useFlash.ts';
-import { VanDrawing } from './VanDrawing.tsx';
+import {
+  glowRadius,
+  type LabelPlace,
+  labelPlaces,
+  lampCentre,
+  lensPath,
+  lensScale,
+  outlineIn,
+} from './planGeometry.ts';
+import { showKey, useFlash } from './useFlash.ts';
+import { useMoveLamps } from './useMoveLamps.ts';
+
+const INPUTS: readonly LampInput[] = ['dim', 'main'];
+/** Height of a label of two lines, and of one, px. */
+const TWO_LINES = 36;
+const ONE_LINE = 19;
 
 /** The plan: every lamp where it is, lit as the rehearsal says. A lamp is a button that selects it. */
 export function PlanView() {
   const { job, judges, stage, rehearsal, lamp: selected, selectLamp } = useWorkspace();
   const { ref, width, height } = useElementSize();
   const lights = useRef(new Map<string, SVGGElement>());
+  const shows = new Map(rehearsal.lamps.map((show) => [showKey(show), show]));
   useFlash(rehearsal, (byLamp) => {
-    for (const [id, group] of lights.current) {
+    for (const [key, group] of lights.current) {
       // The eye judges light by about its square root: half the light still looks bright.
-      group.style.opacity = String(Math.min(1, Math.sqrt(Math.max(0, byLamp.get(id) ?? 0))));
+      const light = (byLamp.get(key) ?? 0) * shareOfLamp(shows, key);
+      group.style.opacity = String(Math.min(1, Math.sqrt(Math.max(0, light))));
     }
   });
-  const outline = outlineIn(width, height);
+  const { kind } = job.vehicle;
+  const outline = outlineIn(kind, width, height);
+  const editing = useParams().stop === VEHICLE_SCREEN;
+  const { planOf, handlers, nudge } = useMoveLamps(outline);
+  const lamps = job.vehicle.lamps.map((lamp) => ({ ...lamp, plan: planOf(lamp) }));
   const { contents } = judges[stage].network.fitment;
-  const colours = new Map(rehearsal.lamps.map((show) => [show.lampId, show.colour]));
+  // Whose names stand beside the plan: of many lamps those outside, and whichever is in hand.
+  const named = lamps.filter(
+    (lamp) => lamps.length <= 8 || lamp.id === selected?.id || (lamp.end !== 'inside' && lamp.end !== 'dash'),
+  );
+  const busiest = Math.max(
+    named.filter((lamp) => lamp.side !== 'right').length,
+    named.filter((lamp) => lamp.side !== 'left').length,
+  );
+  const lineHeight = busiest * TWO_LINES <= height ? TWO_LINES : ONE_LINE;
+  const places = labelPlaces(named, outline, height, lineHeight);
+  const scale = lensScale(lamps.length, outline);
   return (
     <div ref={ref} className={classes.plan}>
       {width > 0 && (
@@ -34,12 +66,28 @@ export function PlanView() {
               <feGaussianBlur stdDeviation="9" />
             </filter>
           </defs>
-          <VanDrawing outline={outline} />
-          {job.vehicle.lamps.map((lamp) => {
+          <VehicleDrawing kind={kind} outline={outline} />
+          {places.map((place) => {
+            const lamp = lamps.find((each) => each.id === place.lampId);
+            return (
+              lamp && (
+                <LampLabel
+                  key={lamp.id}
+                  lamp={lamp}
+                  at={lampCentre(lamp, outline)}
+                  place={place}
+                  content={contents.get(lamp.id) ?? { kind: 'empty' }}
+                  width={width}
+                  twoLines={lineHeight === TWO_LINES}
+                  selected={lamp.id === selected?.id}
+                />
+              )
+            );
+          })}
+          {lamps.map((lamp) => {
             const { x, y } = lampCentre(lamp, outline);
             const content = contents.get(lamp.id) ?? { kind: 'empty' };
-            const colour = `var(--${colours.get(lamp.id) ?? 'amber'})`;
-            const mirror = lamp.side === 'right' ? -1 : 1;
+            const reach = lamps.length > 12 ? 15 : 22;
             return (
               <g
                 key={lamp.id}
@@ -48,34 +96,46 @@ export function PlanView() {
                 aria-pressed={selected?.id === lamp.id}
                 aria-label={`${lamp.name}: ${inWords(content)}`}
                 className={classes.lamp}
-                onClick={() => selectLamp(selected?.id === lamp.id ? null : lamp.id)}
+                data-editing={editing}
+                {...(editing ? handlers(lamp) : {})}
+                onClick={() => selectLamp(selected?.id === lamp.id && !editing ? null : lamp.id)}
                 onKeyDown={(event) => {
+                  if (editing && nudge(event, lamp)) return;
                   if (event.key !== 'Enter' && event.key !== ' ') return;
                   event.preventDefault();
                   selectLamp(selected?.id === lamp.id ? null : lamp.id);
                 }}
               >
-                <g transform={`translate(${x} ${y}) scale(${mirror} 1)`}>
-                  <rect x="-22" y="-22" width="44" height="44" fill="transparent" />
+                <g
+                  transform={`translate(${x} ${y}) scale(${lamp.side === 'right' ? -scale : scale} ${scale})`}
+                >
+                  <rect x={-reach} y={-reach} width={2 * reach} height={2 * reach} fill="transparent" />
                   <path d={lensPath(lamp)} className={classes.lens} />
-                  <g
-                    ref={(group) => {
-                      if (group) lights.current.set(lamp.id, group);
-                      else lights.current.delete(lamp.id);
-                    }}
-                    className={classes.light}
-                  >
-                    <circle
-                      r={glowRadius(lumensOf(content))}
-                      fill={colour}
-                      filter="url(#glow)"
-                      className={classes.glow}
-                    />
-                    <path d={lensPath(lamp)} fill={colour} />
-                  </g>
+                  {INPUTS.map((input) => {
+                    const key = `${lamp.id}:${input}`;
+                    const colour = `var(--${shows.get(key)?.colour ?? 'amber'})`;
+                    return (
+                      <g
+                        key={input}
+                        data-input={input}
+                        ref={(group) => {
+                          if (group) lights.current.set(key, group);
+                          else lights.current.delete(key);
+                        }}
+                        className={classes.light}
+                      >
+                        <circle
+                          r={glowRadius(lumensOf(content))}
+                          fill={colour}
+                          filter="url(#glow)"
+                          className={classes.glow}
+                        />
+                        <path d={lensPath(lamp)} fill={colour} />
+                      </g>
+                    );
+                  })}
                   <path d={lensPath(lamp)} className={classes.ring} />
                 </g>
-                <LampLabel lamp={lamp} x={x} y={y} content={content} width={width} />
               </g>
             );
           })}
@@ -85,33 +145,63 @@ export function PlanView() {
   );
 }
 
+/** A twin bulb's dim filament is weighed against its bright one, so that tail looks dimmer than stop. */
+function shareOfLamp(shows: ReadonlyMap<string, LampShow>, key: string): number {
+  const show = shows.get(key);
+  const main = shows.get(key.replace(/:dim$/, ':main'));
+  return show && main ? Math.min(1, show.lumens / main.lumens) : 1;
+}
+
 function LampLabel({
   lamp,
-  x,
-  y,
+  at,
+  place,
   content,
   width,
+  twoLines,
+  selected,
 }: {
   lamp: Lamp;
-  x: number;
-  y: number;
+  at: { x: number; y: number };
+  place: LabelPlace;
   content: SocketContent;
   width: number;
+  twoLines: boolean;
+  selected: boolean;
 }) {
-  const leftSide = lamp.side === 'left';
-  const edge = leftSide ? 102 : width - 102;
-  const from = leftSide ? x - 14 : x + 14;
+  const left = place.flank === 'left';
+  const edge = left ? 104 : width - 104;
+  const out = left ? -1 : 1;
+  const middle = place.y - (twoLines ? 0 : 4);
   return (
     <g aria-hidden="true">
-      <path d={`M${from} ${y}H${leftSide ? edge + 6 : edge - 6}`} stroke="var(--line2)" />
-      <text x={edge} y={y - 3} textAnchor={leftSide ? 'end' : 'start'} className={classes.name}>
-        {lamp.name}
+      <path
+        d={`M${at.x} ${at.y}L${edge - out * 18} ${middle}H${edge - out * 5}`}
+        className={classes.leader}
+        data-selected={selected}
+      />
+      <text
+        x={edge}
+        y={twoLines ? place.y - 3 : place.y}
+        textAnchor={left ? 'end' : 'start'}
+        className={classes.name}
+        data-selected={selected}
+        data-small={!twoLines}
+      >
+        {nameOnFlank(lamp)}
       </text>
-      <text x={edge} y={y + 13} textAnchor={leftSide ? 'end' : 'start'} className={classes.content}>
-        {inWords(content)}
-      </text>
+      {twoLines && (
+        <text x={edge} y={place.y + 13} textAnchor={left ? 'end' : 'start'} className={classes.content}>
+          {inWords(content)}
+        </text>
+      )}
     </g>
   );
+}
+
+/** On its flank a lamp need not say which. */
+function nameOnFlank({ name, side }: Lamp): string {
+  return name.endsWith(` ${side}`) ? name.slice(0, -side.length - 1) : name;
 }
 
 function inWords(content: SocketContent): string {

@@ -1,6 +1,52 @@
 import { describe, expect, it } from 'vitest';
-import { QUILLON_75 } from '../../../demo/quillon75.ts';
-import { glowRadius, lampCentre, outlineIn } from './planGeometry.ts';
+import { demoJob } from '../../../demo/forTests.ts';
+import { demoJobs } from '../../../demo/jobs.ts';
+import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';
+import { placed } from './drawings/VehicleDrawing.tsx';
+import { glowRadius, labelPlaces, lampCentre, outlineIn } from './planGeometry.ts';
+
+describe('names beside the plan', () => {
+  it.each([
+    ['library-route-1', 416, 400, 36],
+    ['gritter-4', 416, 330, 19],
+    ['gritter-4', 362, 300, 19],
+    ['exhibition-trailer', 416, 280, 36],
+  ] as const)('of %s in %i by %i never lie over each other, nor outside', (id, width, height, line) => {
+    const { kind, lamps } = demoJob(id).vehicle;
+    const outside = lamps.filter((lamp) => lamp.end !== 'inside' && lamp.end !== 'dash');
+    const places = labelPlaces(outside, outlineIn(kind, width, height), height, line);
+    expect(places.length).toBe(outside.length);
+    for (const flank of ['left', 'right']) {
+      const ys = places.filter((place) => place.flank === flank).map((place) => place.y);
+      for (const [index, y] of ys.entries()) {
+        expect(y).toBeGreaterThan(0);
+        expect(y).toBeLessThan(height);
+        if (index > 0) expect(y - (ys[index - 1] ?? 0)).toBeGreaterThanOrEqual(line - 1e-6);
+      }
+    }
+  });
+
+  it('keeps every lamp inside the outline of its kind', () => {
+    for (const job of demoJobs()) {
+      const outline = outlineIn(job.vehicle.kind, 416, 400);
+      for (const lamp of job.vehicle.lamps) {
+        const { x, y } = lampCentre(lamp, outline);
+        expect(x).toBeGreaterThanOrEqual(outline.left - 1);
+        expect(x).toBeLessThanOrEqual(outline.left + outline.width + 1);
+        expect(y).toBeLessThanOrEqual(outline.top + outline.height + 1);
+      }
+    }
+  });
+});
+
+describe('a drawing', () => {
+  it('is laid onto the outline point by point', () => {
+    const outline = { left: 10, top: 20, width: 100, height: 200 };
+    expect(placed('M0,0L1,0.5Q-0.1,1 0.25,0.75Z', outline)).toBe(
+      'M10.0 20.0L110.0 120.0Q0.0 220.0 35.0 170.0Z',
+    );
+  });
+});
 
 describe('the plan', () => {
   it.each([
@@ -9,7 +55,7 @@ describe('the plan', () => {
     [700, 900],
     [320, 260],
   ])('keeps the van inside %i by %i with room for labels on both sides', (width, height) => {
-    const outline = outlineIn(width, height);
+    const outline = outlineIn('van', width, height);
     expect(outline.left).toBeGreaterThan(80);
     expect(outline.left + outline.width).toBeLessThan(width - 80);
     expect(outline.top).toBeGreaterThanOrEqual(0);
@@ -17,7 +63,7 @@ describe('the plan', () => {
   });
 
   it('puts left lamps left, front lamps in front, and mirrors them', () => {
-    const outline = outlineIn(416, 430);
+    const outline = outlineIn('van', 416, 430);
     const at = (id: string) => {
       const lamp = QUILLON_75.lamps.find((each) => each.id === id);
       if (!lamp) throw new Error(id);

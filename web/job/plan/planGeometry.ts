@@ -1,4 +1,5 @@
-import type { Lamp } from '../../../core/model/vehicle.ts';
+import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
+import type { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
 
 /** The vehicle's outline on the plan, in screen pixels: drawn one to one, so that no label shrinks. */
 export interface Outline {
@@ -8,17 +9,26 @@ export interface Outline {
   height: number;
 }
 
-/** Length of a van over its width. */
-const VAN_PROPORTION = 2.15;
+/** Length of each kind over its width; a moped's width is that of its handlebar, a trailer's length has its drawbar. */
+const PROPORTION: Record<VehicleKind, number> = {
+  car: 2.2,
+  van: 2.15,
+  minibus: 2.45,
+  coach: 3,
+  lorry: 2.5,
+  moped: 2.2,
+  trailer: 2.3,
+  tractor: 1.75,
+};
 const LABEL_ROOM = 122;
 
-/** The largest van that leaves room for labels on both sides. */
-export function outlineIn(width: number, height: number): Outline {
+/** The largest vehicle that leaves room for labels on both sides. */
+export function outlineIn(kind: VehicleKind, width: number, height: number): Outline {
   const most = Math.max(90, width - 2 * LABEL_ROOM);
   const tall = Math.max(160, height - 24);
-  const vanWidth = Math.min(most, tall / VAN_PROPORTION);
-  const vanHeight = vanWidth * VAN_PROPORTION;
-  return { left: (width - vanWidth) / 2, top: (height - vanHeight) / 2, width: vanWidth, height: vanHeight };
+  const across = Math.min(most, tall / PROPORTION[kind]);
+  const along = across * PROPORTION[kind];
+  return { left: (width - across) / 2, top: (height - along) / 2, width: across, height: along };
 }
 
 export function lampCentre(lamp: Lamp, outline: Outline): { x: number; y: number } {
@@ -30,20 +40,71 @@ export function lampCentre(lamp: Lamp, outline: Outline): { x: number; y: number
 
 /**
  * A lens: round where it faces out, flat where it meets the body. Drawn for the left flank around its
- * centre; the right flank mirrors it.
+ * centre; the right flank mirrors it. A lamp that faces straight back or lies inside is even.
  */
 export function lensPath(lamp: Lamp): string {
+  if (lamp.end === 'dash') return 'M-5 0A5 5 0 0 1 5 0A5 5 0 0 1 -5 0Z';
+  if (lamp.end === 'inside') return 'M-15 -6H15V0A6 6 0 0 1 9 6H-9A6 6 0 0 1 -15 0Z';
+  if (lamp.side === 'centre') return 'M-15 -5H15V0A6 6 0 0 1 9 6H-9A6 6 0 0 1 -15 0Z';
   switch (lamp.end) {
     case 'front':
       return 'M11 -13V13H3A14 14 0 0 1 -11 0Q-11 -12 1 -13Z';
     case 'rear':
-      return 'M10 -16V14H1A11 11 0 0 1 -10 3V-16Z';
+      return 'M10 -13V12H1A11 11 0 0 1 -10 2V-13Z';
     case 'side':
       return 'M5 -9V9H0A9 9 0 0 1 0 -9Z';
   }
 }
 
+/** Lenses are drawn smaller where there are many, and on a small plan. */
+export function lensScale(lamps: number, outline: Outline): number {
+  const crowd = lamps > 12 ? 0.72 : 1;
+  return crowd * Math.min(1, Math.max(0.6, outline.width / 140));
+}
+
 /** How wide a lamp's light spreads on the plan, px, by its rated lumens. */
 export function glowRadius(lumens: number): number {
-  return 10 + 3.2 * Math.sqrt(lumens / 10);
+  return 10 + 3.2 * Math.sqrt(Math.min(lumens, 700) / 10);
+}
+
+export interface LabelPlace {
+  lampId: string;
+  flank: 'left' | 'right';
+  /** baseline of the name */
+  y: number;
+}
+
+/**
+ * Names beside the vehicle: each on its lamp's flank, as near to its height as the others let it, none over another.
+ * A lamp in the middle goes to the emptier flank.
+ */
+export function labelPlaces(
+  lamps: readonly Lamp[],
+  outline: Outline,
+  height: number,
+  lineHeight: number,
+): LabelPlace[] {
+  const flanks = { left: [] as Lamp[], right: [] as Lamp[] };
+  for (const lamp of lamps) if (lamp.side !== 'centre') flanks[lamp.side].push(lamp);
+  for (const lamp of lamps)
+    if (lamp.side === 'centre')
+      flanks[flanks.left.length < flanks.right.length ? 'left' : 'right'].push(lamp);
+  return (['left', 'right'] as const).flatMap((flank) => spread(flanks[flank], flank));
+
+  function spread(members: readonly Lamp[], flank: 'left' | 'right'): LabelPlace[] {
+    const sorted = members
+      .map((lamp) => ({ lampId: lamp.id, flank, y: lampCentre(lamp, outline).y }))
+      .toSorted((a, b) => a.y - b.y);
+    let floor = lineHeight * 0.7;
+    for (const place of sorted) {
+      place.y = Math.max(place.y, floor);
+      floor = place.y + lineHeight;
+    }
+    let ceiling = height - lineHeight * 0.4;
+    for (const place of sorted.toReversed()) {
+      place.y = Math.min(place.y, ceiling);
+      ceiling = place.y - lineHeight;
+    }
+    return sorted;
+  }
 }

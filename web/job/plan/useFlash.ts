@@ -2,13 +2,18 @@ import { useReducedMotion } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { type LampShow, lightAt, type Rehearsal } from '../../../core/rehearsal/rehearse.ts';
 
-/** Called each frame with the light of each lamp, 1 for a lamp at its rated light. */
+/** Which light of which lamp: a twin bulb has two. */
+export function showKey({ lampId, input }: Pick<LampShow, 'lampId' | 'input'>): string {
+  return `${lampId}:${input}`;
+}
+
+/** Called each frame with the light of each filament or string, 1 when rated. */
 export type ShowLight = (lights: ReadonlyMap<string, number>, telltaleLit: boolean) => void;
 
 /**
  * Plays a rehearsal in real time, outside React: a frame loop calls `show` with each lamp's light. The
- * clock runs through changes, so that switching between states compares them on one beat. Those who asked
- * for less motion get every lamp held at its lit level.
+ * clock runs through changes, so that switching between states compares them on one beat. What does not
+ * flash is shown once and left; those who asked for less motion get every lamp held at its lit level.
  */
 export function useFlash(rehearsal: Rehearsal, show: ShowLight): void {
   const still = useReducedMotion();
@@ -16,20 +21,16 @@ export function useFlash(rehearsal: Rehearsal, show: ShowLight): void {
   latest.current = show;
   useEffect(() => {
     const lightsBy = (light: (lamp: LampShow) => number) =>
-      new Map(rehearsal.lamps.map((lamp) => [lamp.lampId, light(lamp)]));
-    if (rehearsal.lamps.length === 0) {
-      latest.current(new Map(), false);
-      return;
-    }
-    if (still) {
+      new Map(rehearsal.lamps.map((lamp) => [showKey(lamp), light(lamp)]));
+    const { periodSeconds, onFraction } = rehearsal;
+    if (still || rehearsal.ratePerMinute === null) {
       latest.current(
         lightsBy((lamp) => lamp.steady),
-        true,
+        rehearsal.sides.length > 0,
       );
       return;
     }
     let frame = 0;
-    const { periodSeconds, onFraction } = rehearsal;
     const begin = performance.now();
     const play = (now: number) => {
       const seconds = Math.max(0, now - begin) / 1000;

@@ -1,12 +1,12 @@
 import { useEffect, useRef } from 'react';
 import { NavLink } from 'react-router';
 import { STOP_NAMES, type Stop } from '../../../core/order/stops.ts';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './StopRail.module.css';
 
 /** The eight stops in the order people work, each with what it still has open. */
-export function StopRail({ stop }: { stop: Stop }) {
-  const { job, progress } = useWorkspace();
+export function StopRail({ stop }: { stop: Stop | null }) {
+  const { job, progress } = useDesk();
   const current = useRef<HTMLAnchorElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: scrolls to the new stop when it changes
   useEffect(() => {

@@ -1,18 +1,22 @@
-import { Button } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { Button, TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
+import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import type { Shelf } from '../../../core/model/part.ts';
-import { STOP_NAMES, type StopProgress, stopProgress } from '../../../core/order/stops.ts';
-import { TurnJudge } from '../../../core/verdict/judge.ts';
+import { STOP_NAMES } from '../../../core/order/stops.ts';
+import { offerUndo } from '../../app/offerUndo.tsx';
 import { StorageTrouble } from '../../app/StorageTrouble.tsx';
 import { tellTrouble } from '../../app/tellTrouble.ts';
 import { db, type JobRow } from '../../store/db.ts';
 import { binJob, exportJob, restoreJob } from '../../store/jobs.ts';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
+import { useProgress } from '../../workers/useProgress.ts';
 import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
 import { StartJob } from './StartJob.tsx';
+
+/** So many cards at first; a workshop may have hundreds. */
+const AT_FIRST = 24;
 
 type Loaded = { rows: JobRow[]; shelf: Shelf } | { trouble: Error };
 
@@ -26,27 +30,59 @@ export function Component() {
       return { trouble: error as Error };
     }
   });
+  const [query, setQuery] = useState('');
+  const wanted = useDeferredValue(query.trim().toLowerCase());
+  const [shown, setShown] = useState(AT_FIRST);
   if (!loaded) return null;
   if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;
   const here = loaded.rows.filter((row) => row.deleted === 0);
+  const found = here.filter(
+    ({ job }) =>
+      wanted === '' ||
+      `${job.title} ${job.vehicle.name} ${job.vehicle.model} ${job.vehicle.year}`
+        .toLowerCase()
+        .includes(wanted),
+  );
   const binned = loaded.rows.filter((row) => row.deleted === 1);
   return (
     <div className={classes.place}>
       <div className={classes.head}>
         <h1>Jobs</h1>
         <div className={classes.actions}>
+          <Button component={Link} to="/vehicles/new">
+            New vehicle
+          </Button>
           <StartJob rows={loaded.rows} />
           <ImportJob />
         </div>
       </div>
       {here.length === 0 ? (
-        <p>No jobs here. Start one on a vehicle on record, or import a .vumble.json file.</p>
+        <p>
+          No jobs here. Enter a new vehicle, start one on a vehicle on record, or import a .vumble.json file.
+        </p>
       ) : (
-        <ul className={classes.jobs}>
-          {here.map((row) => (
-            <JobCard key={row.id} row={row} shelf={loaded.shelf} />
-          ))}
-        </ul>
+        <>
+          {here.length > 6 && (
+            <TextInput
+              aria-label="Search the jobs"
+              placeholder="Title, vehicle or year"
+              className={classes.search}
+              value={query}
+              onChange={(event) => setQuery(event.currentTarget.value)}
+            />
+          )}
+          {found.length === 0 && <p>No job is called that.</p>}
+          <ul className={classes.jobs}>
+            {found.slice(0, shown).map((row) => (
+              <JobCard key={row.id} row={row} shelf={loaded.shelf} />
+            ))}
+          </ul>
+          {found.length > shown && (
+            <Button variant="default" mt="md" onClick={() => setShown(found.length)}>
+              {found.length - shown} more jobs
+            </Button>
+          )}
+        </>
       )}
       {binned.length > 0 && (
         <details className={classes.bin}>
@@ -69,22 +105,11 @@ export function Component() {
 
 function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
   const { job } = row;
-  const progress = progressOf(row, shelf);
+  const progress = useProgress(row, shelf).data;
   const open = progress?.find((each) => !each.done);
   const remove = () =>
     binJob(row.id)
-      .then(() =>
-        notifications.show({
-          title: 'Deleted',
-          message: (
-            <Button size="xs" variant="default" mt={6} onClick={() => restoreJob(row.id).catch(tellTrouble)}>
-              Take it back
-            </Button>
-          ),
-          autoClose: 8000,
-          withBorder: true,
-        }),
-      )
+      .then(() => offerUndo('Deleted', () => restoreJob(row.id)))
       .catch(tellTrouble);
   const save = () =>
     exportJob(row.id)
@@ -99,11 +124,13 @@ function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
         {job.vehicle.name}, {job.vehicle.year}, {job.vehicle.systemVolts} V
       </p>
       <p className={classes.state}>
-        {progress === null
-          ? 'An LED it uses is no longer on the shelf.'
-          : open
-            ? `Next: ${STOP_NAMES[open.stop]}, ${open.note}`
-            : 'Filed'}
+        {progress === undefined
+          ? 'Working out how far it has come.'
+          : progress === null
+            ? 'An LED it uses is no longer on the shelf.'
+            : open
+              ? `Next: ${STOP_NAMES[open.stop]}, ${open.note}`
+              : 'Filed'}
       </p>
       <div className={classes.rail} aria-hidden="true">
         {progress?.map((each) => (
@@ -120,12 +147,4 @@ function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
       </div>
     </li>
   );
-}
-
-function progressOf({ job }: JobRow, shelf: Shelf): StopProgress[] | null {
-  try {
-    return stopProgress(job, shelf, new TurnJudge(job, shelf, 'cured').verdict().state);
-  } catch {
-    return null;
-  }
 }

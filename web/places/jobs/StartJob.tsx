@@ -19,7 +19,10 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
   const start = () => {
     if (!source || busy) return;
     setBusy(true);
-    startJob(randomId('job-'), title.trim() || source.job.vehicle.name, source.job.vehicle)
+    startJob(randomId('job-'), title.trim() || source.job.vehicle.name, {
+      ...source.job.vehicle,
+      id: randomId('vehicle-'),
+    })
       .then((id) => navigate(`/jobs/${id}/look-over`))
       .catch((error: Error) => {
         setBusy(false);
@@ -28,7 +31,7 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
   };
   return (
     <>
-      <Button onClick={() => setOpened(true)} disabled={rows.length === 0}>
+      <Button variant="default" onClick={() => setOpened(true)} disabled={rows.length === 0}>
         New job
       </Button>
       {opened && (
@@ -42,7 +45,7 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
           >
             <NativeSelect
               label="On the vehicle of"
-              description="Its lamps, wiring, fuse and relay are taken over; everything else starts empty."
+              description="A copy of its lamps, wiring, fuse and relay; everything else starts empty, and changes stay in the copy."
               value={source?.id ?? ''}
               onChange={(event) => setFrom(event.currentTarget.value)}
               data={rows.map((row) => ({

@@ -1,0 +1,35 @@
+import type { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
+import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
+import type { Controls } from '../../../core/vehicle/controls.ts';
+
+export interface PanelSwitch {
+  control: Exclude<keyof Controls, 'key' | 'turn'>;
+  label: string;
+  letter: string;
+}
+
+const LIT_BY_LIGHTS: readonly CircuitKind[] = ['tail', 'marker', 'plate', 'dash', 'dipped-beam', 'main-beam'];
+
+/** The switches this vehicle has besides key and stalk, with the key that works each. */
+export function switchesOf(vehicle: Vehicle): PanelSwitch[] {
+  const has = (...kinds: CircuitKind[]) => vehicle.circuits.some((circuit) => kinds.includes(circuit.kind));
+  const stops =
+    has('stop', 'third-brake') ||
+    vehicle.circuits.some((circuit) => circuit.fullWithBrake || circuit.stopFuseId !== undefined);
+  const all: readonly (PanelSwitch & { there: boolean })[] = [
+    { control: 'hazard', label: 'Hazard', letter: 'H', there: vehicle.hazardSwitch },
+    { control: 'lights', label: 'Lights', letter: 'T', there: has(...LIT_BY_LIGHTS) },
+    { control: 'brake', label: 'Brake', letter: 'B', there: stops },
+    { control: 'reverse', label: 'Reverse', letter: 'V', there: has('reverse') },
+    { control: 'fog', label: 'Fog', letter: 'F', there: has('front-fog', 'rear-fog') },
+    { control: 'mainBeam', label: 'Main beam', letter: 'J', there: has('main-beam') },
+    { control: 'doors', label: 'Door', letter: 'D', there: has('interior') },
+    {
+      control: 'dimmed',
+      label: 'Dim dash',
+      letter: 'N',
+      there: vehicle.circuits.some((circuit) => circuit.dimmerOhms !== undefined),
+    },
+  ];
+  return all.filter((each) => each.there).map(({ there: _, ...each }) => each);
+}

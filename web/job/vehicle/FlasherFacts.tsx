@@ -1,0 +1,81 @@
+import { NativeSelect } from '@mantine/core';
+import { flasherWords } from '../../../core/flashers/flasher.ts';
+import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
+import { Card } from '../../ui/Card.tsx';
+import { SavedNumber } from '../../ui/SavedNumber.tsx';
+import { useWorkspace } from '../workspace.ts';
+import classes from './FlasherFacts.module.css';
+
+/** The facts of this vehicle that decide the verdict: what is printed on the fuse and on the flasher. */
+export function FlasherFacts() {
+  const { job, edit } = useWorkspace();
+  const { flasher } = job.vehicle;
+  const fuse = turnFuse(job.vehicle);
+  return (
+    <Card title="Fuse and flasher">
+      <p className="faint">
+        {flasher.name}: it {flasherWords(flasher).whatItDoes}.
+      </p>
+      <div className={classes.facts}>
+        <SavedNumber
+          label="Turn fuse"
+          description="printed on it"
+          unit="A"
+          value={fuse.ratedAmps}
+          min={1}
+          max={60}
+          onSave={(amps) =>
+            edit(
+              `Fuse ${amps} A`,
+              (draft) => {
+                const mine = turnFuse(draft.vehicle);
+                mine.name = mine.name.replace(String(mine.ratedAmps), String(amps));
+                mine.ratedAmps = amps;
+              },
+              { mergeKey: 'fuse' },
+            )
+          }
+        />
+        {flasher.kind !== 'controller' && (
+          <SavedNumber
+            label={flasher.kind === 'thermal' ? 'Flasher, made for' : 'Relay rating'}
+            description="printed on it"
+            unit="A"
+            value={flasher.ratedAmps}
+            min={0.2}
+            max={60}
+            onSave={(amps) =>
+              edit(
+                `Flasher ${amps} A`,
+                (draft) => {
+                  const mine = draft.vehicle.flasher;
+                  if (mine.kind !== 'controller') mine.ratedAmps = amps;
+                },
+                { mergeKey: 'relay' },
+              )
+            }
+          />
+        )}
+      </div>
+      {flasher.kind === 'thermal' && (
+        <NativeSelect
+          mt="sm"
+          label="With too little load it"
+          description="Makers differ. Seen on this one, or left as most are."
+          value={flasher.underloaded}
+          data={[
+            { value: 'slow-or-on', label: 'flashes slow, or stays on' },
+            { value: 'fast', label: 'flashes fast' },
+          ]}
+          onChange={(event) => {
+            const underloaded = event.currentTarget.value === 'fast' ? 'fast' : 'slow-or-on';
+            edit('Flasher with too little load', (draft) => {
+              const mine = draft.vehicle.flasher;
+              if (mine.kind === 'thermal') mine.underloaded = underloaded;
+            });
+          }}
+        />
+      )}
+    </Card>
+  );
+}

@@ -1,0 +1,204 @@
+import { Button, NativeSelect } from '@mantine/core';
+import { BASES, baseRecord } from '../../../core/catalogue/bases.ts';
+import { BULBS } from '../../../core/catalogue/bulbs.ts';
+import type { Job } from '../../../core/model/job.ts';
+import { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
+import { type Lamp, Lens } from '../../../core/model/vehicle/lamp.ts';
+import { lampAcross } from '../../../core/vehicle/across.ts';
+import { type LampFunction, lampFunctions } from '../../../core/vehicle/edit/circuits.ts';
+import { changeStockBulbOf, changeWorkOf, removeLampOf } from '../../../core/vehicle/edit/jobEdits.ts';
+import { changeRole } from '../../../core/vehicle/edit/lamps.ts';
+import { workName } from '../../../core/vehicle/functions.ts';
+import { Card } from '../../ui/Card.tsx';
+import { SavedText } from '../../ui/SavedText.tsx';
+import { useWorkspace } from '../workspace.ts';
+import classes from './VehicleEditor.module.css';
+
+const LENSES: Record<Lens, string> = {
+  clear: 'clear',
+  amber: 'amber',
+  red: 'red',
+  smoked: 'smoked',
+  'green-film': 'green film',
+};
+
+/** One lamp: its work, lens and bulb. With left and right kept alike, its twin gets the same. */
+export function LampEditor({ lamp }: { lamp: Lamp }) {
+  const { job, edit, alike, selectLamp } = useWorkspace();
+  const { vehicle } = job;
+  const twin = alike ? lampAcross(vehicle, lamp) : undefined;
+  const change = (label: string, act: (draft: Job, lampId: string) => void, mergeKey?: string) =>
+    edit(
+      `${lamp.name}: ${label}`,
+      (draft) => {
+        act(draft, lamp.id);
+        if (twin) act(draft, twin.id);
+      },
+      mergeKey ? { mergeKey } : {},
+    );
+  const own = (label: string, act: (each: Lamp) => void, mergeKey?: string) =>
+    change(
+      label,
+      (draft, lampId) => {
+        const each = draft.vehicle.lamps.find((one) => one.id === lampId);
+        if (each) act(each);
+      },
+      mergeKey,
+    );
+  const functions = lampFunctions(vehicle, lamp.id);
+  const main = functions.find((each) => each.input === 'main')?.kind ?? '';
+  const dim = functions.find((each) => each.input === 'dim')?.kind ?? '';
+  const isPilot = vehicle.pilot?.lampId === lamp.id;
+  const setWork = (mainKind: string, dimKind: string) => {
+    const wanted: LampFunction[] = [];
+    for (const [kind, input] of [
+      [mainKind, 'main'],
+      [dimKind, 'dim'],
+    ] as const) {
+      const known = CircuitKind.safeParse(kind);
+      if (known.success) wanted.push({ kind: known.data, input });
+    }
+    change('other work', (draft, lampId) => changeWorkOf(draft, lampId, wanted));
+  };
+  const kinds = CircuitKind.options.map((kind) => ({ value: kind, label: workName(kind) }));
+  const twinBase = baseRecord(lamp.base).twin === true;
+  return (
+    <Card
+      title={twin ? `${lamp.name} and ${twin.name.toLowerCase()}` : lamp.name}
+      aside={
+        <Button
+          size="xs"
+          variant="default"
+          onClick={() => {
+            selectLamp(null);
+            change('removed', (draft, lampId) => removeLampOf(draft, lampId));
+          }}
+        >
+          {twin ? 'Remove both' : 'Remove'}
+        </Button>
+      }
+    >
+      <div className={classes.fields}>
+        <SavedText
+          label="Name"
+          value={lamp.name}
+          maxLength={160}
+          onSave={(text) =>
+            edit(
+              `Name: ${text}`,
+              (draft) => {
+                const mine = draft.vehicle.lamps.find((each) => each.id === lamp.id);
+                if (mine) mine.name = text;
+              },
+              { mergeKey: `name-${lamp.id}` },
+            )
+          }
+        />
+        {isPilot ? (
+          <p className="faint">
+            This is the turn pilot, wired between left and right: each side’s lamps complete the other’s
+            circuit.
+          </p>
+        ) : (
+          <div className={classes.two}>
+            <NativeSelect
+              label={twinBase ? 'Bright filament does' : 'It does'}
+              value={main}
+              data={main === '' ? [{ value: '', label: 'nothing yet' }, ...kinds] : kinds}
+              onChange={(event) => setWork(event.currentTarget.value, dim)}
+            />
+            {twinBase && (
+              <NativeSelect
+                label="Dim filament does"
+                value={dim}
+                data={[{ value: '', label: 'nothing' }, ...kinds]}
+                onChange={(event) => setWork(main, event.currentTarget.value)}
+              />
+            )}
+          </div>
+        )}
+        {twinBase && main !== '' && main === dim && (
+          <p className="faint">
+            Both filaments on one wire: the LED must match that, not what the bulb’s number suggests.
+          </p>
+        )}
+        <NativeSelect
+          label="Bulb it left the works with"
+          description="What is in it now is said on Identify."
+          value={lamp.stockBulb}
+          data={BASES.map((base) => ({
+            group: `${base.id}, ${base.name.toLowerCase()}`,
+            items: BULBS.filter(
+              (bulb) =>
+                bulb.base === base.id &&
+                (bulb.systemVolts === vehicle.systemVolts || bulb.id === lamp.stockBulb),
+            ).map((bulb) => ({ value: bulb.id, label: bulb.names.slice(0, 2).join(', ') })),
+          })).filter((group) => group.items.length > 0)}
+          onChange={(event) => {
+            const bulbId = event.currentTarget.value;
+            change('another bulb', (draft, lampId) => changeStockBulbOf(draft, lampId, bulbId));
+          }}
+        />
+        <div className={classes.two}>
+          <NativeSelect
+            label="Lens"
+            value={lamp.lens}
+            data={Lens.options.map((lens) => ({ value: lens, label: LENSES[lens] }))}
+            onChange={(event) => {
+              const lens = Lens.options.find((each) => each === event.currentTarget.value);
+              if (lens) own(`${LENSES[lens]} lens`, (each) => void (each.lens = lens));
+            }}
+          />
+          <NativeSelect
+            label="Beam shaped by"
+            value={lamp.optics ?? ''}
+            data={[
+              { value: '', label: 'don’t know yet' },
+              { value: 'reflector', label: 'a mirror behind' },
+              { value: 'lens', label: 'the lens itself' },
+            ]}
+            onChange={(event) => {
+              const { value } = event.currentTarget;
+              own('optics', (each) => {
+                if (value === 'reflector' || value === 'lens') each.optics = value;
+                else delete each.optics;
+              });
+            }}
+          />
+          {lamp.end !== 'inside' && lamp.end !== 'dash' && (
+            <NativeSelect
+              label="Counts as"
+              description="A watcher must miss a main lamp; a repeater it may not."
+              value={lamp.role}
+              data={[
+                { value: 'main', label: 'main lamp' },
+                { value: 'repeater', label: 'repeater' },
+              ]}
+              onChange={(event) => {
+                const role = event.currentTarget.value === 'repeater' ? 'repeater' : 'main';
+                change(role, (draft, lampId) => changeRole(draft.vehicle, lampId, role));
+              }}
+            />
+          )}
+          <SavedText
+            label="Module living in it"
+            description="Blind-spot sensor and the like."
+            placeholder="none"
+            value={lamp.module ?? ''}
+            maxLength={160}
+            onSave={(text) =>
+              own(
+                'module',
+                (each) => {
+                  if (text === '') delete each.module;
+                  else each.module = text;
+                },
+                `module-${lamp.id}`,
+              )
+            }
+          />
+        </div>
+      </div>
+    </Card>
+  );
+}

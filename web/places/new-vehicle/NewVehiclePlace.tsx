@@ -1,0 +1,203 @@
+import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { randomId } from '@mantine/hooks';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { type FlasherKind, usualFlasher } from '../../../core/layouts/flashers.ts';
+import { TEMPLATES } from '../../../core/layouts/lampTemplates.ts';
+import {
+  kindName,
+  type LayoutEntry,
+  layoutEntries,
+  startingVehicle,
+  usualVolts,
+} from '../../../core/layouts/startingLayout.ts';
+import { FLASHER_OPTIONS } from '../../../core/lookover/questions.ts';
+import type { SystemVolts } from '../../../core/model/fields.ts';
+import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
+import { tellTrouble } from '../../app/tellTrouble.ts';
+import { startJob } from '../../store/jobs.ts';
+import { Card } from '../../ui/Card.tsx';
+import classes from './NewVehicle.module.css';
+import { PlanSketch } from './PlanSketch.tsx';
+
+const FIRST_YEAR = 1920;
+const LAST_YEAR = 2100;
+
+/** A vehicle nobody has entered yet: kind, age and market give a starting layout, the rest is corrected on the plan. */
+export function Component() {
+  const navigate = useNavigate();
+  const [kind, setKind] = useState<VehicleKind>('car');
+  const [name, setName] = useState('');
+  const [year, setYear] = useState<string | number>(2005);
+  const [region, setRegion] = useState<'UN' | 'US'>('UN');
+  const [volts, setVolts] = useState<SystemVolts | null>(null);
+  const [flasher, setFlasher] = useState<FlasherKind | null>(null);
+  /** what was ticked against the usual, by key */
+  const [ticks, setTicks] = useState<Readonly<Record<string, boolean>>>({});
+  const [busy, setBusy] = useState(false);
+
+  const yearNumber = Number(year);
+  const yearFits = Number.isInteger(yearNumber) && yearNumber >= FIRST_YEAR && yearNumber <= LAST_YEAR;
+  const about = { kind, year: yearFits ? yearNumber : 2005, region };
+  const systemVolts = volts ?? usualVolts(kind, about.year);
+  const offered = layoutEntries(about);
+  const ticked = (entry: LayoutEntry) => ticks[keyOf(entry)] ?? entry.usual;
+  const entries = offered.filter(ticked);
+  const lamps = entries.reduce((sum, entry) => sum + (entry.where === 'pair' ? 2 : 1), 0);
+  const turning = entries.some((entry) => entry.id === 'front-turn' || entry.id === 'rear-turn');
+  const usual = usualFlasher({ ...about, systemVolts });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: ticks and kind decide the entries
+  const vehicle = useMemo(
+    () =>
+      turning
+        ? startingVehicle('sketch', { ...about, systemVolts, name, model: name, entries, flasher })
+        : null,
+    [kind, about.year, region, systemVolts, ticks, flasher, name, turning],
+  );
+  const start = () => {
+    if (!vehicle || busy || !yearFits || name.trim() === '') return;
+    setBusy(true);
+    const title = name.trim();
+    startJob(randomId('job-'), title, { ...vehicle, id: randomId('vehicle-'), name: title, model: title })
+      .then((id) => navigate(`/jobs/${id}/vehicle`))
+      .catch((error: Error) => {
+        setBusy(false);
+        tellTrouble(error);
+      });
+  };
+  return (
+    <form
+      className={classes.place}
+      onSubmit={(event) => {
+        event.preventDefault();
+        start();
+      }}
+    >
+      <div className={classes.head}>
+        <h1>New vehicle</h1>
+        <p>
+          A starting layout, as most of its kind, age and market are. Everything can be corrected on the plan
+          afterwards.
+        </p>
+      </div>
+      <div className={classes.columns}>
+        <div className={classes.column}>
+          <Card heading="h2" title="What it is">
+            <div className={classes.fields}>
+              <TextInput
+                label="Name"
+                description="Model and what it is used as: how you will find it again."
+                placeholder="Model and use"
+                required
+                maxLength={160}
+                value={name}
+                onChange={(event) => setName(event.currentTarget.value)}
+              />
+              <div className={classes.two}>
+                <NativeSelect
+                  label="Kind"
+                  value={kind}
+                  data={VehicleKind.options.map((each) => ({ value: each, label: kindName(each) }))}
+                  onChange={(event) => {
+                    const chosen = VehicleKind.options.find((each) => each === event.currentTarget.value);
+                    if (!chosen) return;
+                    setKind(chosen);
+                    setVolts(null);
+                    setTicks({});
+                  }}
+                />
+                <NumberInput
+                  label="Year"
+                  value={year}
+                  min={FIRST_YEAR}
+                  max={LAST_YEAR}
+                  clampBehavior="none"
+                  allowDecimal={false}
+                  allowNegative={false}
+                  error={yearFits ? undefined : `Type a year from ${FIRST_YEAR} to ${LAST_YEAR}`}
+                  onChange={setYear}
+                />
+                <NativeSelect
+                  label="Market"
+                  description="Decides bulbs, colours and rules."
+                  value={region}
+                  data={[
+                    { value: 'UN', label: 'UN regulations' },
+                    { value: 'US', label: 'North America' },
+                  ]}
+                  onChange={(event) => {
+                    setRegion(event.currentTarget.value === 'US' ? 'US' : 'UN');
+                    setTicks({});
+                  }}
+                />
+                <NativeSelect
+                  label="System"
+                  description={`Usual for these: ${usualVolts(kind, about.year)} V.`}
+                  value={String(systemVolts)}
+                  data={['6', '12', '24'].map((each) => ({ value: each, label: `${each} V` }))}
+                  onChange={(event) => {
+                    const chosen = ([6, 12, 24] as const).find(
+                      (each) => String(each) === event.currentTarget.value,
+                    );
+                    if (chosen) setVolts(chosen);
+                  }}
+                />
+              </div>
+              <NativeSelect
+                label="What makes the turn lamps flash"
+                description={flasher === null ? usual.why : undefined}
+                value={flasher ?? ''}
+                data={[
+                  {
+                    value: '',
+                    label: `Don’t know yet: ${FLASHER_OPTIONS.find((each) => each.value === usual.kind)?.label.toLowerCase()}`,
+                  },
+                  ...FLASHER_OPTIONS,
+                ]}
+                onChange={(event) =>
+                  setFlasher(
+                    FLASHER_OPTIONS.find((each) => each.value === event.currentTarget.value)?.value ?? null,
+                  )
+                }
+              />
+            </div>
+          </Card>
+          <Card heading="h2" title={`Lamps: ${lamps}`}>
+            <div className={classes.lamps}>
+              {offered.map((entry) => (
+                <Checkbox
+                  key={keyOf(entry)}
+                  label={`${TEMPLATES[entry.id].name}${entry.where === 'pair' ? ', a pair' : entry.where === 'left' ? ', one on the left' : ''}`}
+                  checked={ticked(entry)}
+                  onChange={(event) => {
+                    const { checked } = event.currentTarget;
+                    setTicks((now) => ({ ...now, [keyOf(entry)]: checked }));
+                  }}
+                />
+              ))}
+            </div>
+            {!turning && (
+              <p className={classes.wrong} role="alert">
+                Tick front or rear turn lamps: what flashes is what the verdict is about.
+              </p>
+            )}
+          </Card>
+          <div className={classes.actions}>
+            <Button type="submit" loading={busy} disabled={!vehicle || !yearFits || name.trim() === ''}>
+              Start the job on it
+            </Button>
+            <Button component={Link} to="/jobs" variant="default">
+              Back to jobs
+            </Button>
+            {name.trim() === '' && <span className="faint">Give it a name first.</span>}
+          </div>
+        </div>
+        {vehicle && <PlanSketch vehicle={vehicle} />}
+      </div>
+    </form>
+  );
+}
+
+function keyOf({ id, where }: LayoutEntry): string {
+  return `${id} ${where}`;
+}

@@ -1,0 +1,100 @@
+import { Button } from '@mantine/core';
+import { useRef, useState } from 'react';
+import { readShelfCsv, SHELF_CSV_MAX_BYTES, type ShelfCsvResult } from '../../../core/formats/shelfCsv.ts';
+import type { Part } from '../../../core/model/part.ts';
+import { tellTrouble } from '../../app/tellTrouble.ts';
+import { putParts } from '../../store/shelf.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
+import classes from './Shelf.module.css';
+import { tellChange } from './tellChange.ts';
+
+/** Reads a table of parts, shows what would change and what cannot be read, and asks before anything is kept. */
+export function ImportShelf({ parts }: { parts: readonly Part[] }) {
+  const input = useRef<HTMLInputElement>(null);
+  const [read, setRead] = useState<(ShelfCsvResult & { name: string }) | null>(null);
+  const [busy, setBusy] = useState(false);
+  const open = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      // A file far over the limit is refused before it is read into memory.
+      const text =
+        file.size > 2 * SHELF_CSV_MAX_BYTES ? 'x'.repeat(SHELF_CSV_MAX_BYTES + 1) : await file.text();
+      setRead({ ...readShelfCsv(text, parts), name: file.name });
+    } catch (error) {
+      tellTrouble(error as Error);
+    }
+  };
+  const known = new Set(parts.map((part) => part.id));
+  const changed = read?.parts.filter((part) => known.has(part.id)).length ?? 0;
+  const added = (read?.parts.length ?? 0) - changed;
+  const keep = () => {
+    if (!read || busy) return;
+    setBusy(true);
+    putParts(read.parts)
+      .then((change) => {
+        tellChange(`${added} parts added, ${changed} changed`, change);
+        setRead(null);
+      })
+      .catch(tellTrouble)
+      .finally(() => setBusy(false));
+  };
+  return (
+    <>
+      <Button variant="default" onClick={() => input.current?.click()}>
+        Import CSV
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        aria-label="Table of parts"
+        onChange={(event) => {
+          const field = event.currentTarget;
+          open(field.files?.[0]).finally(() => {
+            field.value = '';
+          });
+        }}
+      />
+      {read && (
+        <Dialog title={`Import ${read.name}`} onClose={() => setRead(null)}>
+          <p>
+            {read.parts.length === 0
+              ? 'No row can be kept.'
+              : `${added} parts would be added and ${changed} changed. Stock and prices are taken from the table.`}
+          </p>
+          {read.unknownColumns.length > 0 && (
+            <p className="faint">
+              Columns nobody here knows are left alone: {read.unknownColumns.join(', ')}.
+            </p>
+          )}
+          {read.problems.length > 0 && (
+            <>
+              <p className={classes.wrong}>
+                {read.problems.length === 1 ? 'One row' : `${read.problems.length} rows`} cannot be read:
+              </p>
+              <ul className={classes.problems}>
+                {read.problems.slice(0, 20).map((problem) => (
+                  <li key={problem.line}>
+                    Line {problem.line}: {problem.text}
+                  </li>
+                ))}
+              </ul>
+              {read.problems.length > 20 && <p className="faint">and {read.problems.length - 20} more.</p>}
+            </>
+          )}
+          <div className={classes.actions}>
+            {read.parts.length > 0 && (
+              <Button onClick={keep} loading={busy}>
+                {read.problems.length > 0 ? `Keep the ${read.parts.length} good rows` : 'Import'}
+              </Button>
+            )}
+            <Button variant="default" onClick={() => setRead(null)}>
+              Keep nothing
+            </Button>
+          </div>
+        </Dialog>
+      )}
+    </>
+  );
+}

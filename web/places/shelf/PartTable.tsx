@@ -1,0 +1,97 @@
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import type { Part } from '../../../core/model/part.ts';
+import { amps, ohms, volts, watts } from '../../../core/quantities/format.ts';
+import { workName } from '../../../core/vehicle/functions.ts';
+import { price } from '../../ui/money.ts';
+import classes from './Shelf.module.css';
+
+/** So many rows at first: hundreds of them cost time to draw, and nobody reads them. */
+const AT_FIRST = 60;
+
+export function PartTable({
+  parts,
+  change,
+  remove,
+}: {
+  parts: readonly Part[];
+  change(part: Part): void;
+  remove(part: Part): void;
+}) {
+  const [shown, setShown] = useState(AT_FIRST);
+  if (parts.length === 0) return <p>Nothing on the shelf is called that. Try part of the code, or a base.</p>;
+  return (
+    <>
+      <table className={classes.table}>
+        <thead>
+          <tr>
+            <th>Code</th>
+            <th>Part</th>
+            <th>Printed</th>
+            <th className="figure">Price</th>
+            <th className="figure">Stock</th>
+            <th>
+              <span className="visually-hidden">Change</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {parts.slice(0, shown).map((part) => (
+            <tr key={part.id}>
+              <td className={classes.code}>{part.code}</td>
+              <td>{part.name}</td>
+              <td className="faint">{figures(part)}</td>
+              <td className="figure">{price(part.price)}</td>
+              <td className="figure">{part.stock}</td>
+              <td className={classes.acts}>
+                <Button
+                  size="xs"
+                  variant="default"
+                  onClick={() => change(part)}
+                  aria-label={`Change ${part.code}`}
+                >
+                  Change
+                </Button>
+                <Button
+                  size="xs"
+                  variant="subtle"
+                  onClick={() => remove(part)}
+                  aria-label={`Take off ${part.code}`}
+                >
+                  Take off
+                </Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {parts.length > shown && (
+        <Button variant="default" mt="sm" onClick={() => setShown(parts.length)}>
+          Show all {parts.length}
+        </Button>
+      )}
+    </>
+  );
+}
+
+function figures(part: Part): string {
+  switch (part.kind) {
+    case 'led':
+      return `${part.bases.join(', ')} · ${watts(part.watts)} at ${volts(part.atVolts)} · ${part.lumens} lm · ${part.lengthMm} × ${part.diameterMm} mm`;
+    case 'whole-lamp':
+      return part.sections
+        .map(
+          ({ does, light }) =>
+            `${workName(does)} ${light.kind === 'panel' ? watts(light.watts) : light.base}`,
+        )
+        .join(' · ');
+    case 'resistor':
+      return `${ohms(part.ohms)} ${watts(part.watts)}, ${Math.round(part.tolerance * 100)} %`;
+    case 'flasher':
+      return `${part.systemVolts} V · from ${amps(part.minAmps)} to ${amps(part.ratedAmps)}`;
+    case 'decoder':
+      return part.capacitorFarads ? `${Math.round(part.capacitorFarads * 1e6)} µF` : 'no capacitor';
+    case 'consumable':
+      return '';
+  }
+}
