@@ -2,8 +2,7 @@ import Dexie, { type EntityTable } from 'dexie';
 import { enablePatches, type Patch } from 'immer';
 import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
-import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
-import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { upgradeJob } from '../../core/model/upgradeJob.ts';
 
 // Edits are stored as patches; every part of the store comes through here first.
 enablePatches();
@@ -31,9 +30,23 @@ export interface EditRow {
   backward: Patch[];
 }
 
+/** `demo` is there while the demo data still have to be put in. */
 export interface SettingRow {
-  key: 'last-job';
+  key: 'last-job' | 'demo';
   value: string;
+}
+
+/** A photograph of a lamp or of the vehicle, as the browser's own image data. */
+export interface PhotoRow {
+  id: string;
+  jobId: string;
+  /** null: of the vehicle */
+  lampId: string | null;
+  takenAt: string;
+  name: string;
+  image: Blob;
+  /** 1 while in the bin, from which it can be taken back */
+  deleted: 0 | 1;
 }
 
 /** Everything Vumble keeps, in this browser and nowhere else. One schema version a migration. */
@@ -42,6 +55,7 @@ export class VumbleDatabase extends Dexie {
   edits!: EntityTable<EditRow, 'seq'>;
   parts!: EntityTable<Part, 'id'>;
   settings!: EntityTable<SettingRow, 'key'>;
+  photos!: EntityTable<PhotoRow, 'id'>;
 
   constructor(name = 'vumble') {
     super(name);
@@ -51,12 +65,47 @@ export class VumbleDatabase extends Dexie {
       parts: 'id, kind',
       settings: 'key',
     });
-    this.on('populate', (transaction) => {
-      transaction.table<JobRow>('jobs').bulkAdd(demoJobs().map((job) => rowOf(job)));
-      transaction.table<Part>('parts').bulkAdd([...DEMO_SHELF]);
-      transaction.table<SettingRow>('settings').add({ key: 'last-job', value: FIRST_JOB_ID });
+    // Vehicles grew from their turn circuits to every lamp; undo steps of the old shape no longer apply.
+    this.version(2).upgrade(async (transaction) => {
+      await transaction
+        .table<JobRow>('jobs')
+        .toCollection()
+        .modify((row) => {
+          row.job = upgradeJob(row.job) as Job;
+        });
+      await transaction.table<EditRow>('edits').clear();
+      await transaction.table<SettingRow>('settings').put({ key: 'demo', value: 'missing' });
     });
+    this.version(3).stores({ photos: 'id, jobId' });
+    this.on('populate', (transaction) => {
+      transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
+    });
+    // The demo data are loaded once in a browser's life: they are no part of what every visit loads.
+    this.on('ready', (opened) => putDemoIn(opened as VumbleDatabase));
   }
+}
+
+/** Adds the demo's parts and jobs, leaving alone what is here already; every query waits until they are in. */
+async function putDemoIn(db: VumbleDatabase): Promise<void> {
+  if (!(await db.settings.get('demo'))) return;
+  const [{ demoJobs, FIRST_JOB_ID }, { DEMO_SHELF }] = await Promise.all([
+    import('../../demo/jobs.ts'),
+    import('../../demo/shelf.ts'),
+  ]);
+  await db.transaction('rw', db.jobs, db.parts, db.settings, async () => {
+    // Two tabs that open at once both come here; the second finds it done.
+    if (!(await db.settings.get('demo'))) return;
+    const known = new Set(await db.parts.toCollection().primaryKeys());
+    await db.parts.bulkAdd(DEMO_SHELF.filter((part) => !known.has(part.id)));
+    const here = new Set(await db.jobs.toCollection().primaryKeys());
+    await db.jobs.bulkAdd(
+      demoJobs()
+        .filter((job) => !here.has(job.id))
+        .map((job) => rowOf(job)),
+    );
+    if (!(await db.settings.get('last-job'))) await db.settings.add({ key: 'last-job', value: FIRST_JOB_ID });
+    await db.settings.delete('demo');
+  });
 }
 
 export function rowOf(job: Job, updatedAt: string = job.createdAt): JobRow {

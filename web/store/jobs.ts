@@ -1,6 +1,6 @@
 import { jobFileOf, writeJobFile } from '../../core/formats/jobFile.ts';
 import { newJob } from '../../core/model/newJob.ts';
-import type { Vehicle } from '../../core/model/vehicle.ts';
+import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
 import { JobGoneError } from './edits.ts';
 

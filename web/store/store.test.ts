@@ -1,8 +1,10 @@
 import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
-import type { Job } from '../../core/model/job.ts';
+import { Job } from '../../core/model/job.ts';
+import { turnFuse } from '../../core/model/vehicle/vehicle.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { VumbleDatabase } from './db.ts';
@@ -43,10 +45,42 @@ describe('the first start', () => {
     expect((await db.settings.get('last-job'))?.value).toBe(FIRST_JOB_ID);
   });
 
-  it('opens as schema version 1', async () => {
+  it('opens as schema version 3', async () => {
     await db.open();
-    expect(db.verno).toBe(1);
-    expect(db.tables.map((table) => table.name).toSorted()).toEqual(['edits', 'jobs', 'parts', 'settings']);
+    expect(db.verno).toBe(3);
+    expect(db.tables.map((table) => table.name).toSorted()).toEqual([
+      'edits',
+      'jobs',
+      'parts',
+      'photos',
+      'settings',
+    ]);
+  });
+});
+
+describe('a browser that still holds version 1', () => {
+  it('brings its jobs up to whole vehicles, keeps what was typed, and gets the new parts', async () => {
+    const old = new Dexie(`test-${name}`);
+    old.version(1).stores({
+      jobs: 'id, deleted, updatedAt',
+      edits: '++seq, [jobId+undone]',
+      parts: 'id, kind',
+      settings: 'key',
+    });
+    const { job, parts } = JSON.parse(
+      readFileSync(new URL('../../tests/fixtures/job-version-1.vumble.json', import.meta.url), 'utf8'),
+    );
+    const mine = { ...job, id: 'mine', title: 'Typed by hand' };
+    await old.table('jobs').add({ id: 'mine', job: mine, updatedAt: job.createdAt, deleted: 0 });
+    await old.table('parts').bulkAdd(parts);
+    await old.table('settings').add({ key: 'last-job', value: 'mine' });
+    old.close();
+    const upgraded = await jobNow('mine');
+    expect(Job.parse(upgraded).title).toBe('Typed by hand');
+    expect(upgraded.observations).toEqual(job.observations);
+    expect(turnFuse(upgraded.vehicle).ratedAmps).toBe(15);
+    expect(await db.parts.count()).toBe(DEMO_SHELF.length);
+    expect(await db.jobs.count()).toBe(demoJobs().length + 1);
   });
 });
 
@@ -97,9 +131,9 @@ describe('edits', () => {
   it('write nothing when nothing changed, or when the job would become invalid', async () => {
     await editJob(FIRST_JOB_ID, 'nothing', () => {}, {}, db);
     await expect(
-      editJob(FIRST_JOB_ID, 'bad fuse', (draft) => void (draft.vehicle.supply.fuse.ratedAmps = -1), {}, db),
+      editJob(FIRST_JOB_ID, 'bad fuse', (draft) => void (turnFuse(draft.vehicle).ratedAmps = -1), {}, db),
     ).rejects.toThrow();
-    expect((await jobNow()).vehicle.supply.fuse.ratedAmps).toBe(15);
+    expect(turnFuse((await jobNow()).vehicle).ratedAmps).toBe(15);
     expect(await historyOf(FIRST_JOB_ID, db)).toEqual({ undo: null, redo: null });
   });
 
@@ -165,10 +199,10 @@ describe('edits a page took along when it closed', () => {
     strikePending('act-3');
     kept.set('vumble-pending-x', 'not json');
     notePending('act-4', { ...(await jobNow()), id: 'gone' }, 'Title', retitle);
-    notePending('act-5', await jobNow(), 'Bad', (draft) => void (draft.vehicle.supply.fuse.ratedAmps = -1));
+    notePending('act-5', await jobNow(), 'Bad', (draft) => void (turnFuse(draft.vehicle).ratedAmps = -1));
     expect(await finishPending(db)).toBe(0);
     expect(kept.size).toBe(0);
-    expect((await jobNow()).vehicle.supply.fuse.ratedAmps).toBe(15);
+    expect(turnFuse((await jobNow()).vehicle).ratedAmps).toBe(15);
   });
 });
 

@@ -1,16 +1,19 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
-import type { Side } from '../../core/model/vehicle.ts';
 import type { StageStrips } from '../../core/rehearsal/lampStrips.ts';
+import type { Controls } from '../../core/vehicle/controls.ts';
+import { electrics } from './electrics.ts';
 import { engine } from './engine.ts';
+import { latestOnly } from './latestOnly.ts';
 
-/** Four seconds of a side's lamps in the three states, computed in the worker; the old ones stay until the new are there. */
-export function useLampStrips(job: Job, shelf: Shelf, side: Side, supplyVolts: number) {
-  const { vehicle, identified, chosen, lookOver, cures } = job;
+const inTurn = latestOnly();
+
+/** Four seconds of the lit lamps in the three states, computed in the worker; the old ones stay until the new are there. */
+export function useLampStrips(job: Job, shelf: Shelf, controls: Controls, supplyVolts: number) {
   return useQuery<StageStrips[]>({
-    queryKey: ['strips', side, supplyVolts.toFixed(1), vehicle, identified, chosen, lookOver.lamps, cures],
-    queryFn: () => engine().lampStrips(job, shelf, [side], supplyVolts),
+    queryKey: ['strips', controls, supplyVolts.toFixed(1), ...electrics(job)],
+    queryFn: ({ signal }) => inTurn(signal, () => engine().lampStrips(job, shelf, controls, supplyVolts)),
     placeholderData: keepPreviousData,
   });
 }

@@ -1,35 +1,60 @@
 import { SegmentedControl } from '@mantine/core';
+import { lazy, Suspense } from 'react';
+import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
 import type { VerdictState } from '../../../core/verdict/states.ts';
 import type { CircuitVerdict, RatePrediction } from '../../../core/verdict/verdict.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
+import { useCureReports } from '../../workers/useCureReports.ts';
 import { useResistorPlan } from '../../workers/useResistorPlan.ts';
 import { Arithmetic } from './Arithmetic.tsx';
 import classes from './Cure.module.css';
 import { HazardCard } from './HazardCard.tsx';
 import { LampStrips } from './LampStrips.tsx';
 import { LoadGauge } from './LoadGauge.tsx';
-import { OwnResistors } from './OwnResistors.tsx';
 import { ResistorTable } from './ResistorTable.tsx';
 import { SupplySlider } from './SupplySlider.tsx';
 
+// What stands further down is loaded after the gauge is there.
+const CureTable = lazy(() => import('./CureTable.tsx').then((module) => ({ default: module.CureTable })));
+const OwnResistors = lazy(() =>
+  import('./OwnResistors.tsx').then((module) => ({ default: module.OwnResistors })),
+);
+
+const RelayCard = lazy(() => import('./RelayCard.tsx').then((module) => ({ default: module.RelayCard })));
+const LearnCard = lazy(() => import('./LearnCard.tsx').then((module) => ({ default: module.LearnCard })));
+const SteadyCures = lazy(() =>
+  import('./SteadyCures.tsx').then((module) => ({ default: module.SteadyCures })),
+);
+const SettingCard = lazy(() =>
+  import('./SettingCard.tsx').then((module) => ({ default: module.SettingCard })),
+);
+const AttemptsCard = lazy(() =>
+  import('./AttemptsCard.tsx').then((module) => ({ default: module.AttemptsCard })),
+);
+const HeatCard = lazy(() => import('./HeatCard.tsx').then((module) => ({ default: module.HeatCard })));
+
 /** What the relay will see, and the resistors that make it content. */
 export default function Cure() {
-  const { job, shelf, circuit, selectCircuit, verdicts } = useWorkspace();
-  const cured = (job.cures[circuit.id] ?? null) !== null;
+  const { job, shelf, circuit, selectCircuit, verdicts } = useDesk();
+  const loaded = (job.cures[circuit.id] ?? null) !== null;
+  const cured = loaded || job.vehicleCures.length > 0;
   const shown = (cured ? verdicts.cured : verdicts.leds).circuits.find(
     (each) => each.circuitId === circuit.id,
   );
   const plan = useResistorPlan(job, shelf, circuit);
+  const reports = useCureReports(job, shelf, circuit);
+  // The resistors the side has, or those that are proposed: heat is best known before drilling.
+  const heated = (job.cures[circuit.id] ?? plan.data?.search.choices[0]?.cure)?.networks ?? [];
   if (!shown) return null;
-  const converted = circuit.lampIds.some((id) => job.chosen[id]);
+  const converted = lampIdsOf(circuit).some((id) => job.chosen[id]);
   return (
     <div className={classes.cure}>
       <div className={classes.head}>
         <h2>
-          {circuit.side === 'left' ? 'Left' : 'Right'} turn, {circuit.lampIds.length} lamps
+          {circuit.side === 'left' ? 'Left' : 'Right'} turn, {circuit.feeds.length} lamps
         </h2>
         <VerdictBadge state={shown.state} detail={detail(shown)} />
         <SegmentedControl
@@ -37,7 +62,7 @@ export default function Cure() {
           className={classes.which}
           value={circuit.id}
           onChange={selectCircuit}
-          data={job.vehicle.circuits.map((each) => ({
+          data={turnCircuits(job.vehicle).map((each) => ({
             value: each.id,
             label: each.side === 'left' ? 'Left' : 'Right',
           }))}
@@ -51,16 +76,35 @@ export default function Cure() {
         <LoadGauge />
         <SupplySlider />
       </div>
+      {verdicts.leds.unknowns.length > 0 && (
+        <Caution>
+          {verdicts.leds.unknowns.map((unknown) => unknown.narrow).join(' ')} Until then what is said here
+          must hold either way.
+        </Caution>
+      )}
+      <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
+        <CureTable reports={reports.data} error={reports.error} busy={reports.isFetching} />
+      </Suspense>
       <div className={classes.columns}>
         <Card title="Resistors that would hold here">
           <ResistorTable plan={plan.data} error={plan.error} busy={plan.isFetching} />
-          <OwnResistors />
+          <Suspense fallback={null}>
+            <OwnResistors />
+          </Suspense>
         </Card>
         <Arithmetic plan={plan.data} />
       </div>
+      <Suspense fallback={null}>
+        <RelayCard />
+        <SettingCard />
+        {heated.length > 0 && <HeatCard networks={heated} />}
+        <SteadyCures />
+        <LearnCard key={circuit.id} />
+        <AttemptsCard />
+      </Suspense>
       <LampStrips />
       <HazardCard verdict={cured ? verdicts.cured : verdicts.leds} />
-      {cured && (
+      {loaded && (
         <Caution>
           Resistors get past 100 °C: bare metal, in air, never on plastic, carpet or the loom. They also hide
           a dead LED: the flash stays normal, so the lamps must be looked at. Where the law wants an outage
@@ -75,12 +119,13 @@ function detail(verdict: CircuitVerdict): string {
   const words: Record<VerdictState, string> = {
     holds: `flashes at ${rate(verdict.rate)}`,
     'either-way': rate(verdict.rate),
-    'falls-short': `flashes fast, ${rate(verdict.rate)}`,
+    'falls-short': verdict.rate.high > 0 ? `flashes fast, ${rate(verdict.rate)}` : 'does not flash',
     'too-much': 'over a limit',
   };
   return words[verdict.state];
 }
 
 function rate({ low, high }: RatePrediction): string {
+  if (low === 0 && high > 0) return `${Math.round(high)} a minute, or not at all`;
   return low === high ? `${Math.round(low)} a minute` : `${Math.round(low)} or ${Math.round(high)} a minute`;
 }

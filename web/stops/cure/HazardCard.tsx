@@ -9,16 +9,36 @@ import classes from './HazardCard.module.css';
 /** Hazard is the sum of both sides: against the band, the fuse and the relay, and each resistor's watts. */
 export function HazardCard({ verdict }: { verdict: TurnVerdict }) {
   const { hazard } = verdict;
-  const limits = [...hazard.limits, ...verdict.circuits.flatMap((each) => each.limits)];
+  const limits = [...(hazard?.limits ?? []), ...verdict.circuits.flatMap((each) => each.limits)];
+  if (!hazard) {
+    return (
+      <Card title="The limits, one side at a time: this vehicle has no hazard switch">
+        <Limits limits={limits} />
+      </Card>
+    );
+  }
   return (
     <Card title="Hazard, both sides together, and the limits" aside={<VerdictBadge state={hazard.state} />}>
       <p className={classes.reason}>{hazard.reason}</p>
-      <ul className={classes.limits}>
-        {limits.map((limit) => (
-          <Limit key={`${limit.kind}-${limit.name}`} limit={limit} />
-        ))}
-      </ul>
+      <Limits limits={limits} />
     </Card>
+  );
+}
+
+/** Each limit once: both sides of a vehicle usually share theirs. */
+function Limits({ limits }: { limits: readonly LimitCheck[] }) {
+  const byKey = new Map<string, LimitCheck>();
+  for (const limit of limits) {
+    const key = `${limit.kind}-${limit.name}`;
+    const known = byKey.get(key);
+    if (!known || limit.value / limit.limit > known.value / known.limit) byKey.set(key, limit);
+  }
+  return (
+    <ul className={classes.limits}>
+      {[...byKey].map(([key, limit]) => (
+        <Limit key={key} limit={limit} />
+      ))}
+    </ul>
   );
 }
 
@@ -53,6 +73,7 @@ const NAMES: Record<LimitCheck['kind'], string> = {
   'fuse-heating': 'Heating of the',
   'fuse-lit': 'Lit current,',
   relay: 'Rating of the',
+  output: 'Output of the',
   resistor: '',
   mount: '',
 };

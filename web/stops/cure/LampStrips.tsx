@@ -1,5 +1,8 @@
+import { Button } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
+import { useState } from 'react';
 import type { Stage } from '../../../core/model/job.ts';
+import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { volts } from '../../../core/quantities/format.ts';
 import {
   type LampStrip,
@@ -7,6 +10,7 @@ import {
   STRIP_STEP,
   type StageStrips,
 } from '../../../core/rehearsal/lampStrips.ts';
+import { CONTROLS_OFF, type Controls } from '../../../core/vehicle/controls.ts';
 import { flashRule, rateResult } from '../../../core/verdict/flashRule.ts';
 import { useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -14,107 +18,156 @@ import { useLampStrips } from '../../workers/useLampStrips.ts';
 import classes from './LampStrips.module.css';
 
 const STAGE_WORDS: Record<Stage, string> = { stock: 'As it is', leds: 'LEDs alone', cured: 'With the cure' };
-const ROW = 34;
+const ROW = 20;
 const LABEL = 96;
-const FIGURES = 150;
+/** Lamps shown before somebody asks for all. */
+const FIRST_SHOWN = 4;
 
-/** One lamp's light over four seconds in the three states: soft filament, hard LED, and how often. */
+/** Each lit lamp's light over four seconds in the three states: soft filament, hard LED, and how often. */
 export function LampStrips() {
-  const { job, shelf, circuit, lamp, supplyVolts } = useWorkspace();
-  const strips = useLampStrips(job, shelf, circuit.side, supplyVolts);
+  const workspace = useWorkspace();
+  const { job, shelf, circuit, lamp: selected, supplyVolts } = workspace;
+  const controls = anythingOn(workspace.controls)
+    ? workspace.controls
+    : { ...CONTROLS_OFF, key: 'on' as const, turn: circuit.side };
+  const strips = useLampStrips(job, shelf, controls, supplyVolts);
   const { ref, width } = useElementSize();
-  const shown =
-    lamp && circuit.lampIds.includes(lamp.id)
-      ? lamp
-      : job.vehicle.lamps.find((each) => circuit.lampIds.includes(each.id) && each.end === 'rear');
-  if (!shown) return null;
+  const [all, setAll] = useState(false);
+  const lamps = litLamps(job.vehicle.lamps, strips.data ?? [], selected);
+  const shown = all ? lamps : lamps.slice(0, FIRST_SHOWN);
   return (
-    <Card title={`${shown.name} lamp, the first four seconds at ${volts(supplyVolts)}, simulated`}>
-      <div ref={ref} className={classes.frame}>
+    <Card title={`Lamp strips: the first four seconds at ${volts(supplyVolts)}, simulated`}>
+      {strips.data && <Rates rows={strips.data} />}
+      <div ref={ref} className={classes.frame} aria-busy={strips.isFetching}>
         {strips.error ? (
           <p role="alert">The simulation stopped: {strips.error.message}</p>
-        ) : strips.data && width > 0 ? (
-          <>
-            <Strips rows={strips.data} lampId={shown.id} width={width} />
-            <p className="faint">
-              Height: light against the bulb’s own rated light.
-              {strips.data[0]?.thresholdAssumed
-                ? ' The relay’s threshold is not known; the middle of its band stands in for it.'
-                : ' The relay obeys the threshold of this simulated vehicle, which the verdict above does not look at.'}
-            </p>
-          </>
-        ) : (
+        ) : !strips.data ? (
           <p className="faint">Simulating.</p>
+        ) : lamps.length === 0 ? (
+          <p>No lamp gives light with the driver’s panel as it is. Press a switch.</p>
+        ) : (
+          width > 0 &&
+          shown.map((each) => <Strips key={each.id} lamp={each} rows={strips.data} width={width} />)
         )}
       </div>
+      {lamps.length > FIRST_SHOWN && (
+        <Button size="xs" variant="subtle" onClick={() => setAll(!all)}>
+          {all ? 'Fewer lamps' : `All ${lamps.length} lit lamps`}
+        </Button>
+      )}
+      <p className="faint">
+        Height: light against the strongest of the three states.
+        {strips.data?.[0]?.thresholdAssumed
+          ? ' The flasher’s threshold is not known; the middle of its band stands in for it.'
+          : ' The flasher obeys the thresholds of this simulated vehicle, which the verdict above does not look at.'}
+      </p>
     </Card>
   );
 }
 
-function Strips({ rows, lampId, width }: { rows: readonly StageStrips[]; lampId: string; width: number }) {
+/** Rate and on-time of the three states: they are the flasher's, so the same for every lamp. */
+function Rates({ rows }: { rows: readonly StageStrips[] }) {
   const { job } = useWorkspace();
   const rule = flashRule(job.vehicle.region);
-  const narrow = width < 480;
-  const from = narrow ? 0 : LABEL;
-  const to = narrow ? width : width - FIGURES;
-  const step = narrow ? ROW + 18 : ROW;
-  const lights = rows.map((row) => row.lamps.find((each) => each.lampId === lampId));
-  // All three on one scale, or a weak LED would look as bright as a strong one; the strongest fills the row.
-  const brightest = Math.max(0.1, ...lights.flatMap((each) => each?.light ?? []));
   return (
-    <svg width={width} height={step * rows.length + 18} role="img" aria-label={inWords(rows)}>
-      {rows.map((row, index) => {
-        const base = step * (index + 1) - 4;
-        const strip = lights[index];
-        const wrong = rateResult(rule, row.ratePerMinute, 0) !== 'within';
+    <ul className={classes.rates}>
+      {rows.map(({ stage, ratePerMinute, onFraction }) => {
+        const wrong = ratePerMinute !== null && rateResult(rule, ratePerMinute, 0) !== 'within';
         return (
-          <g key={row.stage}>
-            <text x="0" y={narrow ? base - ROW + 8 : base - 8} className={classes.name}>
-              {STAGE_WORDS[row.stage]}
-            </text>
-            <path d={`M${from} ${base}H${to}`} stroke="var(--line2)" />
-            {strip && <path d={areaOf(strip, from, to, base, brightest)} fill={`var(--${strip.colour})`} />}
-            <text
-              x={width}
-              y={narrow ? base - ROW + 8 : base - 8}
-              textAnchor="end"
-              className={classes.figures}
-              data-wrong={wrong}
-            >
-              {Math.round(row.ratePerMinute)} a minute, on {Math.round(row.onFraction * 100)} %
-            </text>
-          </g>
+          <li key={stage} data-wrong={wrong}>
+            <b>{STAGE_WORDS[stage]}</b>{' '}
+            {ratePerMinute === null
+              ? 'nothing flashes'
+              : `${Math.round(ratePerMinute)} a minute, on ${Math.round(onFraction * 100)} %`}
+          </li>
         );
       })}
-      {[0, 1, 2, 3, 4].map((second) => (
-        <text
-          key={second}
-          x={from + ((to - from) * second) / STRIP_SECONDS}
-          y={step * rows.length + 14}
-          textAnchor={second === 0 ? 'start' : second === 4 ? 'end' : 'middle'}
-          className={classes.tick}
-        >
-          {second}
-          {second === 4 ? ' s' : ''}
-        </text>
-      ))}
-    </svg>
+    </ul>
+  );
+}
+
+function Strips({ lamp, rows, width }: { lamp: Lamp; rows: readonly StageStrips[]; width: number }) {
+  const narrow = width < 480;
+  const from = narrow ? 0 : LABEL;
+  const step = narrow ? ROW + 16 : ROW;
+  const strips = rows.map((row) => row.lamps.filter((each) => each.lampId === lamp.id));
+  // All states on one scale, or a weak LED would look as bright as a strong one; the strongest fills the row.
+  const lumens = (strip: LampStrip) => Math.max(...strip.light) * strip.lumens;
+  const brightest = Math.max(1e-3, ...strips.flatMap((each) => each.map(lumens)));
+  return (
+    <figure className={classes.lamp}>
+      <figcaption>{lamp.name}</figcaption>
+      <svg
+        width={width}
+        height={step * rows.length + 16}
+        role="img"
+        aria-label={`${lamp.name}. ${rows.map((row, index) => inWords(row, strips[index] ?? [])).join('. ')}`}
+      >
+        {rows.map((row, index) => {
+          const base = step * (index + 1) - 2;
+          return (
+            <g key={row.stage}>
+              <text x="0" y={narrow ? base - ROW + 6 : base - 4} className={classes.name}>
+                {STAGE_WORDS[row.stage]}
+              </text>
+              <path d={`M${from} ${base}H${width}`} stroke="var(--line2)" />
+              {strips[index]?.map((strip) => (
+                <path
+                  key={strip.input}
+                  d={areaOf(strip, from, width, base, brightest)}
+                  fill={`var(--${strip.colour})`}
+                  className={classes.light}
+                />
+              ))}
+            </g>
+          );
+        })}
+        {[0, 1, 2, 3, 4].map((second) => (
+          <text
+            key={second}
+            x={from + ((width - from) * second) / STRIP_SECONDS}
+            y={step * rows.length + 12}
+            textAnchor={second === 0 ? 'start' : second === 4 ? 'end' : 'middle'}
+            className={classes.tick}
+          >
+            {second}
+            {second === 4 ? ' s' : ''}
+          </text>
+        ))}
+      </svg>
+    </figure>
   );
 }
 
 function areaOf(strip: LampStrip, from: number, to: number, base: number, brightest: number): string {
+  const tall = (ROW - 5) / brightest;
   const points = strip.light.map((light, index) => {
     const x = from + ((to - from) * index * STRIP_STEP) / STRIP_SECONDS;
-    return `${x.toFixed(1)} ${(base - (ROW - 12) * (light / brightest)).toFixed(1)}`;
+    return `${x.toFixed(1)} ${(base - tall * light * strip.lumens).toFixed(1)}`;
   });
   return `M${from} ${base}L${points.join('L')}L${to} ${base}Z`;
 }
 
-function inWords(rows: readonly StageStrips[]): string {
-  return rows
-    .map(
-      (row) =>
-        `${STAGE_WORDS[row.stage]}: ${Math.round(row.ratePerMinute)} flashes a minute, on ${Math.round(row.onFraction * 100)} % of the time`,
-    )
-    .join('. ');
+/** The lamp in hand first, then turn before the rest as the vehicle lists them. */
+function litLamps(
+  lamps: readonly Lamp[],
+  rows: readonly StageStrips[],
+  selected: Lamp | null,
+): readonly Lamp[] {
+  const lit = new Set(rows.flatMap((row) => row.lamps.map((strip) => strip.lampId)));
+  return lamps
+    .filter((lamp) => lit.has(lamp.id))
+    .toSorted((a, b) => Number(b.id === selected?.id) - Number(a.id === selected?.id));
+}
+
+function anythingOn({ key: _, dimmed: __, ...switches }: Controls): boolean {
+  return Object.values(switches).some((each) => each !== false && each !== null);
+}
+
+function inWords(row: StageStrips, strips: readonly LampStrip[]): string {
+  const state = STAGE_WORDS[row.stage];
+  if (strips.length === 0) return `${state}: dark`;
+  return row.ratePerMinute === null
+    ? `${state}: lit`
+    : `${state}: ${Math.round(row.ratePerMinute)} flashes a minute, on ${Math.round(row.onFraction * 100)} % of the time`;
 }

@@ -1,6 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
+import { flasherWords } from '../../../core/flashers/flasher.ts';
 import type { Stage } from '../../../core/model/job.ts';
+import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
 import { amps, ohms } from '../../../core/quantities/format.ts';
 import { VERDICT_WORDS } from '../../../core/verdict/states.ts';
 import type { PointVerdict } from '../../../core/verdict/verdict.ts';
@@ -36,22 +38,26 @@ export function LoadGauge() {
   const { job, circuit, supplyVolts } = workspace;
   const { ref, width } = useElementSize();
   const hatch = useId();
-  const cured = (job.cures[circuit.id] ?? null) !== null;
+  const cured = (job.cures[circuit.id] ?? null) !== null || job.vehicleCures.length > 0;
   const rows: Row[] = [
     rowOf(workspace, 'stock', 'Stock', 22),
     rowOf(workspace, 'leds', 'LEDs', 60),
     ...(cured ? [rowOf(workspace, 'cured', 'Cured', 98)] : []),
   ];
   const { band } = rows[0]?.verdict ?? { band: { lowAmps: 0, highAmps: 0 } };
-  const fuse = job.vehicle.supply.fuse;
+  const fuse = turnFuse(job.vehicle);
+  const watcher = flasherWords(job.vehicle.flasher).short;
   const largest = Math.max(band.highAmps, ...rows.map((row) => row.verdict.amps.high));
   const drawn = Math.max(LEAST_WIDTH, width);
   const scale = gaugeScale(FROM, drawn, largest, fuse.ratedAmps);
   return (
     <div ref={ref} className={classes.frame}>
       <p className={classes.band}>
-        <b>The relay trips somewhere in the hatched band:</b> {amps(band.lowAmps)} with the smallest main lamp
-        missing, {amps(band.highAmps)} with all lit, computed
+        <b>
+          {watcher.charAt(0).toUpperCase()}
+          {watcher.slice(1)} trips somewhere in the hatched band:
+        </b>{' '}
+        {amps(band.lowAmps)} with the smallest main lamp missing, {amps(band.highAmps)} with all lit, computed
       </p>
       <svg width={drawn} height={HEIGHT} role="img" aria-label={inWords(rows, supplyVolts)}>
         <defs>
@@ -101,7 +107,7 @@ export function LoadGauge() {
           strokeDasharray="7 4"
         />
         <text x={scale.fuseX + 20} y={HEIGHT - 10} textAnchor="end" className={classes.strong}>
-          {fuse.name}
+          {fuse.ratedAmps} A fuse
         </text>
       </svg>
     </div>
@@ -167,7 +173,8 @@ function GaugeRow({ row, x, narrow }: { row: Row; x(amps: number): number; narro
 function rowOf({ judges, circuit, supplyVolts, job }: Workspace, stage: Stage, name: string, y: number): Row {
   const judge = judges[stage];
   const currents = judge.network.solve({ emfVolts: supplyVolts, sides: [circuit.side] });
-  const watched = job.vehicle.flasher.watchesRepeaters;
+  const { flasher } = job.vehicle;
+  const watched = flasher.kind !== 'watching-relay' || flasher.watchesRepeaters !== false;
   const lamps = currents.lamps.filter((each) => watched || judge.network.lamp(each.lampId).role === 'main');
   const bulbs = lamps.map((each): Block => {
     const content = judge.network.fitment.contents.get(each.lampId);

@@ -1,19 +1,20 @@
 import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { STANDARD_WATTS } from '../../../core/catalogue/eSeries.ts';
+import { lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
 import { ohms as ohmsText, watts as wattsText } from '../../../core/quantities/format.ts';
 import { resistorsOf } from '../../../core/vehicle/fitment.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import classes from './OwnResistors.module.css';
 import { useChooseCure } from './useChooseCure.ts';
 
 /** Resistors of one's own, at the lamps one names: judged like any others, also when they will not do. */
 export function OwnResistors() {
-  const { job, shelf, circuit } = useWorkspace();
+  const { job, shelf, circuit } = useDesk();
   const choose = useChooseCure();
   const [ohms, setOhms] = useState<string | number>(6);
   const [watts, setWatts] = useState<string>('50');
-  const lamps = circuit.lampIds.flatMap((id) =>
+  const lamps = lampIdsOf(circuit).flatMap((id) =>
     job.vehicle.lamps.filter((lamp) => lamp.id === id && lamp.role === 'main'),
   );
   const [where, setWhere] = useState('every');

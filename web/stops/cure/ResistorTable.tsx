@@ -3,9 +3,9 @@ import { useState } from 'react';
 import type { ResistorPlan } from '../../../core/cures/loadResistor/plan.ts';
 import type { ResistorChoice } from '../../../core/cures/loadResistor/search.ts';
 import type { LoadResistorCure } from '../../../core/model/job.ts';
-import { ohms, volts, watts } from '../../../core/quantities/format.ts';
+import { inARow, ohms, volts, watts } from '../../../core/quantities/format.ts';
 import { chargingVolts } from '../../../core/verdict/workingPoints.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { price } from '../../ui/money.ts';
 import classes from './ResistorTable.module.css';
 import { useChooseCure } from './useChooseCure.ts';
@@ -23,7 +23,7 @@ export function ResistorTable({
   error: Error | null;
   busy: boolean;
 }) {
-  const { job, circuit } = useWorkspace();
+  const { job, circuit } = useDesk();
   const choose = useChooseCure();
   const [all, setAll] = useState(false);
   if (error)
@@ -128,20 +128,16 @@ function setName({ pieces }: ResistorChoice): string {
   if (!first) return '';
   if (pieces.length > 1 && new Set(parts).size === 1) return `${parts.length} × ${parts[0]}`;
   if (pieces.length > 1 && pieces.every((piece) => piece.watts === first.watts)) {
-    return `${listed(pieces.map((piece) => String(piece.ohms)))} Ω, ${watts(first.watts)} each`;
+    return `${inARow(pieces.map((piece) => String(piece.ohms)))} Ω, ${watts(first.watts)} each`;
   }
-  return listed(parts);
-}
-
-function listed(items: readonly string[]): string {
-  return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
+  return inARow(parts);
 }
 
 function places(choice: ResistorChoice): string {
   const ends = choice.cure.networks.map((network) => network.lampId.replace(/-(left|right)$/, ''));
   const joined =
     choice.pieces.length === 1 ? '' : choice.connection === 'series' ? 'in a row, ' : 'side by side, ';
-  return `${joined}at ${listed(ends)}`;
+  return `${joined}at ${inARow(ends)}`;
 }
 
 function sameCure(a: LoadResistorCure, b: LoadResistorCure): boolean {

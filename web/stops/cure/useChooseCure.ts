@@ -1,13 +1,14 @@
+import { mirrorCure } from '../../../core/cures/loadResistor/mirrorCure.ts';
 import type { LoadResistorCure } from '../../../core/model/job.ts';
-import { useWorkspace } from '../../job/workspace.ts';
-import { mirrorCure } from './mirrorCure.ts';
+import { turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
+import { useDesk } from '../../job/workspace.ts';
 
 /** Puts a cure on the side in hand and its mirror image on the other, as one edit. */
 export function useChooseCure(): (cure: LoadResistorCure | null, name: string) => void {
-  const { job, circuit, edit, setStage } = useWorkspace();
+  const { job, circuit, edit, setStage } = useDesk();
   return (cure, name) => {
     edit(name, (draft) => {
-      for (const each of job.vehicle.circuits) {
+      for (const each of turnCircuits(job.vehicle)) {
         if (cure === null) delete draft.cures[each.id];
         else if (each.id === circuit.id) draft.cures[each.id] = cure;
         else {

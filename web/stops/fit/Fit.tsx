@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
-import { type FitStep, fitSteps, minutesLeft } from '../../../core/order/fitSteps.ts';
+import type { FitStep } from '../../../core/order/fitStep.ts';
+import { fitSteps, minutesLeft } from '../../../core/order/fitSteps.ts';
 import { useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';

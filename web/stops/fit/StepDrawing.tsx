@@ -1,6 +1,6 @@
 import { networkOhms } from '../../../core/circuit/resistorNetwork.ts';
 import type { Job } from '../../../core/model/job.ts';
-import type { FitStep } from '../../../core/order/fitSteps.ts';
+import type { FitStep } from '../../../core/order/fitStep.ts';
 import { ohms, watts } from '../../../core/quantities/format.ts';
 import { networksOf } from '../../../core/vehicle/fitment.ts';
 import classes from './StepDrawing.module.css';

@@ -75,6 +75,16 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
           </>
         )}
       </dl>
+      {page.unresolved.length > 0 && (
+        <>
+          <h3>Accepted, unresolved</h3>
+          <ul className={classes.cautions}>
+            {page.unresolved.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </>
+      )}
       {page.cautions.length > 0 && (
         <>
           <h3>Please mind</h3>

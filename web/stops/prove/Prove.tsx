@@ -1,12 +1,13 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { Observation, TurnFunction } from '../../../core/model/job.ts';
+import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
 import {
   FUNCTION_WORDS,
   latestObservation,
   type ProofResult,
   proofResult,
-  TURN_FUNCTIONS,
+  turnFunctionsOf,
 } from '../../../core/record/observations.ts';
 import { flashRule } from '../../../core/verdict/flashRule.ts';
 import type { RatePrediction } from '../../../core/verdict/verdict.ts';
@@ -32,7 +33,7 @@ export default function Prove() {
       <div className={classes.tests}>
         <Card title="Lights off">
           <ul className={classes.list}>
-            {TURN_FUNCTIONS.map((each) => (
+            {turnFunctionsOf(job.vehicle).map((each) => (
               <li key={each}>
                 <Test turnFunction={each} current={each === turnFunction} select={() => setFunction(each)} />
               </li>
@@ -70,9 +71,9 @@ function Test({
   const observation = latestObservation(job, 'cured', turnFunction);
   const result = observation ? proofResult(flashRule(job.vehicle.region), observation) : 'open';
   const expected = expectedRate(verdicts.cured, turnFunction);
-  const lamps = job.vehicle.lamps.filter(
-    (lamp) => turnFunction === 'hazard' || turnFunction === `turn-${lamp.side}`,
-  );
+  const lamps = turnCircuits(job.vehicle)
+    .filter((circuit) => turnFunction === 'hazard' || turnFunction === `turn-${circuit.side}`)
+    .flatMap(lampIdsOf);
   return (
     <button type="button" className={classes.test} aria-pressed={current} onClick={select}>
       <span className={classes.name}>{FUNCTION_WORDS[turnFunction]}</span>
@@ -150,7 +151,7 @@ function ResultMark({ result }: { result: ProofResult | 'open' }) {
 
 function firstUnproved(job: Parameters<typeof latestObservation>[0]): TurnFunction | undefined {
   const rule = flashRule(job.vehicle.region);
-  return TURN_FUNCTIONS.find((each) => {
+  return turnFunctionsOf(job.vehicle).find((each) => {
     const observation = latestObservation(job, 'cured', each);
     return !observation || proofResult(rule, observation) !== 'passed';
   });
@@ -160,8 +161,9 @@ function expectedRate(
   verdict: ReturnType<typeof useWorkspace>['verdicts']['cured'],
   turnFunction: TurnFunction,
 ): RatePrediction {
-  if (turnFunction === 'hazard') return verdict.hazard.rate;
-  return verdict.circuits.find((each) => `turn-${each.side}` === turnFunction)?.rate ?? verdict.hazard.rate;
+  const side = verdict.circuits.find((each) => `turn-${each.side}` === turnFunction) ?? verdict.circuits[0];
+  const found = turnFunction === 'hazard' ? (verdict.hazard ?? side) : side;
+  return found?.rate ?? { low: 0, high: 0 };
 }
 
 function rate({ low, high }: RatePrediction): string {

@@ -1,0 +1,142 @@
+import { Checkbox } from '@mantine/core';
+import { clocking, wallMark } from '../../../core/capsule/clocking.ts';
+import { regionRule } from '../../../core/catalogue/regions.ts';
+import type { CapsuleRecord } from '../../../core/model/job.ts';
+import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
+import { useWorkspace } from '../../job/workspace.ts';
+import { Card } from '../../ui/Card.tsx';
+import { Caution } from '../../ui/Caution.tsx';
+import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
+import classes from './CapsuleCard.module.css';
+import { ClockDial } from './ClockDial.tsx';
+
+const CHECKS = [
+  { id: 'tabs', label: 'All locking tabs sit in their slots' },
+  { id: 'driver', label: 'The driver box fits inside, clear of the mirror' },
+  { id: 'cover', label: 'The dust cover closes with its seal' },
+  { id: 'aim', label: 'The beam was checked against a wall, before and after' },
+] as const;
+
+/** A capsule's light must sit where the filament sat: angle, depth, seat, cover, aim. */
+export function CapsuleCard({ lamp }: { lamp: Lamp }) {
+  const { job, edit } = useWorkspace();
+  const record: CapsuleRecord = job.capsules?.[lamp.id] ?? { checked: [] };
+  const { turnDegrees, moveMm, seated } = clocking(record);
+  const save = (change: Partial<CapsuleRecord>, mergeKey: string) =>
+    edit(
+      `${lamp.name}: capsule`,
+      (draft) => {
+        draft.capsules ??= {};
+        const next = { ...(draft.capsules[lamp.id] ?? { checked: [] }), ...change };
+        for (const [key, value] of Object.entries(change))
+          if (value === undefined) delete next[key as keyof CapsuleRecord];
+        draft.capsules[lamp.id] = next;
+      },
+      { mergeKey: `capsule-${lamp.id}-${mergeKey}` },
+    );
+  const { heightM, wallM } = record;
+  const mark =
+    heightM !== undefined && wallM !== undefined ? wallMark(job.vehicle.region, heightM, wallM) : null;
+  return (
+    <Card title="Capsule: where its light must sit">
+      <div className={classes.clock}>
+        <ClockDial filament={record.filamentDegrees} led={record.ledDegrees} />
+        <div className={classes.fields}>
+          <OptionalNumber
+            label="Plane of the filament"
+            description="seen from behind, clockwise from upright"
+            unit="°"
+            value={record.filamentDegrees}
+            min={-180}
+            max={180}
+            onSave={(value) => save({ filamentDegrees: value }, 'filament')}
+          />
+          <OptionalNumber
+            label="Plane of the LED chips"
+            description="the same way, collar as it came"
+            unit="°"
+            value={record.ledDegrees}
+            min={-180}
+            max={180}
+            onSave={(value) => save({ ledDegrees: value }, 'led')}
+          />
+          <OptionalNumber
+            label="Seat to middle of the filament"
+            unit="mm"
+            value={record.filamentDepthMm}
+            min={0}
+            max={120}
+            onSave={(value) => save({ filamentDepthMm: value }, 'depth')}
+          />
+          <OptionalNumber
+            label="Seat to middle of the chips"
+            unit="mm"
+            value={record.ledDepthMm}
+            min={0}
+            max={120}
+            onSave={(value) => save({ ledDepthMm: value }, 'led-depth')}
+          />
+        </div>
+      </div>
+      <p role="status">
+        {turnDegrees !== null &&
+          (turnDegrees === 0
+            ? 'The planes agree: no turn. '
+            : `Turn the collar ${Math.abs(turnDegrees).toFixed(0)}° ${turnDegrees > 0 ? 'clockwise' : 'anticlockwise'}, seen from behind. `)}
+        {moveMm !== null &&
+          (Math.abs(moveMm) < 0.05
+            ? 'The depths agree.'
+            : `Move the chips ${Math.abs(moveMm).toFixed(1)} mm ${moveMm > 0 ? 'into the lamp' : 'towards the seat'}.`)}
+        {turnDegrees === null &&
+          moveMm === null &&
+          'Measure both planes, and both depths, from the same seat.'}
+        {seated === true && ' Within what a beam forgives (2° and 0.5 mm, common practice).'}
+      </p>
+      <div className={classes.checks}>
+        {CHECKS.map(({ id, label }) => (
+          <Checkbox
+            key={id}
+            label={label}
+            checked={record.checked.includes(id)}
+            onChange={(event) => {
+              const on = event.currentTarget.checked;
+              const checked = record.checked.filter((each) => each !== id);
+              save({ checked: on ? [...checked, id] : checked }, id);
+            }}
+          />
+        ))}
+      </div>
+      <div className={classes.fields}>
+        <OptionalNumber
+          label="Middle of the lamp above the ground"
+          unit="m"
+          value={record.heightM}
+          min={0.2}
+          max={4}
+          decimals={2}
+          onSave={(value) => save({ heightM: value }, 'height')}
+        />
+        <OptionalNumber
+          label="Lamp to wall"
+          unit="m"
+          value={record.wallM}
+          min={1}
+          max={50}
+          decimals={1}
+          onSave={(value) => save({ wallM: value }, 'wall')}
+        />
+      </div>
+      {mark && (
+        <p>
+          Cut-off on the wall: {(mark.dropM * 100).toFixed(0)} cm under the lamp’s middle, so{' '}
+          {mark.heightM.toFixed(2)} m above level ground ({mark.dipPercent} % over {wallM?.toFixed(1)} m,
+          computed; {mark.source}). The plate by the lamp decides.
+        </p>
+      )}
+      <Caution>
+        {regionRule(job.vehicle.region, 'retrofit bulbs')?.text} A capsule that dazzles is a danger to others:
+        where the beam cannot be brought to its mark, put the filament back.
+      </Caution>
+    </Card>
+  );
+}

@@ -1,0 +1,23 @@
+import { colourRule, regionName, regionRule } from '../../../core/catalogue/regions.ts';
+import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
+import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { workName } from '../../../core/vehicle/functions.ts';
+import { useWorkspace } from '../../job/workspace.ts';
+import { Caution } from '../../ui/Caution.tsx';
+
+/** What the rules of the region say of this lamp: a caution with its source, never advice. */
+export function RegionCautions({ lamp }: { lamp: Lamp }) {
+  const { vehicle } = useWorkspace().job;
+  const circuit = circuitsOf(vehicle, lamp.id)[0];
+  const retrofit = regionRule(vehicle.region, 'retrofit bulbs');
+  const road = lamp.end !== 'inside' && lamp.end !== 'dash';
+  if (!circuit || !road) return null;
+  const rule = colourRule(vehicle.region, circuit.kind, lamp.end);
+  return (
+    <Caution>
+      {regionName(vehicle.region)}: {workName(circuit.kind)} may show{' '}
+      {rule.colours.map((colour) => (colour === 'warm' ? 'warm white' : colour)).join(' or ')} ({rule.source}
+      ). {retrofit && `${retrofit.text} (${retrofit.source}).`} Local code and licensed practice decide.
+    </Caution>
+  );
+}

@@ -1,0 +1,69 @@
+import type { Part } from '../../core/model/part.ts';
+import { db as appDatabase, type VumbleDatabase } from './db.ts';
+
+/** A part a job needs cannot leave the shelf. Names the job. */
+export class PartInUseError extends Error {
+  constructor(code: string, jobs: readonly string[]) {
+    super(
+      `${code} is used by ${jobs.slice(0, 3).join(', ')}${jobs.length > 3 ? ` and ${jobs.length - 3} more` : ''}. Choose another part there first, or set its stock to 0.`,
+    );
+    this.name = 'PartInUseError';
+  }
+}
+
+/** What a change of the shelf replaced: putting it back takes the change back. */
+export interface ShelfChange {
+  put: readonly string[];
+  before: readonly Part[];
+}
+
+/** Adds or changes parts, all or none. */
+export async function putParts(
+  parts: readonly Part[],
+  db: VumbleDatabase = appDatabase,
+): Promise<ShelfChange> {
+  return db.transaction('rw', db.parts, async () => {
+    const ids = parts.map((part) => part.id);
+    const before = (await db.parts.bulkGet(ids)).filter((part) => part !== undefined);
+    await db.parts.bulkPut([...parts]);
+    return { put: ids, before };
+  });
+}
+
+/**
+ * Takes a part off the shelf.
+ *
+ * @throws PartInUseError when a job, binned ones too, names it
+ */
+export async function removePart(part: Part, db: VumbleDatabase = appDatabase): Promise<ShelfChange> {
+  return db.transaction('rw', db.parts, db.jobs, async () => {
+    const rows = await db.jobs.toArray();
+    const users = rows.filter(
+      ({ job }) =>
+        Object.values(job.chosen).includes(part.id) ||
+        job.vehicleCures.some((cure) => 'partId' in cure && cure.partId === part.id) ||
+        Object.values(job.cures).some((cure) =>
+          cure?.networks.some((network) => network.pieces.some((piece) => piece.partId === part.id)),
+        ),
+    );
+    if (users.length > 0)
+      throw new PartInUseError(
+        part.code,
+        users.map(({ job, deleted }) => (deleted ? `${job.title} (deleted)` : job.title)),
+      );
+    await db.parts.delete(part.id);
+    return { put: [], before: [part] };
+  });
+}
+
+/** Takes a change of the shelf back. */
+export async function undoShelf(
+  { put, before }: ShelfChange,
+  db: VumbleDatabase = appDatabase,
+): Promise<void> {
+  await db.transaction('rw', db.parts, async () => {
+    const kept = new Set(before.map((part) => part.id));
+    await db.parts.bulkDelete(put.filter((id) => !kept.has(id)));
+    await db.parts.bulkPut([...before]);
+  });
+}

@@ -1,0 +1,51 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { Job, Stage } from '../../core/model/job.ts';
+import type { Shelf } from '../../core/model/part.ts';
+import type { Rehearsal } from '../../core/rehearsal/rehearse.ts';
+import type { Controls } from '../../core/vehicle/controls.ts';
+import type { Fault } from '../../core/vehicle/fault.ts';
+import { electrics } from './electrics.ts';
+import { rehearser } from './engine.ts';
+import { latestOnly } from './latestOnly.ts';
+
+const inTurn = latestOnly();
+
+/** Nothing lit, nothing said: until the first answer is there. */
+const AT_REST: Rehearsal = {
+  sides: [],
+  ratePerMinute: null,
+  onFraction: 1,
+  periodSeconds: 1,
+  watchedAmps: 0,
+  thresholdAmps: 0,
+  missesLamp: false,
+  thresholdAssumed: false,
+  lamps: [],
+  events: [],
+  blownFuses: [],
+  effects: [],
+};
+
+/**
+ * What the vehicle does with the panel as it is, simulated in a worker. The last answer stays on the plan until the
+ * next is there, so that no switch makes the lamps blink; an answer that is overtaken is never shown.
+ */
+export function useRehearsal(
+  job: Job,
+  shelf: Shelf,
+  stage: Stage,
+  controls: Controls,
+  supplyVolts: number,
+  fault: Fault | null,
+): { rehearsal: Rehearsal; busy: boolean; trouble: Error | null } {
+  const query = useQuery<Rehearsal>({
+    queryKey: ['rehearsal', stage, controls, supplyVolts.toFixed(2), fault, ...electrics(job)],
+    queryFn: ({ signal }) =>
+      inTurn(signal, () =>
+        rehearser().rehearse(job, shelf, stage, controls, supplyVolts, fault ? [fault] : []),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  return { rehearsal: query.data ?? AT_REST, busy: query.isFetching, trouble: query.error };
+}
