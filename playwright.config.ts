@@ -7,7 +7,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
+  timeout: 90_000,
   retries: 0,
   forbidOnly: true,
   reporter: process.env.VUMBLE_COUNTS ? [['list'], ['json', { outputFile: '.vumble/e2e.json' }]] : [['list']],

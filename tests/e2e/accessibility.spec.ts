@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, FINISHED_JOB, OPEN_JOB, openStop, test } from './app.ts';
+import { expect, FINISHED_JOB, OPEN_JOB, openStop, showStage, test } from './app.ts';
 
 const STOPS = ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over'];
 
@@ -12,6 +12,17 @@ for (const scheme of ['dark', 'light'] as const) {
         await openStop(page, stop === 'cure' ? OPEN_JOB : FINISHED_JOB, stop);
         await page.keyboard.press('h');
         await expect(page.getByText(/flashes a minute/).first()).toBeVisible();
+        expect(await violations(page)).toEqual([]);
+      });
+    }
+
+    for (const job of ['dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer']) {
+      test(`${job}, turning with its lights on, has none`, async ({ page }) => {
+        await openStop(page, `/jobs/${job}`, 'cure');
+        await showStage(page, 'LEDs alone');
+        await page.keyboard.press('l');
+        await page.keyboard.press('t');
+        await expect(page.getByText('Simulating.')).toHaveCount(0);
         expect(await violations(page)).toEqual([]);
       });
     }

@@ -14,12 +14,15 @@ test('first start: the library van falls short, and its lamps show it', async ({
 });
 
 test('the lamps on the plan flash at the computed rate', async ({ page }) => {
+  test.slow();
   await openStop(page, OPEN_JOB, 'cure');
   await page.getByRole('button', { name: 'Left', exact: true }).click();
   const flashes = async () => {
     // Rising edges of the front left lamp's light over six seconds of frames.
     return page.evaluate(async () => {
-      const lamp = document.querySelector('[role="button"][aria-label^="Front left"] g > g') as SVGGElement;
+      const lamp = document.querySelector(
+        '[role="button"][aria-label^="Front left"] [data-input="main"]',
+      ) as SVGGElement;
       let edges = 0;
       let lit = true;
       const begin = performance.now();
@@ -32,10 +35,14 @@ test('the lamps on the plan flash at the computed rate', async ({ page }) => {
       return edges;
     });
   };
-  // 176 a minute is 17.6 in six seconds; 88 is 8.8.
-  expect(Math.abs((await flashes()) - 17.6)).toBeLessThanOrEqual(1.6);
+  // 176 a minute is 17.6 in six seconds; 88 is 8.8. A machine too busy to draw a flash is given another chance.
+  const counted = (wanted: number) =>
+    expect(async () => {
+      expect(Math.abs((await flashes()) - wanted)).toBeLessThanOrEqual(1.6);
+    }).toPass({ timeout: 40_000 });
+  await counted(17.6);
   await showStage(page, 'As it is');
-  expect(Math.abs((await flashes()) - 8.8)).toBeLessThanOrEqual(1.6);
+  await counted(8.8);
 });
 
 test('two resistors a side hold at every working point; one could go either way', async ({ page }) => {
@@ -45,7 +52,7 @@ test('two resistors a side hold at every working point; one could go either way'
   await page.getByRole('button', { name: 'Judge these' }).click();
   await expect(page.getByText('Could go either way: 88 or 176 a minute')).toBeVisible();
   await expect(
-    page.getByText('It could flash normally or fast at 11.8, 12.6, 13.5 and 14.4 V'),
+    page.getByText('It could flash normally or fast at 11.8, 12.6, 13.5 and 14.4 V').first(),
   ).toBeVisible();
 
   await pickProposed(page);
@@ -58,7 +65,7 @@ test('two resistors a side hold at every working point; one could go either way'
       /Cured: .* A, holds/,
     );
   }
-  await expect(page.getByText('The relay must see, at 11.8 V')).toBeVisible();
+  await expect(page.getByText('The flasher must see, at 11.8 V')).toBeVisible();
 });
 
 test('hazard is judged on both sides: fine on 15 A, too much on 10 A', async ({ page }) => {
@@ -105,7 +112,8 @@ test('a whole job, from an empty sheet to the page for the file', async ({ page 
 
   await test.step('choose', async () => {
     await page.getByRole('link', { name: /^Choose/ }).click();
-    await page.getByRole('button', { name: 'Fill from the shelf' }).click();
+    await page.getByRole('button', { name: 'Fill turn lamps from the shelf' }).click();
+    await page.getByRole('button', { name: 'Keep the rest as filaments' }).click();
     await page.keyboard.press('l');
     await expect(dash(page)).toContainText('176 flashes a minute');
   });

@@ -1,6 +1,7 @@
 import { dash, expect, OPEN_JOB, openStop, showStage, test } from './app.ts';
 
 test('the van is cured with the keyboard alone', async ({ page }) => {
+  test.slow();
   await page.goto('/');
   await expect(page.getByText('Falls short: flashes fast')).toBeVisible();
   await page.keyboard.press('l');
@@ -9,7 +10,7 @@ test('the van is cured with the keyboard alone', async ({ page }) => {
   await expect(pick).toBeVisible();
   for (
     let tabs = 0;
-    tabs < 60 && !(await pick.evaluate((button) => button === document.activeElement));
+    tabs < 160 && !(await pick.evaluate((button) => button === document.activeElement));
     tabs += 1
   ) {
     await page.keyboard.press('Tab');
@@ -52,7 +53,9 @@ test('panel, stops and lamps answer to their keys', async ({ page }) => {
   await page.keyboard.press(']');
   await expect(page.getByRole('button', { name: /^Front left:/ })).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('[');
-  await expect(page.getByRole('button', { name: /^Rear right:/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Charge lamp:/ })).toHaveAttribute('aria-pressed', 'true');
+  for (let lamp = 0; lamp < 4; lamp += 1) await page.keyboard.press(']');
+  await expect(page.getByRole('button', { name: /^Front right:/ })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByRole('heading', { name: 'Right turn, 3 lamps' })).toBeVisible();
   await page.keyboard.press('Shift+?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
@@ -91,7 +94,9 @@ test('with reduced motion the lamps hold steady and the rate is in figures', asy
   await page.keyboard.press('l');
   await expect(dash(page)).toContainText('176 flashes a minute');
   const opacities = await page.evaluate(async () => {
-    const lamp = document.querySelector('[role="button"][aria-label^="Front left"] g > g') as SVGGElement;
+    const lamp = document.querySelector(
+      '[role="button"][aria-label^="Front left"] [data-input="main"]',
+    ) as SVGGElement;
     const seen = new Set<string>();
     const begin = performance.now();
     while (performance.now() - begin < 1000) {

@@ -26,10 +26,18 @@ test('Prove measures by tapping the big button', async ({ page }) => {
   await openStop(page, FINISHED_JOB, 'prove');
   const tap = page.getByRole('button', { name: /^Tap at each flash/ });
   expect((await tap.boundingBox())?.height).toBeGreaterThanOrEqual(56);
-  for (let count = 0; count < 6; count += 1) {
-    await tap.tap();
-    await page.waitForTimeout(500);
-  }
+  await tap.tap();
+  await expect(page.getByText('1 tap so far')).toBeVisible();
+  await page.getByRole('button', { name: 'Clear' }).click();
+  // By the page's own clock: a busy machine must not make a steady hand tremble.
+  await tap.evaluate(async (button: HTMLElement) => {
+    let due = performance.now();
+    for (let count = 0; count < 7; count += 1) {
+      while (performance.now() < due) await new Promise((resolve) => setTimeout(resolve, 2));
+      button.click();
+      due += 500;
+    }
+  });
   await expect(page.getByText(/± \d+ a minute, measured by \d+ flashes/)).toBeVisible();
 });
 

@@ -7,7 +7,7 @@ import { bulbById, signalFilament } from '../../core/catalogue/bulbs.ts';
 import { Circuit } from '../../core/circuit/engine/circuit.ts';
 import { ledElements } from '../../core/circuit/engine/ledElements.ts';
 import { EARTH, type Element } from '../../core/circuit/engine/netlist.ts';
-import { type TwinTopology, twinLedElements } from '../../core/circuit/engine/twinLedElements.ts';
+import { type TwinTopology, twinElements } from '../../core/circuit/engine/twinLedElements.ts';
 import { Filament } from '../../core/circuit/filament.ts';
 import type { LedPart } from '../../core/model/part.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -79,7 +79,7 @@ describe('fast only with lights on: a twin-level LED draws less from the turn fe
         leak('tail-feed'),
         resistor('turn-lead', 'turn-feed', 'bright', 0.05),
         resistor('tail-lead', 'tail-feed', 'dim', 0.05),
-        ...twinLedElements(topology, 'bulb', 'bright', 'dim', EARTH),
+        ...twinElements(topology, 'bulb', 'bright', 'dim', EARTH),
         ...extra,
       ],
       tailOn ? ['turn', 'tail'] : ['turn'],
@@ -132,7 +132,7 @@ describe('fast only with lights on: a twin-level LED draws less from the turn fe
         contact('tail', 'plus', 'tail-feed'),
         resistor('turn-lead', 'turn-feed', 'bright', 0.1),
         resistor('tail-lead', 'tail-feed', 'dim', 0.05),
-        ...twinLedElements(topology, 'bulb', 'bright', 'dim', EARTH),
+        ...twinElements(topology, 'bulb', 'bright', 'dim', EARTH),
         ...load,
       ],
       ['turn', 'tail'],

@@ -3,13 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { parallelOhms, pieceWatts } from '../../core/circuit/resistorNetwork.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import type { Job } from '../../core/model/job.ts';
+import { turnCircuits } from '../../core/model/vehicle/vehicle.ts';
 import { rehearse } from '../../core/rehearsal/rehearse.ts';
+import { CONTROLS_OFF, type Controls } from '../../core/vehicle/controls.ts';
 import { TurnJudge } from '../../core/verdict/judge.ts';
+import { firstTurn } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 
 const open = demoJobs()[0] as Job;
-const left = open.vehicle.circuits[0] as Job['vehicle']['circuits'][number];
+const left = firstTurn(open.vehicle);
+const LEFT: Controls = { ...CONTROLS_OFF, key: 'on', turn: 'left' };
 
 describe('load resistors, common practice', () => {
   it('proposes one 6 Ω 50 W resistor across each converted 21 W bulb, unprompted', () => {
@@ -54,15 +58,15 @@ describe('load resistors, common practice', () => {
         },
       },
     };
-    const played = rehearse(pulled, DEMO_SHELF, 'cured', { key: 'on', turn: 'left', hazard: false }, 12.6);
+    const played = rehearse(pulled, DEMO_SHELF, 'cured', LEFT, 12.6);
     expect(played.missesLamp).toBe(false);
     expect(played.ratePerMinute).toBe(88);
     expect(played.lamps.every((lamp) => lamp.steady === 0)).toBe(true);
   });
 
   it('an under-loaded watching relay runs about twice as fast, from a normal 85 to 90', () => {
-    const stock = rehearse(open, DEMO_SHELF, 'stock', { key: 'on', turn: 'left', hazard: false }, 12.6);
-    const leds = rehearse(open, DEMO_SHELF, 'leds', { key: 'on', turn: 'left', hazard: false }, 12.6);
+    const stock = rehearse(open, DEMO_SHELF, 'stock', LEFT, 12.6);
+    const leds = rehearse(open, DEMO_SHELF, 'leds', LEFT, 12.6);
     expect(stock.ratePerMinute).toBeGreaterThanOrEqual(85);
     expect(stock.ratePerMinute).toBeLessThanOrEqual(90);
     expect((leds.ratePerMinute ?? 0) / (stock.ratePerMinute ?? 1)).toBeCloseTo(2, 1);
@@ -77,7 +81,7 @@ describe('load resistors, common practice', () => {
     const single: Job = {
       ...open,
       cures: Object.fromEntries(
-        open.vehicle.circuits.map((circuit) => [
+        turnCircuits(open.vehicle).map((circuit) => [
           circuit.id,
           {
             kind: 'load-resistor',

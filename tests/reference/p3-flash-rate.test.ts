@@ -4,7 +4,8 @@
  */
 import { describe, expect, it } from 'vitest';
 import { flashRule, rateResult } from '../../core/verdict/flashRule.ts';
-import { QUILLON_75 } from '../../demo/quillon75.ts';
+import { relayOf } from '../../demo/forTests.ts';
+import { QUILLON_75 } from '../../demo/vehicles/quillon75.ts';
 
 describe('P3: flash rate limits', () => {
   it.each(['UN', 'US'] as const)('%s allows 60 to 120', (region) => {
@@ -25,7 +26,7 @@ describe('P3: flash rate limits', () => {
   });
 
   it('holds for the demo relay: rate within limits, on 30 to 75 % of the time', () => {
-    const { normalRate, onFraction } = QUILLON_75.flasher;
+    const { normalRate, onFraction } = relayOf(QUILLON_75);
     expect(rateResult(flashRule('UN'), normalRate, 0)).toBe('within');
     expect(onFraction).toBeGreaterThanOrEqual(0.3);
     expect(onFraction).toBeLessThanOrEqual(0.75);
