@@ -16,7 +16,6 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     colorScheme: 'dark',
-    trace: 'retain-on-failure',
     launchOptions: CHROMIUM,
   },
   webServer: {
