@@ -1,5 +1,6 @@
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { amps, ohms, perMinute, volts, watts } from '../core/quantities/format.ts';
+import { companyWords } from '../core/verdict/reasons.ts';
 import { VERDICT_WORDS } from '../core/verdict/states.ts';
 import type { RatePrediction, TurnVerdict } from '../core/verdict/verdict.ts';
 import type { Plan } from './plan.ts';
@@ -21,9 +22,9 @@ function stage(title: string, verdict: TurnVerdict): string[] {
   const lines = [`${title}: ${VERDICT_WORDS[verdict.state]}`];
   for (const circuit of verdict.circuits) {
     lines.push(`  ${circuit.side} turn, ${rate(circuit.rate)}: ${circuit.reason}`);
-    for (const { volts: at, lights, amps: current, band } of circuit.points) {
+    for (const { volts: at, company, amps: current, band } of circuit.points) {
       lines.push(
-        `    ${volts(at)}${lights ? ', lights on' : ''}  ${amps(current.nominal)}  band ${amps(band.lowAmps)} to ${amps(band.highAmps)}`,
+        `    ${volts(at)}${companyWords(company)}  ${amps(current.nominal)}  band ${amps(band.lowAmps)} to ${amps(band.highAmps)}`,
       );
     }
   }
@@ -41,7 +42,7 @@ function rate({ low, high }: RatePrediction): string {
 
 function resistors(plan: Plan): string[] {
   return plan.resistors.flatMap((side) => [
-    `Resistors, ${side.circuitId}: ${side.none ?? `${side.found} sets fit of ${side.examined} looked at`}`,
+    `Resistors, ${side.circuitId}: ${side.none ?? `${side.found} sets fit of ${side.examined} there are`}`,
     ...side.choices.map(
       (choice, index) =>
         `  ${index + 1}. ${choice.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' + ')}, ${

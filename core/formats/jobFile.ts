@@ -5,6 +5,7 @@ import { Moment } from '../model/fields.ts';
 import { Job } from '../model/job.ts';
 import { type LedPart, Part, type Shelf } from '../model/part.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
+import { circuitsFeeding } from '../model/vehicle/vehicle.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
@@ -116,7 +117,11 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
   }
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     circuitKnown(circuitId, 'job.cures');
-    for (const network of cure?.networks ?? []) lampKnown(network.lampId, `job.cures ${circuitId}`);
+    for (const { lampId, input } of cure?.networks ?? []) {
+      lampKnown(lampId, `job.cures ${circuitId}`);
+      if (input === 'dim' && circuitsFeeding(job.vehicle, lampId, 'dim').length === 0)
+        problems.push(`job.cures ${circuitId} loads the dim feed of lamp "${lampId}", which has none.`);
+    }
   }
   for (const finding of job.findings ?? []) {
     circuitKnown(finding.circuitId, `job.findings ${finding.id}`);

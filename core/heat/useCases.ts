@@ -1,4 +1,5 @@
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { ELEMENT_LIMIT_CELSIUS, type HeatMount, type HeatPoint, heatCurve } from './resistorHeat.ts';
 
 /** A way a resistor is used hard. */
@@ -28,6 +29,11 @@ export function casesFor(kind: CircuitKind): UseCase[] {
     default:
       return [USE_CASES.night];
   }
+}
+
+/** The same of a vehicle that may have no hazard switch. */
+export function usesOn({ hazardSwitch }: Pick<Vehicle, 'hazardSwitch'>, kind: CircuitKind): UseCase[] {
+  return casesFor(kind).filter((use) => hazardSwitch || use.id !== 'hazard');
 }
 
 export const AMBIENTS = [25, 40] as const;

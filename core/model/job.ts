@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { DateOrEmpty, Fraction, Id, Line, Moment, Note, Ohms, Volts, Watts } from './fields.ts';
+import { LampInput } from './vehicle/lamp.ts';
 import { Vehicle } from './vehicle/vehicle.ts';
 
 /** The three states a vehicle is compared in. */
@@ -25,6 +26,10 @@ export type ResistorPiece = z.infer<typeof ResistorPiece>;
 /** Resistors across one lamp's feed and earth. */
 export const ResistorNetwork = z.strictObject({
   lampId: Id,
+  /** the feed it lies across: the bright or only one where left out */
+  input: LampInput.optional(),
+  /** on a plug between socket and bulb: no wire is cut, no joint made */
+  plugged: z.boolean().optional(),
   connection: z.enum(['parallel', 'series']),
   pieces: z.array(ResistorPiece).min(1).max(4),
 });

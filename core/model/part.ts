@@ -129,8 +129,26 @@ export const ResistorPart = z.strictObject({
   /** printed watts: true only on a metal heat sink */
   watts: Watts,
   tolerance: Fraction,
+  /** free length of its leads, mm */
+  leadsMm: z.number().positive().max(5000).optional(),
 });
 export type ResistorPart = z.infer<typeof ResistorPart>;
+
+/** A load resistor on a plug that goes between socket and bulb: no wire is cut. */
+export const HarnessPart = z.strictObject({
+  ...ShelfEntry,
+  kind: z.literal('harness'),
+  /** sockets it plugs into; of twin wedge sockets only those of standard wiring */
+  bases: z.array(BaseId).min(1).max(6),
+  ohms: Ohms,
+  watts: Watts,
+  tolerance: Fraction,
+  /** a second resistor of the same size across the dim feed, where it has one */
+  dimOhms: Ohms.optional(),
+  /** from the plug to the resistor, mm */
+  leadsMm: z.number().positive().max(5000).optional(),
+});
+export type HarnessPart = z.infer<typeof HarnessPart>;
 
 /** An electronic flasher relay that does not watch. */
 export const FlasherPart = z.strictObject({
@@ -168,6 +186,7 @@ export const Part = z.discriminatedUnion('kind', [
   LedPart,
   WholeLampPart,
   ResistorPart,
+  HarnessPart,
   FlasherPart,
   DecoderPart,
   ConsumablePart,

@@ -19,7 +19,6 @@ export function vehicleCureSteps(job: Job, shelf: Shelf): FitStep[] {
     text,
     cautions,
     minutes: [4, 12],
-    drawing: 'none',
   });
   const stepFor = (cure: VehicleCure): FitStep => {
     switch (cure.kind) {

@@ -1,3 +1,5 @@
+import type { ResistorNetwork } from '../model/job.ts';
+
 /** One thing to do, small enough to tick off. */
 export interface FitStep {
   /** stays the same when the plan changes elsewhere, so that ticks and notes stay with their step */
@@ -10,6 +12,6 @@ export interface FitStep {
   cautions: readonly string[];
   /** shortest and longest, minutes (typical) */
   minutes: readonly [number, number];
-  /** what the picture beside the step shows */
-  drawing: 'none' | 'bulb' | 'resistor';
+  /** of a step about a resistor, which is drawn: which, and the feed it lies across, in words */
+  load?: { network: ResistorNetwork; feed: string };
 }

@@ -2,10 +2,10 @@ import { baseRecord } from '../catalogue/bases.ts';
 import type { Job, ResistorNetwork } from '../model/job.ts';
 import type { Shelf, WholeLampPart } from '../model/part.ts';
 import type { Lamp, Side } from '../model/vehicle/lamp.ts';
-import { circuitsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { circuitsFeeding, circuitsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { ohms, watts } from '../quantities/format.ts';
 import { bulbOf, ledOf, networksOf } from '../vehicle/fitment.ts';
-import { functionsOf, howToLight } from '../vehicle/functions.ts';
+import { functionName, howToLight } from '../vehicle/functions.ts';
 import { vehicleCureSteps } from './cureSteps.ts';
 import type { FitStep } from './fitStep.ts';
 
@@ -49,12 +49,12 @@ export function minutesLeft(steps: readonly FitStep[], done: (id: string) => boo
   ];
 }
 
-function networkAt(job: Job, lampId: string): ResistorNetwork | undefined {
-  return networksOf(job).find((network) => network.lampId === lampId);
+function networksAt(job: Job, lampId: string): ResistorNetwork[] {
+  return networksOf(job).filter((network) => network.lampId === lampId);
 }
 
 function hasWork(job: Job, shelf: Shelf, lamp: Lamp): boolean {
-  return ledOf(job, shelf, lamp.id) !== null || networkAt(job, lamp.id) !== undefined || renews(job, lamp.id);
+  return ledOf(job, shelf, lamp.id) !== null || networksAt(job, lamp.id).length > 0 || renews(job, lamp.id);
 }
 
 function accessGroups(job: Job, side: Lamp['side']): Lamp[][] {
@@ -78,7 +78,6 @@ function prepare({ vehicle }: Job): FitStep[] {
           text: 'Note how it sits and where its plugs go; it goes back when every lamp is tested.',
           cautions: [],
           minutes: [inTheWay.minutes * 0.7, inTheWay.minutes * 1.5],
-          drawing: 'none',
         },
       ]
     : [];
@@ -94,7 +93,6 @@ function prepare({ vehicle }: Job): FitStep[] {
         ...(highVoltage ? ['High voltage: qualified people only, and nobody touches an orange cable.'] : []),
       ],
       minutes: [2, 5],
-      drawing: 'none',
     },
     ...out,
   ];
@@ -122,7 +120,6 @@ function panelSteps(job: Job, shelf: Shelf, lamps: readonly Lamp[]): FitStep[] {
       text: `${access.how} Tools: ${access.tools.join(', ') || 'none'}. Ease every screw a little before taking any out, and keep them in order.`,
       cautions: [],
       minutes: half,
-      drawing: 'none',
     },
   ];
   for (const lamp of working) steps.push(...lampSteps(job, shelf, lamp));
@@ -135,7 +132,6 @@ function panelSteps(job: Job, shelf: Shelf, lamps: readonly Lamp[]): FitStep[] {
       text: `${testWords(job, working)}${working.some((lamp) => isTurn(job, lamp)) ? ' The rate is only right once the whole side is done.' : ''}`,
       cautions: ['Keep fingers off the resistors while the lamps are on.'],
       minutes: [1, 2],
-      drawing: 'none',
     },
     {
       id: `close-${access.group}`,
@@ -145,7 +141,6 @@ function panelSteps(job: Job, shelf: Shelf, lamps: readonly Lamp[]): FitStep[] {
       text: 'Seal clean and without wrinkles, wires tucked and not pinched. Start all screws by hand, then tighten evenly.',
       cautions: [],
       minutes: half,
-      drawing: 'none',
     },
   );
   return steps;
@@ -191,7 +186,6 @@ function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
       text: `${base.release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts. ${turn}`,
       cautions: [],
       minutes: [1, 4],
-      drawing: 'bulb',
     });
   } else if (renews(job, lamp.id)) {
     steps.push({
@@ -202,11 +196,15 @@ function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
       text: `${base.release} Fit a new ${bulb.names[0]}.`,
       cautions: [],
       minutes: [1, 3],
-      drawing: 'bulb',
     });
   }
-  const network = networkAt(job, lamp.id);
-  if (network) steps.push(...resistorSteps(job.vehicle, lamp, network));
+  const networks = networksAt(job, lamp.id);
+  const loose = networks.filter((network) => !network.plugged);
+  loose.forEach((network, index) => {
+    steps.push(...resistorSteps(job.vehicle, lamp, network, index === 0 ? lamp.id : `${lamp.id}-${index}`));
+  });
+  const harness = networks.find((network) => network.plugged && network.input !== 'dim');
+  if (harness) steps.push(harnessStep(job.vehicle, shelf, lamp, harness));
   return steps;
 }
 
@@ -235,23 +233,32 @@ function wholeLampStep(lamp: Lamp, part: WholeLampPart): FitStep {
     text: `Plug of ${part.connector}: ${pins}. Compare with the old plug by meter, pin by pin.${moves}${modules} Clean both sealing faces, seat without wrinkles, hold the lamp in line while tightening; start every screw by hand.`,
     cautions: ['Test all its functions before the screws are tight.'],
     minutes: [8, 25],
-    drawing: 'none',
   };
 }
 
-function resistorSteps(vehicle: Vehicle, lamp: Lamp, network: ResistorNetwork): FitStep[] {
-  const turns = circuitsOf(vehicle, lamp.id).some((circuit) => circuit.kind === 'turn');
-  const feed = turns ? 'turn feed' : `${functionsOf(vehicle, lamp.id)} feed`;
-  const parts = network.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
-  const many = network.pieces.length > 1;
-  const joined = many
-    ? network.connection === 'series'
-      ? ', joined in a row'
-      : ', joined side by side'
-    : '';
+/** `turn feed`, `tail feed`: of the circuits that feed the input a resistor lies across. */
+function feedWords(vehicle: Vehicle, lamp: Lamp, { input = 'main' }: ResistorNetwork): string {
+  const feeding = circuitsFeeding(vehicle, lamp.id, input);
+  if (feeding.some((circuit) => circuit.kind === 'turn')) return 'turn feed';
+  return `${[...new Set(feeding.map(functionName))].join(', ')} feed`;
+}
+
+const piecesInWords = ({ pieces }: ResistorNetwork) =>
+  pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
+
+function resistorSteps(vehicle: Vehicle, lamp: Lamp, network: ResistorNetwork, id: string): FitStep[] {
+  const feed = feedWords(vehicle, lamp, network);
+  const turns = feed === 'turn feed';
+  const parts = piecesInWords(network);
+  const joined =
+    network.pieces.length === 1
+      ? ''
+      : network.connection === 'series'
+        ? ', joined in a row'
+        : ', joined side by side';
   return [
     {
-      id: `mount-${lamp.id}`,
+      id: `mount-${id}`,
       lampId: lamp.id,
       place: lamp.name,
       title: `Mount ${parts} on ${MOUNT_WORDS[lamp.resistorMount]}`,
@@ -261,10 +268,10 @@ function resistorSteps(vehicle: Vehicle, lamp: Lamp, network: ResistorNetwork): 
         'Look behind the panel before drilling.',
       ],
       minutes: [4, 10],
-      drawing: 'resistor',
+      load: { network, feed },
     },
     {
-      id: `tap-${lamp.id}`,
+      id: `tap-${id}`,
       lampId: lamp.id,
       place: lamp.name,
       title: `Tap ${parts} across the ${feed}`,
@@ -278,9 +285,24 @@ function resistorSteps(vehicle: Vehicle, lamp: Lamp, network: ResistorNetwork): 
           ]
         : ['Colour is a hint, the meter decides.'],
       minutes: [4, 9],
-      drawing: 'resistor',
+      load: { network, feed },
     },
   ];
+}
+
+function harnessStep(vehicle: Vehicle, shelf: Shelf, lamp: Lamp, network: ResistorNetwork): FitStep {
+  const parts = piecesInWords(network);
+  const code = shelf.find((each) => each.id === network.pieces[0]?.partId)?.code ?? parts;
+  return {
+    id: `harness-${lamp.id}`,
+    lampId: lamp.id,
+    place: lamp.name,
+    title: `Plug ${code} between socket and LED, its resistor on ${MOUNT_WORDS[lamp.resistorMount]}`,
+    text: `The socket into the harness, the LED into its other end; the ${parts} screwed to bare metal, in air, clear of the loom. See that the leads reach before drilling, and that the socket still twists home with the plug in between.`,
+    cautions: ['It gets past 100 °C. Never on plastic, rubber, carpet or against wiring.'],
+    minutes: [4, 9],
+    load: { network, feed: feedWords(vehicle, lamp, network) },
+  };
 }
 
 function compareSides(side: Side): FitStep {
@@ -292,7 +314,6 @@ function compareSides(side: Side): FitStep {
     text: `Left turn, then right turn: one side is converted and the other still stock. They should flash at the same rate and show the same colour. If the ${side} side is fast, find out why before touching the other.`,
     cautions: [],
     minutes: [2, 4],
-    drawing: 'none',
   };
 }
 
@@ -305,7 +326,6 @@ function sideTest(side: Side): FitStep {
     text: `Key on, ${side} turn. All its lamps light, at the normal rate.`,
     cautions: [],
     minutes: [1, 3],
-    drawing: 'none',
   };
 }
 
@@ -321,7 +341,6 @@ function finish({ vehicle }: Job): FitStep[] {
         'Resistors are hot after this: keep off them, and feel for heat only near them, never on them.',
       ],
       minutes: [3, 4],
-      drawing: 'none',
     },
     {
       id: 'keep-stock',
@@ -331,7 +350,6 @@ function finish({ vehicle }: Job): FitStep[] {
       text: 'Labelled with lamp and vehicle. Write where they are kept on the Hand over stop.',
       cautions: [],
       minutes: [1, 3],
-      drawing: 'none',
     },
   ];
 }

@@ -1,6 +1,6 @@
 import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
 import type { Bulb } from '../model/bulb.ts';
-import type { Job } from '../model/job.ts';
+import type { Job, ResistorNetwork } from '../model/job.ts';
 import type { ConsumablePart, Part, Shelf } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/vehicle.ts';
@@ -49,31 +49,42 @@ export interface PickList {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function pickList(job: Job, shelf: Shelf): PickList {
-  const lines = [
+  const lines = pickLines(job, shelf);
+  return { lines, tools: toolsFor(job, shelf), ...costOf(lines), power: powerSaved(job, shelf) };
+}
+
+/** The parts of a job, without the power they save. */
+export function pickLines(job: Job, shelf: Shelf): PickLine[] {
+  return [
     ...ledLines(job, shelf),
     ...bulbLines(job, shelf),
     ...resistorLines(job, shelf),
     ...vehicleCureLines(job, shelf),
     ...consumableLines(job, shelf),
   ];
-  const priced = lines.filter((line) => line.total !== null);
+}
+
+export function costOf(lines: readonly PickLine[]): Pick<PickList, 'knownTotal' | 'unpriced'> {
   return {
-    lines,
-    tools: toolsFor(job, shelf),
-    knownTotal: priced.reduce((sum, line) => sum + (line.total ?? 0), 0),
-    unpriced: lines.length - priced.length,
-    power: powerSaved(job, shelf),
+    knownTotal: lines.reduce((sum, line) => sum + (line.total ?? 0), 0),
+    unpriced: lines.filter((line) => line.total === null).length,
   };
 }
 
 /** What the turn lamps take before and after. */
 export function powerSaved(job: Job, shelf: Shelf): PowerSaved {
-  const emfVolts = (13.5 * job.vehicle.systemVolts) / 12;
-  const sides = turnCircuits(job.vehicle).map((circuit) => circuit.side);
-  const lit = (stage: 'stock' | 'cured') =>
-    new TurnNetwork(job.vehicle, fitmentOf(job, shelf, stage)).solve({ emfVolts, sides }).lamps;
-  const stockWatts = lit('stock').reduce((sum, lamp) => sum + lamp.volts * lamp.bulbAmps, 0);
-  const cured = lit('cured');
+  const network = (stage: 'stock' | 'cured') => new TurnNetwork(job.vehicle, fitmentOf(job, shelf, stage));
+  return powerBetween(network('stock'), network('cured'));
+}
+
+/** The same of two networks that somebody has already. */
+export function powerBetween(stock: TurnNetwork, after: TurnNetwork): PowerSaved {
+  const emfVolts = (13.5 * stock.vehicle.systemVolts) / 12;
+  const sides = turnCircuits(stock.vehicle).map((circuit) => circuit.side);
+  const stockWatts = stock
+    .solve({ emfVolts, sides })
+    .lamps.reduce((sum, lamp) => sum + lamp.volts * lamp.bulbAmps, 0);
+  const cured = after.solve({ emfVolts, sides }).lamps;
   const ledWatts = cured.reduce((sum, lamp) => sum + lamp.volts * lamp.bulbAmps, 0);
   const resistorWatts = cured.reduce((sum, lamp) => sum + lamp.volts * lamp.resistorAmps, 0);
   return {
@@ -134,8 +145,12 @@ function resistorLines(job: Job, shelf: Shelf): PickLine[] {
   const wanted = new Map<string, { part: Part | undefined; what: string; lamps: string[] }>();
   for (const network of networksOf(job)) {
     const lamp = job.vehicle.lamps.find((each) => each.id === network.lampId);
+    // The second resistor of a harness comes with the first.
+    if (network.plugged && network.input === 'dim') continue;
     for (const piece of network.pieces) {
-      const part = shelf.find((each) => each.kind === 'resistor' && each.id === piece.partId);
+      const part = shelf.find(
+        (each) => (each.kind === 'resistor' || each.kind === 'harness') && each.id === piece.partId,
+      );
       const what = `Resistor ${ohms(piece.ohms)} ${watts(piece.watts)}, ${Math.round(piece.tolerance * 100)} %, aluminium housed`;
       const key = part?.id ?? `buy-${piece.ohms}-${piece.watts}`;
       const entry = wanted.get(key) ?? { part, what, lamps: [] };
@@ -192,18 +207,25 @@ function vehicleCureLines(job: Job, shelf: Shelf): PickLine[] {
   return [...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why));
 }
 
+/** Joints that some resistors need in the loom: each piece its own, and one more a place; a harness none. */
+export function jointsOf(networks: readonly ResistorNetwork[]): number {
+  return networks.reduce((sum, network) => (network.plugged ? sum : sum + network.pieces.length + 1), 0);
+}
+
 /** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */
 function consumableLines(job: Job, shelf: Shelf): PickLine[] {
   const networks = networksOf(job);
   if (networks.length === 0) return [];
+  const wired = networks.filter((network) => !network.plugged);
   const pieces = networks.reduce((sum, network) => sum + network.pieces.length, 0);
   const needs: readonly [ConsumablePart['use'], number, string][] = [
-    ['feed-joint', pieces + networks.length, 'feed and earth leads of the resistors'],
-    ['earth-ring', networks.length, 'earth of each resistor place'],
+    ['feed-joint', jointsOf(networks), 'feed and earth leads of the resistors'],
+    ['earth-ring', wired.length, 'earth of each resistor place'],
     ['mounting-screw', pieces * 2, 'two a resistor'],
     ['edge-paint', 1, 'drilled edges'],
   ];
   return needs.flatMap(([use, quantity, why]) => {
+    if (quantity === 0) return [];
     const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
     return part ? [shelfLine(part, quantity, why)] : [];
   });

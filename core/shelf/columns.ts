@@ -17,7 +17,16 @@ export interface Column {
   group: 'what' | 'electric' | 'light' | 'size' | 'shelf';
 }
 
-const ALL: readonly PartKind[] = ['led', 'whole-lamp', 'resistor', 'flasher', 'decoder', 'consumable'];
+const ALL: readonly PartKind[] = [
+  'led',
+  'whole-lamp',
+  'resistor',
+  'harness',
+  'flasher',
+  'decoder',
+  'consumable',
+];
+const RESISTORS: readonly PartKind[] = ['resistor', 'harness'];
 const LED: readonly PartKind[] = ['led'];
 const LAMPS: readonly PartKind[] = ['led', 'whole-lamp'];
 const FLASHER: readonly PartKind[] = ['flasher'];
@@ -46,7 +55,7 @@ export const COLUMNS: readonly Column[] = [
   {
     name: 'bases',
     label: 'Bases',
-    kinds: LED,
+    kinds: ['led', 'harness'],
     type: 'list',
     hint: 'BA15s; several with a space between',
     required: true,
@@ -83,7 +92,7 @@ export const COLUMNS: readonly Column[] = [
   {
     name: 'watts',
     label: 'Power',
-    kinds: ['led', 'resistor'],
+    kinds: ['led', 'resistor', 'harness'],
     type: 'number',
     unit: 'W',
     hint: 'as printed',
@@ -301,7 +310,7 @@ export const COLUMNS: readonly Column[] = [
   {
     name: 'ohms',
     label: 'Resistance',
-    kinds: ['resistor'],
+    kinds: RESISTORS,
     type: 'number',
     unit: 'Ω',
     required: true,
@@ -310,11 +319,29 @@ export const COLUMNS: readonly Column[] = [
   {
     name: 'tolerance_percent',
     label: 'Tolerance',
-    kinds: ['resistor'],
+    kinds: RESISTORS,
     type: 'number',
     unit: '%',
     required: true,
     group: 'electric',
+  },
+  {
+    name: 'dim_ohms',
+    label: 'Across the dim feed too',
+    kinds: ['harness'],
+    type: 'number',
+    unit: 'Ω',
+    hint: 'of a harness that loads both feeds',
+    group: 'electric',
+  },
+  {
+    name: 'leads_mm',
+    label: 'Leads',
+    kinds: RESISTORS,
+    type: 'number',
+    unit: 'mm',
+    hint: 'free length',
+    group: 'size',
   },
   {
     name: 'system_volts',

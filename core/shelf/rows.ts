@@ -64,6 +64,17 @@ export function rowOfPart(part: Part): Row {
         ohms: text(part.ohms),
         watts: text(part.watts),
         tolerance_percent: text(tidy(part.tolerance * 100)),
+        leads_mm: text(part.leadsMm),
+      };
+    case 'harness':
+      return {
+        ...common,
+        bases: part.bases.join(' '),
+        ohms: text(part.ohms),
+        watts: text(part.watts),
+        tolerance_percent: text(tidy(part.tolerance * 100)),
+        dim_ohms: text(part.dimOhms),
+        leads_mm: text(part.leadsMm),
       };
     case 'flasher':
       return {
@@ -170,6 +181,8 @@ export function idFor(kind: PartKind, code: string): string {
   return `${kind}-${slug || 'part'}`.slice(0, 64);
 }
 
+const listOf = (value: string) => value.split(/[\s;]+/).filter(Boolean);
+
 type Shaped = { part: Record<string, unknown> } | { column: string; problem: string };
 
 function shape(
@@ -196,9 +209,7 @@ function shape(
       return {
         part: {
           ...common,
-          bases: cell('bases')
-            .split(/[\s;]+/)
-            .filter(Boolean),
+          bases: listOf(cell('bases')),
           colour: cell('colour'),
           watts: number.watts,
           atVolts: number.at_volts,
@@ -260,12 +271,15 @@ function shape(
       };
     }
     case 'resistor':
+    case 'harness':
       return {
         part: {
           ...common,
           ohms: number.ohms,
           watts: number.watts,
           tolerance: (number.tolerance_percent ?? 0) / 100,
+          ...(kind === 'harness' ? { bases: listOf(cell('bases')) } : {}),
+          ...some({ dimOhms: number.dim_ohms, leadsMm: number.leads_mm }),
         },
       };
     case 'flasher':
@@ -325,6 +339,8 @@ const COLUMN_OF: Record<string, string> = {
   warrantyMonths: 'warranty_months',
   ohms: 'ohms',
   tolerance: 'tolerance_percent',
+  dimOhms: 'dim_ohms',
+  leadsMm: 'leads_mm',
   slowestRate: 'slowest_per_min',
   fastestRate: 'fastest_per_min',
   onFraction: 'on_percent',

@@ -72,7 +72,7 @@ export function ledOf(job: Job, shelf: Shelf, lampId: string): LedPart | null {
   return part;
 }
 
-/** The resistor parts of a shelf. */
+/** The loose resistors of a shelf. */
 export function resistorsOf(shelf: Shelf): ResistorPart[] {
   return shelf.filter((part): part is ResistorPart => part.kind === 'resistor');
 }

@@ -33,7 +33,8 @@ export function functionsOf(vehicle: Vehicle, lampId: string): string {
   return [...new Set(names)].join(', ');
 }
 
-function functionName(circuit: Circuit): string {
+/** A circuit’s work with what else it does: `turn and stop`. */
+export function functionName(circuit: Circuit): string {
   if (circuit.fullWithBrake) return 'stop and tail';
   if (circuit.stopFuseId) return 'turn and stop';
   return WORDS[circuit.kind].name;

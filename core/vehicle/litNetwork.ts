@@ -1,20 +1,20 @@
 import { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import { OPEN_OHMS } from '../circuit/engine/netlist.ts';
 import { networkOhms } from '../circuit/resistorNetwork.ts';
-import type { TurnCircuit } from '../model/vehicle/circuit.ts';
+import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { contactsOf } from './contacts.ts';
-import { CONTROLS_OFF, type Controls, wanted } from './controls.ts';
+import { CONTROLS_OFF, type Controls, stopsThroughTurn, wanted } from './controls.ts';
 import { coupledCircuits } from './coupled.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
-import type { LitState } from './litState.ts';
+import { ALONE, type Company, type LitState } from './litState.ts';
 import { ELEMENTS } from './places.ts';
 import { vehicleNetlist } from './vehicleNetlist.ts';
 
 /**
- * The turn circuits of some sides while they are lit, with the lights on or off, and whatever shares a bulb, the
- * pilot or (lights on) an earth with them. Supply, resistors and bulbs in their sockets are values changed in one
+ * The turn circuits of some sides while they are lit, with whatever else is on, and whatever shares a bulb, the
+ * pilot or (of what else is on) an earth with them. Supply, resistors and bulbs in their sockets are values changed in one
  * circuit, so that each solution is where the next begins.
  */
 export class LitNetwork {
@@ -33,7 +33,7 @@ export class LitNetwork {
   constructor(
     private readonly vehicle: Vehicle,
     private readonly fitment: Fitment,
-    { sides, lights = false }: Pick<LitState, 'sides' | 'lights'>,
+    { sides, lights = false, brake = false }: Pick<LitState, 'sides' | keyof Company>,
   ) {
     const all = turnCircuits(vehicle);
     this.lit = all.filter((circuit) => sides.includes(circuit.side));
@@ -41,13 +41,14 @@ export class LitNetwork {
       ...CONTROLS_OFF,
       key: 'on',
       lights,
+      brake,
       hazard: sides.length > 1,
       turn: sides[0] ?? null,
     };
     const circuits = litCircuits(
       vehicle,
       this.lit.map((circuit) => circuit.id),
-      lights,
+      { lights, brake },
     );
     this.turns = all.filter((circuit) => circuits.has(circuit.id));
     this.lampIds = new Set(this.turns.flatMap(lampIdsOf));
@@ -107,12 +108,46 @@ export class LitNetwork {
   }
 }
 
-/** Circuits that bear on some lit turn circuits: what shares a bulb, and with the lights on what shares an earth. */
-export function litCircuits(vehicle: Vehicle, turnIds: readonly string[], lights: boolean): Set<string> {
+/** Circuits that bear on some lit turn circuits: what shares a bulb, and of what else is on what shares an earth. */
+export function litCircuits(vehicle: Vehicle, turnIds: readonly string[], company: Company): Set<string> {
   const near = coupledCircuits(vehicle, turnIds, { earths: false });
-  if (!lights) return near;
+  if (!company.lights && !company.brake) return near;
   const byEarth = coupledCircuits(vehicle, turnIds, { earths: true });
-  const on = { ...CONTROLS_OFF, lights: true };
-  const lit = vehicle.circuits.filter((circuit) => byEarth.has(circuit.id) && wanted(circuit, on));
+  const lit = vehicle.circuits.filter((circuit) => byEarth.has(circuit.id) && isOn(circuit, company));
   return new Set([...near, ...lit.map((circuit) => circuit.id)]);
+}
+
+/**
+ * Everything that may be on beside the turn circuits and bears on them, nothing first and all of it last: what
+ * shares neither bulb nor earth with them makes no difference.
+ */
+export function companiesOf(vehicle: Vehicle): readonly Company[] {
+  let companies = remembered.get(vehicle);
+  if (!companies) {
+    companies = findCompanies(vehicle);
+    remembered.set(vehicle, companies);
+  }
+  return companies;
+}
+
+const remembered = new WeakMap<Vehicle, readonly Company[]>();
+
+function findCompanies(vehicle: Vehicle): readonly Company[] {
+  const turnIds = turnCircuits(vehicle).map((circuit) => circuit.id);
+  const near = coupledCircuits(vehicle, turnIds, { earths: true });
+  const others = vehicle.circuits.filter((circuit) => near.has(circuit.id));
+  const bears = (company: Company) => others.some((circuit) => isOn(circuit, company));
+  const lights = bears({ lights: true, brake: false });
+  const brake = bears({ lights: false, brake: true });
+  return [
+    ALONE,
+    ...(lights ? [{ lights: true, brake: false }] : []),
+    ...(brake ? [{ lights: false, brake: true }] : []),
+    ...(lights && brake ? [{ lights: true, brake: true }] : []),
+  ];
+}
+
+function isOn(circuit: Circuit, company: Company): boolean {
+  const on = { ...CONTROLS_OFF, ...company };
+  return wanted(circuit, on) || stopsThroughTurn(circuit, on);
 }

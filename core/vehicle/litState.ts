@@ -1,12 +1,19 @@
 import type { Side } from '../model/vehicle/lamp.ts';
 
-/** One steady lit moment of the turn circuits. */
-export interface LitState {
+/** What else is on while the turn lamps are lit. */
+export interface Company {
+  /** the parking lights */
+  lights: boolean;
+  brake: boolean;
+}
+
+export const ALONE: Company = { lights: false, brake: false };
+
+/** One steady lit moment of the turn circuits. Where nothing is said of lights and brake they are off. */
+export interface LitState extends Partial<Company> {
   /** battery EMF, V */
   emfVolts: number;
   sides: readonly Side[];
-  /** whether the parking lights are on too */
-  lights?: boolean;
   /** by how much every load resistor is off its printed ohms; 1 where left out */
   resistorFactor?: number;
   /** a lamp whose bulb is taken out */

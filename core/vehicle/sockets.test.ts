@@ -78,7 +78,10 @@ describe('a twin-level LED', () => {
     const shelf = DEMO_SHELF.map((part) => (part.id === unknown.id ? unknown : part));
     const job = withFront('led-godwit-3r');
     const range = (of: readonly Part[]) => {
-      const { amps } = new TurnJudge(job, of, 'leds').circuitAt(firstTurn(job.vehicle), 12.6, true);
+      const { amps } = new TurnJudge(job, of, 'leds').circuitAt(firstTurn(job.vehicle), 12.6, {
+        lights: true,
+        brake: false,
+      });
       return amps.high - amps.low;
     };
     expect(range(DEMO_SHELF)).toBe(0);

@@ -1,10 +1,10 @@
 import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import { wireOhms } from '../circuit/wire.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { lampById, lampIdsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';
-import { LitNetwork, litCircuits } from './litNetwork.ts';
-import type { LitState } from './litState.ts';
+import { companiesOf, LitNetwork } from './litNetwork.ts';
+import type { Company, LitState } from './litState.ts';
 import { ELEMENTS, NODES } from './places.ts';
 
 /** Currents of the turn circuits in one steady lit moment. */
@@ -37,15 +37,14 @@ const MOST_REMEMBERED = 600;
 export class TurnNetwork {
   private readonly networks = new Map<string, LitNetwork>();
   private readonly worked = new Map<string, TurnCurrents>();
-  /** whether turn lamps hang together with circuits that the light switch feeds */
-  readonly lightsMatter: boolean;
+  /** what may be on beside the turn lamps and bears on them: nothing first, all of it last */
+  readonly companies: readonly Company[];
 
   constructor(
     readonly vehicle: Vehicle,
     readonly fitment: Fitment,
   ) {
-    const turnIds = turnCircuits(vehicle).map((circuit) => circuit.id);
-    this.lightsMatter = litCircuits(vehicle, turnIds, true).size > turnIds.length;
+    this.companies = companiesOf(vehicle);
   }
 
   /** @throws RangeError when the vehicle has no such lamp */
@@ -61,8 +60,8 @@ export class TurnNetwork {
    */
   solve(state: LitState): TurnCurrents {
     if (state.trial) return this.work(state);
-    const { emfVolts, sides, lights = false, resistorFactor = 1, without = '' } = state;
-    const key = `${emfVolts} ${sides.join()} ${lights} ${resistorFactor} ${without}`;
+    const { emfVolts, sides, lights = false, brake = false, resistorFactor = 1, without = '' } = state;
+    const key = `${emfVolts} ${sides.join()} ${lights} ${brake} ${resistorFactor} ${without}`;
     let currents = this.worked.get(key);
     if (!currents) {
       currents = this.work(state);
@@ -106,11 +105,16 @@ export class TurnNetwork {
     };
   }
 
-  private networkFor({ sides, lights = false }: LitState): LitNetwork {
-    const key = `${sides.join()} ${lights}`;
+  /** Whether the parking lights bear on the turn lamps. */
+  get lightsMatter(): boolean {
+    return this.companies.some((company) => company.lights);
+  }
+
+  private networkFor({ sides, lights = false, brake = false }: LitState): LitNetwork {
+    const key = `${sides.join()} ${lights} ${brake}`;
     let network = this.networks.get(key);
     if (!network) {
-      network = new LitNetwork(this.vehicle, this.fitment, { sides, lights });
+      network = new LitNetwork(this.vehicle, this.fitment, { sides, lights, brake });
       this.networks.set(key, network);
     }
     return network;
@@ -123,7 +127,8 @@ export class TurnNetwork {
   private resistorAmps(circuit: SolvedCircuit, lampId: string): number {
     const fitted = this.fitment.resistors.filter((network) => network.lampId === lampId);
     return fitted.reduce(
-      (sum, _, index) => sum + circuit.amps(ELEMENTS.resistor(lampId, index)),
+      (sum, { input = 'main' }, index) =>
+        input === 'main' ? sum + circuit.amps(ELEMENTS.resistor(lampId, index)) : sum,
       circuit.amps(ELEMENTS.trialAtLamp(lampId)),
     );
   }

@@ -217,7 +217,8 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
     .filter((network) => network.lampId === lamp.id)
     .forEach((network, index) => {
       const ohms = networkOhms(network, options.resistorFactor);
-      elements.push(resistor(ELEMENTS.resistor(lamp.id, index), main, earth, ohms));
+      const feed = NODES.feed(lamp.id, network.input ?? 'main');
+      elements.push(resistor(ELEMENTS.resistor(lamp.id, index), feed, earth, ohms));
     });
   if (options.trials && mains.some((circuit) => circuit.kind === 'turn'))
     elements.push(resistor(ELEMENTS.trialAtLamp(lamp.id), main, earth, OPEN_OHMS));

@@ -4,6 +4,7 @@ import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job, LoadResistorCure } from '../model/job.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
+import { ALONE, type Company } from '../vehicle/litState.ts';
 import { pointState, TurnJudge } from './judge.ts';
 import { worstState } from './states.ts';
 import type { CircuitVerdict, HazardVerdict, TurnVerdict } from './verdict.ts';
@@ -177,25 +178,26 @@ it('the worst of several states is the one that matters most', () => {
 describe('vehicles whose turn lamps hang together with their lights', () => {
   const trailer = demoJob('exhibition-trailer');
 
-  it('lights only ever take from the turn feed, whatever is fitted', () => {
+  it('lights and brake only ever take from the turn feed, whatever is fitted', () => {
     for (const job of [trailer, demoJob('gritter-4')]) {
       for (const stage of ['stock', 'leds', 'cured'] as const) {
         const judge = new TurnJudge(job, DEMO_SHELF, stage);
         for (const circuit of turnCircuits(job.vehicle)) {
           for (const share of [11.8, 12.6, 14.4]) {
             const volts = share * (job.vehicle.systemVolts / 12);
-            const amps = (lights: boolean) => judge.circuitAt(circuit, volts, lights).amps.nominal;
-            expect(amps(true)).toBeLessThanOrEqual(amps(false) * (1 + 1e-6));
+            const amps = (company: Company) => judge.circuitAt(circuit, volts, company).amps.nominal;
+            for (const company of judge.network.companies)
+              expect(amps(company)).toBeLessThanOrEqual(amps(ALONE) * (1 + 1e-6));
           }
         }
       }
     }
   });
 
-  it('holds with its stock bulbs in every state, lights on too', () => {
+  it('holds with its stock bulbs in every state, lights and brake on too', () => {
     const verdict = judged(trailer, 'stock');
     expect(verdict.state).toBe('holds');
-    expect(leftOf(verdict).points.every((point) => point.lights)).toBe(true);
+    expect(leftOf(verdict).points.every((point) => point.company.lights && point.company.brake)).toBe(true);
   });
 
   it('says when it is the lights alone that take it under the band', () => {

@@ -8,6 +8,7 @@ import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
 import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
+import { ALONE, type Company } from '../vehicle/litState.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 import { type LearnedBands, learnedBands } from './learned.ts';
 import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
@@ -65,10 +66,10 @@ export class TurnJudge {
   }
 
   /** One side at one supply voltage. */
-  circuitAt(circuit: TurnCircuit, emfVolts: number, lights = false): PointVerdict {
+  circuitAt(circuit: TurnCircuit, emfVolts: number, company = ALONE): PointVerdict {
     return united([
-      this.pointAt([circuit.side], circuit, emfVolts, lights),
-      ...this.others.map((other) => other.circuitAt(circuit, emfVolts, lights)),
+      this.pointAt([circuit.side], circuit, emfVolts, company),
+      ...this.others.map((other) => other.circuitAt(circuit, emfVolts, company)),
     ]);
   }
 
@@ -76,18 +77,18 @@ export class TurnJudge {
    * Both sides together at one supply voltage: a relay sees the sum, against the band of the side that asks for
    * more; a controller sees each output by itself, and the weaker side decides.
    */
-  hazardAt(emfVolts: number, lights = false): PointVerdict {
+  hazardAt(emfVolts: number, company = ALONE): PointVerdict {
     return united([
-      this.knownHazardAt(emfVolts, lights),
-      ...this.others.map((other) => other.hazardAt(emfVolts, lights)),
+      this.knownHazardAt(emfVolts, company),
+      ...this.others.map((other) => other.hazardAt(emfVolts, company)),
     ]);
   }
 
-  private knownHazardAt(emfVolts: number, lights: boolean): PointVerdict {
+  private knownHazardAt(emfVolts: number, company: Company): PointVerdict {
     const circuits = turnCircuits(this.job.vehicle);
     const sides = circuits.map((circuit) => circuit.side);
     if (this.flasher.kind === 'controller') {
-      const points = circuits.map((circuit) => this.pointAt(sides, circuit, emfVolts, lights, true));
+      const points = circuits.map((circuit) => this.pointAt(sides, circuit, emfVolts, company, true));
       return points.reduce((weak, each) =>
         each.amps.low / each.band.highAmps < weak.amps.low / weak.band.highAmps ? each : weak,
       );
@@ -95,7 +96,7 @@ export class TurnJudge {
     const demanding = circuits.reduce((chosen, circuit) =>
       this.bandAt(circuit, emfVolts).highAmps > this.bandAt(chosen, emfVolts).highAmps ? circuit : chosen,
     );
-    return this.pointAt(sides, demanding, emfVolts, lights);
+    return this.pointAt(sides, demanding, emfVolts, company);
   }
 
   /** Both sides, hazard, and every limit, over all working points. */
@@ -112,7 +113,7 @@ export class TurnJudge {
 
   /** One side over all working points. */
   sideVerdict(circuit: TurnCircuit): CircuitVerdict {
-    const points = this.overPoints((volts, lights) => this.circuitAt(circuit, volts, lights));
+    const points = this.overPoints((volts, company) => this.circuitAt(circuit, volts, company));
     const lampIds = lampIdsOf(circuit);
     const networks = this.network.fitment.resistors.filter((each) => lampIds.includes(each.lampId));
     const limits = [
@@ -135,7 +136,7 @@ export class TurnJudge {
   }
 
   private hazardVerdict(): HazardVerdict {
-    const points = this.overPoints((volts, lights) => this.hazardAt(volts, lights));
+    const points = this.overPoints((volts, company) => this.hazardAt(volts, company));
     const sides = turnCircuits(this.job.vehicle).map((circuit) => circuit.side);
     const litAmps = this.litAmps(sides, points);
     const limits = supplyLimits(
@@ -182,23 +183,24 @@ export class TurnJudge {
   }
 
   /**
-   * Every working point; and where the turn lamps hang together with the lights, with those on too. Lights only ever
-   * take from the turn feed: what holds with them on holds with them off, and what falls short without them falls
-   * short with them, so that only what lies between is asked twice.
+   * Every working point; and where the turn lamps hang together with lights or brake, with those on too. They only
+   * ever take from the turn feed: what holds with all of them on holds without, and what falls short without them
+   * falls short with them, so that only what lies between is asked for each.
    */
-  private overPoints(judge: (volts: number, lights: boolean) => PointVerdict): JudgedPoint[] {
-    const { lightsMatter } = this.network;
+  private overPoints(judge: (volts: number, company: Company) => PointVerdict): JudgedPoint[] {
+    const { companies } = this.network;
+    const all = companies.at(-1) ?? ALONE;
     let short = false;
     return workingPoints(this.job.vehicle.systemVolts).flatMap((point) => {
-      const at = (lights: boolean): JudgedPoint => ({ point, ...judge(point.volts, lights) });
-      if (!lightsMatter) return [at(false)];
+      const at = (company: Company): JudgedPoint => ({ point, ...judge(point.volts, company) });
+      if (companies.length === 1) return [at(all)];
       if (!short) {
-        const on = at(true);
+        const on = at(all);
         if (on.state === 'holds') return [on];
       }
-      const off = at(false);
+      const off = at(ALONE);
       short = off.state === 'falls-short';
-      return short ? [off] : [off, at(true)];
+      return short ? [off] : [off, ...companies.slice(1).map(at)];
     });
   }
 
@@ -218,11 +220,11 @@ export class TurnJudge {
     sides: readonly Side[],
     bandOf: TurnCircuit,
     emfVolts: number,
-    lights: boolean,
+    company: Company,
     alone = false,
   ): PointVerdict {
     const seen = (resistorFactor: number, network = this.network) => {
-      const solved = network.solve({ emfVolts, sides, resistorFactor, lights });
+      const solved = network.solve({ emfVolts, sides, resistorFactor, ...company });
       return alone ? ampsOf(solved, lampIdsOf(bandOf)) : solved.watchedAmps;
     };
     const nominal = seen(1);
@@ -236,7 +238,7 @@ export class TurnJudge {
             high: Math.max(...all.map((network) => seen(1 - this.tolerance, network))),
           };
     const band = this.bandAt(bandOf, emfVolts);
-    return { volts: emfVolts, lights, band, amps, state: pointState(amps, band) };
+    return { volts: emfVolts, company, band, amps, state: pointState(amps, band) };
   }
 }
 

@@ -4,6 +4,7 @@ import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
 import { healthyStock } from '../vehicle/fitment.ts';
+import type { Company } from '../vehicle/litState.ts';
 import { type TurnCurrents, TurnNetwork } from '../vehicle/turnNetwork.ts';
 
 /** Between these currents the watcher's threshold must lie, A. */
@@ -19,8 +20,8 @@ export interface OutageBand {
 /**
  * The band a watcher's threshold can be in, at one supply voltage. A maker sets it so that the loss of ANY one
  * main lamp is called; the loss of the smallest leaves the most current, so that sets the lower edge. And it must
- * be right in every state the healthy vehicle can be in: with the lights on too where they share an earth or a bulb
- * with the turn lamps, and in hazard where each side has an output of its own.
+ * be right in every state the healthy vehicle can be in: with lights and brake on too where those share an earth or a
+ * bulb with the turn lamps, and in hazard where each side has an output of its own.
  *
  * @param healthy the vehicle with its stock bulbs, none dead: a faulted one would give a false band
  * @throws RangeError when the circuit has no main lamp
@@ -28,9 +29,9 @@ export interface OutageBand {
 export function outageBand(healthy: TurnNetwork, circuit: TurnCircuit, emfVolts: number): OutageBand {
   const mains = lampIdsOf(circuit).filter((id) => healthy.lamp(id).role === 'main');
   const band = { lowAmps: Number.NEGATIVE_INFINITY, highAmps: Number.POSITIVE_INFINITY, missingLampId: '' };
-  for (const { sides, lights } of healthyStates(healthy, circuit)) {
+  for (const { sides, company } of healthyStates(healthy, circuit)) {
     const seen = (without?: string) => {
-      const state = { emfVolts, sides, lights, ...(without === undefined ? {} : { without }) };
+      const state = { emfVolts, sides, ...company, ...(without === undefined ? {} : { without }) };
       const solved = healthy.solve(state);
       return sides.length > 1 ? ampsOf(solved, lampIdsOf(circuit)) : solved.watchedAmps;
     };
@@ -51,13 +52,12 @@ export function outageBand(healthy: TurnNetwork, circuit: TurnCircuit, emfVolts:
   return band;
 }
 
-function healthyStates(healthy: TurnNetwork, circuit: TurnCircuit): { sides: Side[]; lights: boolean }[] {
+function healthyStates(healthy: TurnNetwork, circuit: TurnCircuit): { sides: Side[]; company: Company }[] {
   const { flasher } = healthy.fitment;
   const turns = turnCircuits(healthy.vehicle).map((each) => each.side);
   const sides =
     flasher.kind === 'controller' && turns.length > 1 ? [[circuit.side], turns] : [[circuit.side]];
-  const lights = healthy.lightsMatter ? [false, true] : [false];
-  return sides.flatMap((each) => lights.map((on) => ({ sides: each, lights: on })));
+  return sides.flatMap((each) => healthy.companies.map((company) => ({ sides: each, company })));
 }
 
 /** Current of some lamps and their resistors, A. */

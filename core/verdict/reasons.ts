@@ -1,6 +1,7 @@
 import { flasherWords } from '../flashers/flasher.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import { amps, volts, voltsList } from '../quantities/format.ts';
+import type { Company } from '../vehicle/litState.ts';
 import type { LimitCheck } from './limits.ts';
 import type { VerdictState } from './states.ts';
 import type { JudgedPoint } from './verdict.ts';
@@ -50,8 +51,8 @@ function againstBand(
   const trip = watches
     ? `${name} trips somewhere from ${amps(band.lowAmps)} to ${amps(band.highAmps)}`
     : `${name} starts from ${amps(band.highAmps)}`;
-  const lights = worst.lights ? ' with the lights on' : '';
-  const at = `at ${volts(worst.volts)}${lights} (${worst.point.label})`;
+  const beside = companyWords(worst.company);
+  const at = `at ${volts(worst.volts)}${beside} (${worst.point.label})`;
   const short = points.filter((each) => each.state === 'falls-short');
   const open = points.filter((each) => each.state === 'either-way');
   const settled = points.filter((each) => each.state === 'holds');
@@ -68,14 +69,27 @@ function againstBand(
   const enough = watches
     ? `${name} trips no higher than ${amps(band.highAmps)}`
     : `${name} does not watch, and starts from ${amps(band.highAmps)}`;
-  return `${subject} draw ${range(worst)} at the worst point, ${volts(worst.volts)}${lights} (${worst.point.label}); ${enough}.`;
+  return `${subject} draw ${range(worst)} at the worst point, ${volts(worst.volts)}${beside} (${worst.point.label}); ${enough}.`;
 }
 
-/** The classic: right with lights off, wrong with them on, since the tail feed lights the same string. */
+/** ` with lights and brake on`, or nothing. */
+export function companyWords({ lights, brake }: Company): string {
+  if (lights && brake) return ' with lights and brake on';
+  return lights ? ' with the lights on' : brake ? ' with the brake on' : '';
+}
+
+/**
+ * The classic: right with lights off, wrong with them on, since the tail feed lights the same string. Or the same of
+ * the brake, through an earth they share.
+ */
 function onlyWithLights(points: readonly JudgedPoint[]): string {
   const wrong = points.filter((each) => each.state !== 'holds');
-  if (wrong.length === 0 || wrong.some((each) => !each.lights)) return '';
-  return ' Only with the parking lights on: the tail feed then lights the LED’s string, and the turn feed draws less.';
+  if (wrong.length === 0) return '';
+  if (wrong.every((each) => each.company.lights))
+    return ' Only with the parking lights on: the tail feed then lights the LED’s string, and the turn feed draws less.';
+  if (wrong.every((each) => each.company.brake))
+    return ' Only with the brake on: its current lifts the earth they share, and the turn feed draws less.';
+  return '';
 }
 
 function list(points: readonly JudgedPoint[]): string {

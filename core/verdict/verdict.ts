@@ -1,4 +1,5 @@
 import type { Side } from '../model/vehicle/lamp.ts';
+import type { Company } from '../vehicle/litState.ts';
 import type { LimitCheck } from './limits.ts';
 import type { OutageBand } from './outageBand.ts';
 import type { VerdictState } from './states.ts';
@@ -14,8 +15,8 @@ export interface CurrentRange {
 
 export interface PointVerdict {
   volts: number;
-  /** whether the parking lights are on too */
-  lights: boolean;
+  /** what else is on */
+  company: Company;
   band: OutageBand;
   amps: CurrentRange;
   state: VerdictState;

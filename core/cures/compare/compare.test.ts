@@ -2,19 +2,16 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { demoJob, firstTurn } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import type { Job } from '../../model/job.ts';
+import type { LedPart } from '../../model/part.ts';
 import { lampById } from '../../model/vehicle/vehicle.ts';
 import { TurnJudge } from '../../verdict/judge.ts';
-import { planResistors } from '../loadResistor/plan.ts';
-import { type CureReport, tryCures } from './evaluate.ts';
-import { turnOptions, withCure } from './options.ts';
+import { compareTurnCures } from './compare.ts';
+import type { CureReport } from './evaluate.ts';
 import { bestInWords, type DEFAULT_WEIGHTS, rankCures } from './rank.ts';
+import { withCure } from './withCure.ts';
 
 function tried(job: Job): CureReport[] {
-  return tryCures(
-    job,
-    DEMO_SHELF,
-    turnOptions(job, DEMO_SHELF, planResistors(job, DEMO_SHELF, firstTurn(job.vehicle))),
-  );
+  return compareTurnCures(job, DEMO_SHELF, firstTurn(job.vehicle));
 }
 const of = (reports: readonly CureReport[], id: string): CureReport => {
   const report = reports.find((each) => each.option.id === id);
@@ -89,7 +86,7 @@ describe('the moped: a relay that does not watch, and two diodes', () => {
     const cured = of(reports, 'relay-relay-dipper-2-diodes');
     expect(cured.state).toBe('holds');
     expect(cured.litAmps).toBeLessThan(3);
-    expect(bestInWords(rankCures(reports))).toMatch(/DIPPER-2 and two diodes/);
+    expect(bestInWords(rankCures(reports))).toMatch(/DIPPER-2, LED flasher relay, and two diodes/);
   });
 });
 
@@ -98,6 +95,125 @@ describe('the trailer', () => {
     const reports = tried(demoJob('exhibition-trailer'));
     expect(reports.some((each) => each.option.kinds.includes('filament'))).toBe(false);
     expect(reports.filter((each) => each.state === 'holds').length).toBeGreaterThan(1);
+  });
+});
+
+describe('different cures at the two ends', () => {
+  it('filaments at one end leave it open; with one resistor a side at the other they hold, at half the heat', () => {
+    const reports = tried(demoJob('gritter-4'));
+    expect(of(reports, 'filament-front').state).toBe('either-way');
+    const both = of(reports, 'filament-front+resistors-rear');
+    expect(both).toMatchObject({ state: 'holds', unconverted: 2 });
+    expect(both.option.kinds).toEqual(['filament', 'load-resistor']);
+    expect(both.heatWatts).toBeLessThan(0.6 * of(reports, 'resistors').heatWatts);
+    const at = Object.values(both.option.change?.cures ?? {}).flatMap((cure) =>
+      cure.networks.map((network) => lampById(demoJob('gritter-4').vehicle, network.lampId).end),
+    );
+    expect(new Set(at)).toEqual(new Set(['rear']));
+  });
+
+  it('who minds a mixed look gets every lamp converted', () => {
+    const reports = tried(demoJob('gritter-4'));
+    const none = { warning: 0, heat: 0, cuts: 0, whole: 0, time: 0, price: 0 };
+    expect(rankCures(reports, { ...none, whole: 5 })[0]?.report.unconverted).toBe(0);
+    expect(rankCures(reports, { ...none, price: 5 })[0]?.report.option.id).toMatch(/^filament/);
+  });
+
+  it('are not offered where something does it without wire cut and without heat', () => {
+    for (const id of ['library-route-3', 'dial-a-ride-2'])
+      expect(tried(demoJob(id)).some((report) => report.option.id.includes('+'))).toBe(false);
+  });
+});
+
+describe('plug-in harnesses', () => {
+  it('hold on the library van without a joint, dearer and as hot as tapped resistors', () => {
+    const reports = tried(demoJob('library-route-3'));
+    const harness = of(reports, 'harness');
+    const tapped = of(reports, 'resistors');
+    expect(harness).toMatchObject({ state: 'holds', warning: 'lost', cuts: 0, reversible: true });
+    expect(harness.price).toBeGreaterThan(tapped.price);
+    expect(harness.heatWatts).toBeCloseTo(tapped.heatWatts, 6);
+  });
+
+  it('do not suit the trailer’s CK sockets, and heat the gritter’s 24 V to more than they bear', () => {
+    expect(of(tried(demoJob('exhibition-trailer')), 'harness').option.refused).toMatch(
+      /standard wiring, and CK is the wiring of upper rear left/,
+    );
+    const gritter = of(tried(demoJob('gritter-4')), 'harness');
+    expect(gritter.state).toBe('too-much');
+    expect(gritter.reason).toMatch(/28.8 V|°C/);
+  });
+
+  it('that load the tail feed too say so, and are heated by it all night', () => {
+    const job = structuredClone(demoJob('exhibition-trailer'));
+    for (const lamp of job.vehicle.lamps) if (lamp.socketWiring === 'ck') lamp.socketWiring = 'standard';
+    for (const [id, part] of Object.entries(job.chosen)) if (part === null) delete job.chosen[id];
+    const report = of(tried(job), 'harness');
+    const dim = Object.values(report.option.change?.cures ?? {}).flatMap((cure) =>
+      cure.networks.filter((network) => network.input === 'dim'),
+    );
+    expect(dim.length).toBeGreaterThan(0);
+    expect(report.cautions.join(' ')).toMatch(/loads its tail feed too.*as long as the lights are on/);
+  });
+});
+
+describe('a sequential lamp', () => {
+  const swept = (id: string): Job => {
+    const job = structuredClone(demoJob(id));
+    for (const lampId of ['rear-left', 'rear-right']) job.chosen[lampId] = SEQUENTIAL.id;
+    return job;
+  };
+  const rear = DEMO_SHELF.find(
+    (part): part is LedPart => part.id === demoJob('library-route-3').chosen['rear-left'],
+  );
+  if (!rear) throw new Error('the van has no rear LED');
+  const SEQUENTIAL: LedPart = { ...rear, id: 'led-sequential', sweep: { seconds: 0.4, segments: 6 } };
+
+  it('behind a fast flasher is caught, and one whose relay can be slowed gets a slower one', () => {
+    const job = swept('library-route-3');
+    const reports = compareTurnCures(job, [...DEMO_SHELF, SEQUENTIAL], firstTurn(job.vehicle));
+    expect(of(reports, 'nothing').reason).toMatch(/At 176 a minute rear left.*its sweep needs 400 ms/);
+    // 85 a minute, half of it lit: 353 ms.
+    const fixed = of(reports, 'relay-relay-dipper-3');
+    expect(fixed.state).toBe('falls-short');
+    expect(fixed.reason).toMatch(/is lit for 353 ms.*never finishes/);
+    const slowed = of(reports, 'relay-relay-dipper-2');
+    expect(slowed.state).toBe('holds');
+    expect(slowed.option.name).toMatch(/set to 75 a minute/);
+  });
+});
+
+describe('the combinations that break', () => {
+  it('are told one by one: alone it holds, with the lights on it does not', () => {
+    const reports = tried(demoJob('gritter-4'));
+    const situation = (id: string, which: string) =>
+      of(reports, id).situations.find((each) => each.id === which);
+    expect(situation('resistors', 'lights')?.state).toBe('holds');
+    expect(situation('nothing', 'engine-off')?.state).toBe('falls-short');
+    expect(situation('resistors', 'hazard')?.text).toMatch(/A lit$/);
+    expect(situation('resistors', 'cold-start')?.text).toMatch(/no more inrush/);
+  });
+
+  it('a cold start with capacitors is played, and one that an output cannot feed is too much', () => {
+    const job = structuredClone(demoJob('dial-a-ride-2'));
+    const played = of(tried(job), 'decoder-decoder-otter-d').situations.at(-1);
+    expect(played?.text).toMatch(/capacitors take up to [\d.]+ A for an instant/);
+    const shelf = DEMO_SHELF.map((part) =>
+      part.kind === 'decoder' ? { ...part, capacitorFarads: 0.6 } : part,
+    );
+    const report = of(compareTurnCures(job, shelf, firstTurn(job.vehicle)), 'decoder-decoder-otter-d');
+    expect(report.situations.at(-1)).toMatchObject({ state: 'too-much' });
+    expect(report.reason).toMatch(/From cold the capacitors still take/);
+  });
+});
+
+describe('a load inside the bulb', () => {
+  it('is heated too: half an hour of hazard is told, a vehicle without hazard is not blamed for it', () => {
+    const van = of(tried(demoJob('library-route-3')), 'built-in');
+    expect(van.hottestLed).toBeGreaterThan(105);
+    expect(van.cautions.join(' ')).toMatch(/thirty minutes of hazard.*estimate/);
+    const moped = of(tried(demoJob('courier-moped-7')), 'built-in');
+    expect(moped.cautions.join(' ')).not.toMatch(/hazard/);
   });
 });
 
@@ -166,7 +282,9 @@ describe('ranking', () => {
       })),
     ];
     const first = (weights: typeof DEFAULT_WEIGHTS) => rankCures(twin, weights)[0]?.report.option.id;
-    expect(first({ warning: 0, heat: 10, cuts: 0, time: 0, price: 0 })).toBe('cool');
-    expect(first({ warning: 0, heat: 0, cuts: 10, time: 0, price: 0 })).toBe('resistors');
+    expect(first({ warning: 0, heat: 10, cuts: 0, whole: 0, time: 0, price: 0 })).toBe('cool');
+    const fewest = Math.min(...reports.map((each) => each.cuts));
+    const chosen = first({ warning: 0, heat: 0, cuts: 10, whole: 0, time: 0, price: 0 });
+    expect(reports.find((each) => each.option.id === chosen)?.cuts).toBe(fewest);
   });
 });

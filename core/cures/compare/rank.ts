@@ -2,7 +2,7 @@ import { inARow } from '../../quantities/format.ts';
 import type { CureReport } from './evaluate.ts';
 
 /** What somebody may care about in a cure. */
-export const CRITERIA = ['warning', 'heat', 'cuts', 'time', 'price'] as const;
+export const CRITERIA = ['warning', 'heat', 'cuts', 'whole', 'time', 'price'] as const;
 export type Criterion = (typeof CRITERIA)[number];
 export type Weights = Readonly<Record<Criterion, number>>;
 
@@ -10,6 +10,7 @@ export const CRITERION_WORDS: Record<Criterion, string> = {
   warning: 'keeps the failure warning',
   heat: 'wastes little heat',
   cuts: 'cuts little wire',
+  whole: 'converts every lamp',
   time: 'is soon done',
   price: 'costs little',
 };
@@ -18,7 +19,7 @@ export const CRITERION_WORDS: Record<Criterion, string> = {
  * The trade's default: whatever leaves the failure warning working, wastes least heat and cuts least wire, within
  * access (common practice). Everybody may weigh otherwise.
  */
-export const DEFAULT_WEIGHTS: Weights = { warning: 5, heat: 4, cuts: 4, time: 2, price: 1 };
+export const DEFAULT_WEIGHTS: Weights = { warning: 5, heat: 4, cuts: 4, whole: 3, time: 2, price: 1 };
 
 export interface RankedCure {
   report: CureReport;
@@ -36,13 +37,14 @@ function costs(report: CureReport): Record<Criterion, number> {
     warning: { kept: 0, partly: 1, lost: 2 }[report.warning],
     heat: report.heatWatts,
     cuts: report.cuts,
+    whole: report.unconverted,
     time: (report.minutes[0] + report.minutes[1]) / 2,
     price: report.price + report.unpriced * 5,
   };
 }
 
 /** At this cost a mark has fallen to about a third: what an installer begins to mind. */
-const MINDED: Record<Criterion, number> = { warning: 1, heat: 40, cuts: 6, time: 60, price: 40 };
+const MINDED: Record<Criterion, number> = { warning: 1, heat: 40, cuts: 6, whole: 2, time: 60, price: 40 };
 
 /**
  * The cures in the order of the weights: those that work first, then those that could go either way, then the rest.
@@ -92,13 +94,14 @@ export function bestInWords(ranked: readonly RankedCure[]): string {
     return best.report.state === 'either-way'
       ? `Nothing here holds for certain; ${best.report.option.name} could go either way.`
       : 'Nothing tried here contents this vehicle: accept it as unresolved, or look for a cure the shelf does not hold.';
-  const { option, warning, heatWatts, cuts } = best.report;
+  const { option, warning, heatWatts, cuts, unconverted } = best.report;
   if (option.kinds.includes('nothing'))
     return 'No cure is needed: the LEDs alone hold at every supply, lights off and on.';
   const good = CRITERIA.filter((each) => best.marks[each] > 0.66).map((each) => CRITERION_WORDS[each]);
   const prices = [
     ...(warning === 'lost' ? ['the failure warning is lost'] : []),
     ...(warning === 'partly' ? ['a dead LED beside a filament may go unnoticed'] : []),
+    ...(unconverted > 0 ? [`${unconverted} lamps stay filament, a mixed look`] : []),
     ...(heatWatts > 1 ? [`${Math.round(heatWatts)} W of heat while lit`] : []),
     ...(cuts > 0 ? [`${cuts} joints in the loom`] : []),
   ];

@@ -4,8 +4,8 @@ import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
 import type { LitState } from '../../vehicle/litState.ts';
 import { leadOhms, type TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { litAmpsAllowed } from '../../verdict/limits.ts';
-import { flasherBand, type OutageBand, outageBand } from '../../verdict/outageBand.ts';
-import { type WorkingPoint, workingPoints } from '../../verdict/workingPoints.ts';
+import { flasherBand, type OutageBand } from '../../verdict/outageBand.ts';
+import { chargingVolts, type WorkingPoint, workingPoints } from '../../verdict/workingPoints.ts';
 
 /** The boundary at one working point: the most ohms that still hold there. */
 export interface NeedAtPoint {
@@ -45,22 +45,19 @@ const LEAST_OHMS = 0.01;
  * fuse and relay allow in hazard with the same resistors on both sides.
  *
  * The upper limit is taken at the lamp with the longest lead and the lower one at the head of the side,
- * so that any spread of the resistors over the lamps keeps both.
+ * so that any spread of the resistors over the lamps keeps both. With lights and brake on too where those
+ * bear on the turn lamps: they only ever take from the turn feed.
  *
  * @param fitted the vehicle with its LEDs and no resistors
- * @param healthy the vehicle with all its stock bulbs
- * @param learned the band as narrowed by what was seen on the vehicle, where anything was
+ * @param bands of the vehicle with all its stock bulbs, narrowed by what was seen on it where anything was
  */
 export function ohmsInterval(
   fitted: TurnNetwork,
-  healthy: TurnNetwork,
+  bands: { at(circuit: TurnCircuit, emfVolts: number): OutageBand },
   circuit: TurnCircuit,
-  learned?: { at(circuit: TurnCircuit, emfVolts: number): OutageBand } | null,
 ): OhmsInterval {
   const bandAt = (emfVolts: number) =>
-    flasherBand(fitted.fitment.flasher, circuit) ??
-    learned?.at(circuit, emfVolts) ??
-    outageBand(healthy, circuit, emfVolts);
+    flasherBand(fitted.fitment.flasher, circuit) ?? bands.at(circuit, emfVolts);
   const needs = workingPoints(fitted.vehicle.systemVolts).map((point) =>
     needAt(fitted, bandAt(point.volts).highAmps, circuit, point),
   );
@@ -75,7 +72,7 @@ function needAt(
   point: WorkingPoint,
 ): NeedAtPoint {
   const emfVolts = point.volts;
-  const sides = [circuit.side];
+  const state = { emfVolts, sides: [circuit.side], ...fitted.companies.at(-1) };
   const { flasher } = fitted.fitment;
   const watchesRepeaters = flasher.kind !== 'watching-relay' || flasher.watchesRepeaters === true;
   const farthest = lampIdsOf(circuit)
@@ -83,9 +80,8 @@ function needAt(
     // A resistor at an unwatched repeater would do nothing for the watcher.
     .filter((lamp) => lamp.role === 'main' || watchesRepeaters)
     .reduce((far, lamp) => (leadOhms(lamp) > leadOhms(far) ? lamp : far));
-  const solve = (ohms: number) =>
-    fitted.solve({ emfVolts, sides, trial: { ohms, at: { lampId: farthest.id } } });
-  const bare = fitted.solve({ emfVolts, sides });
+  const solve = (ohms: number) => fitted.solve({ ...state, trial: { ohms, at: { lampId: farthest.id } } });
+  const bare = fitted.solve(state);
   // Two solutions of the same circuit agree to about a millionth.
   if (bare.watchedAmps >= needAmps * (1 - 1e-5)) {
     return {
@@ -98,13 +94,13 @@ function needAt(
     };
   }
   const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps);
-  const state = solve(maxOhms);
-  const lamp = state.lamps.find((each) => each.lampId === farthest.id);
+  const loaded = solve(maxOhms);
+  const lamp = loaded.lamps.find((each) => each.lampId === farthest.id);
   const resistorAmps = lamp?.resistorAmps ?? 0;
   return {
     point,
     needAmps,
-    bulbAmps: state.watchedAmps - resistorAmps,
+    bulbAmps: loaded.watchedAmps - resistorAmps,
     oweAmps: resistorAmps,
     lampVolts: lamp?.volts ?? emfVolts,
     maxOhms,
@@ -118,13 +114,12 @@ function lowerLimit(fitted: TurnNetwork): Pick<OhmsInterval, 'minOhms' | 'minSet
   const tightest = litAmpsAllowed(fitted.vehicle, fitted.fitment.flasher).reduce((tight, each) =>
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
-  const excess = (ohms: number) =>
-    Math.max(
-      ...workingPoints(systemVolts).map(({ volts: emfVolts }) => {
-        const state: LitState = { emfVolts, sides, trial: { ohms, at: 'side-feed' } };
-        return fitted.solve(state).totalAmps - tightest.allowedAmps;
-      }),
-    );
+  // A side with resistors draws the more the higher its supply, even where its LEDs draw a little less.
+  const emfVolts = chargingVolts(systemVolts);
+  const excess = (ohms: number) => {
+    const state: LitState = { emfVolts, sides, trial: { ohms, at: 'side-feed' } };
+    return fitted.solve(state).totalAmps - tightest.allowedAmps;
+  };
   return {
     minSetBy: tightest.kind,
     allowedAmps: tightest.allowedAmps,

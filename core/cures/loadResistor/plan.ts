@@ -1,14 +1,15 @@
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
-import { fitmentOf, healthyStock, resistorsOf } from '../../vehicle/fitment.ts';
+import type { Lamp } from '../../model/vehicle/lamp.ts';
+import { fitmentOf, resistorsOf } from '../../vehicle/fitment.ts';
 import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { learnedBands } from '../../verdict/learned.ts';
 import { healthyBands } from '../../verdict/outageBand.ts';
 import { possibilities } from '../../verdict/unknowns.ts';
 import { type ArithmeticLine, resistorArithmetic } from './arithmetic.ts';
 import { type OhmsInterval, ohmsInterval } from './interval.ts';
-import { type ResistorSearch, searchResistors } from './search.ts';
+import { type ResistorChoice, type ResistorSearch, searchResistors } from './search.ts';
 
 /** Everything the Cure stop and the command line show about resistors for one side. */
 export interface ResistorPlan {
@@ -26,21 +27,7 @@ export interface ResistorPlan {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function planResistors(job: Job, shelf: Shelf, circuit: TurnCircuit, sides = 2): ResistorPlan {
-  const fitted = new TurnNetwork(job.vehicle, fitmentOf(job, shelf, 'leds'));
-  // What is not known yet may ask for less ohms: the set must do for every possibility.
-  const intervals = possibilities(job).jobs.map((each) => {
-    const possible = { ...job, ...each };
-    return ohmsInterval(
-      new TurnNetwork(possible.vehicle, fitmentOf(possible, shelf, 'leds')),
-      new TurnNetwork(possible.vehicle, healthyStock(possible)),
-      circuit,
-      learnedBands(possible, shelf, healthyBands(possible)),
-    );
-  });
-  const tightest = intervals.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
-  const highest = intervals.reduce((most, each) => (each.minOhms > most.minOhms ? each : most));
-  const { minOhms, minSetBy, allowedAmps } = highest;
-  const interval: OhmsInterval = { ...tightest, minOhms, minSetBy, allowedAmps };
+  const { fitted, interval } = intervalFor(job, shelf, circuit);
   const search = searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides);
   const cure = job.cures[circuit.id] ?? search.choices[0]?.cure ?? null;
   return {
@@ -49,4 +36,57 @@ export function planResistors(job: Job, shelf: Shelf, circuit: TurnCircuit, side
     search,
     arithmetic: resistorArithmetic(job.vehicle, interval, cure),
   };
+}
+
+/** The best set for one side, where only that is asked for. */
+export interface BestResistors {
+  circuitId: string;
+  interval: OhmsInterval;
+  choice: ResistorChoice | null;
+  /** why there is none */
+  none: string | null;
+}
+
+/**
+ * What `planResistors` would put first. What is on the shelf ranks before what must be bought, so that the series of
+ * values to buy is searched only where the shelf has nothing.
+ *
+ * @param at the end all of it must be at; wherever it fits where left out
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function bestResistors(
+  job: Job,
+  shelf: Shelf,
+  circuit: TurnCircuit,
+  sides = 2,
+  at?: Lamp['end'],
+): BestResistors {
+  const { fitted, interval } = intervalFor(job, shelf, circuit);
+  const among = (values: 'shelf' | 'all') =>
+    searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides, { values, at });
+  const stocked = among('shelf');
+  const [first] = stocked.choices;
+  const { choices, none } = first?.onShelf ? stocked : among('all');
+  return { circuitId: circuit.id, interval, choice: choices[0] ?? null, none };
+}
+
+function intervalFor(
+  job: Job,
+  shelf: Shelf,
+  circuit: TurnCircuit,
+): { fitted: TurnNetwork; interval: OhmsInterval } {
+  const fitted = new TurnNetwork(job.vehicle, fitmentOf(job, shelf, 'leds'));
+  // What is not known yet may ask for less ohms: the set must do for every possibility.
+  const intervals = possibilities(job).jobs.map((each) => {
+    const possible = { ...job, ...each };
+    return ohmsInterval(
+      new TurnNetwork(possible.vehicle, fitmentOf(possible, shelf, 'leds')),
+      learnedBands(possible, shelf, healthyBands(possible)) ?? healthyBands(possible),
+      circuit,
+    );
+  });
+  const tightest = intervals.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
+  const highest = intervals.reduce((most, each) => (each.minOhms > most.minOhms ? each : most));
+  const { minOhms, minSetBy, allowedAmps } = highest;
+  return { fitted, interval: { ...tightest, minOhms, minSetBy, allowedAmps } };
 }

@@ -8,6 +8,7 @@ import type { ResistorPart } from '../../model/part.ts';
 import { fitmentOf, healthyStock, resistorsOf } from '../../vehicle/fitment.ts';
 import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { TurnJudge } from '../../verdict/judge.ts';
+import { healthyBands } from '../../verdict/outageBand.ts';
 import { ohmsInterval } from './interval.ts';
 import { planResistors } from './plan.ts';
 import { searchResistors } from './search.ts';
@@ -16,7 +17,8 @@ const open = demoJobs()[0] as Job;
 const left = firstTurn(open.vehicle);
 const fitted = new TurnNetwork(open.vehicle, fitmentOf(open, DEMO_SHELF, 'leds'));
 const healthy = new TurnNetwork(open.vehicle, healthyStock(open));
-const interval = ohmsInterval(fitted, healthy, left);
+const bands = healthyBands(open);
+const interval = ohmsInterval(fitted, bands, left);
 
 describe('ohmsInterval', () => {
   it('is decided with the engine off and agrees with the hand sum', () => {
@@ -34,13 +36,13 @@ describe('ohmsInterval', () => {
       ...fitted.fitment,
       flasher: { ...relayOf(open.vehicle), ratedAmps: 8 },
     });
-    const limited = ohmsInterval(weak, healthy, left);
+    const limited = ohmsInterval(weak, bands, left);
     expect(limited.minSetBy).toBe('relay');
     expect(limited.minOhms).toBeGreaterThan(interval.minOhms);
   });
 
   it('owes nothing while the stock bulbs are in', () => {
-    expect(ohmsInterval(healthy, healthy, left).maxOhms).toBe(Number.POSITIVE_INFINITY);
+    expect(ohmsInterval(healthy, bands, left).maxOhms).toBe(Number.POSITIVE_INFINITY);
   });
 });
 
@@ -121,7 +123,7 @@ describe('searchResistors', () => {
   });
 
   it('says so when no resistor is needed, none can be mounted, or none can satisfy both limits', () => {
-    const free = searchResistors(healthy, left, ohmsInterval(healthy, healthy, left), []);
+    const free = searchResistors(healthy, left, ohmsInterval(healthy, bands, left), []);
     expect(free.none).toMatch(/no resistor is needed/);
     const bare = new TurnNetwork(
       {

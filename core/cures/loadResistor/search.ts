@@ -29,7 +29,7 @@ export interface ResistorChoice {
 
 export interface ResistorSearch {
   choices: readonly ResistorChoice[];
-  /** sets of resistors looked at */
+  /** sets there are: each was looked at, or ruled out with all its like by what they add up to */
   examined: number;
   /** why there are none, when there are none */
   none: string | null;
@@ -56,6 +56,7 @@ interface Stock {
  * its own lamp); then least heat; then price; then ohms.
  *
  * @param sides how many sides get the same set, for counting stock
+ * @param within what to search less than all of: shelf values alone, lamps of one end alone
  */
 export function searchResistors(
   fitted: TurnNetwork,
@@ -63,6 +64,7 @@ export function searchResistors(
   interval: OhmsInterval,
   shelf: readonly ResistorPart[],
   sides = 2,
+  { values = 'all', at }: { values?: 'shelf' | 'all'; at?: Lamp['end'] | undefined } = {},
 ): ResistorSearch {
   if (interval.maxOhms === Number.POSITIVE_INFINITY) {
     return {
@@ -71,7 +73,7 @@ export function searchResistors(
       none: 'The bulbs now fitted clear the band by themselves: no resistor is needed.',
     };
   }
-  const mounts = mountsFor(fitted, circuit);
+  const mounts = mountsFor(fitted, circuit).filter((lamp) => at === undefined || lamp.end === at);
   if (mounts.length === 0) {
     return {
       choices: [],
@@ -80,13 +82,10 @@ export function searchResistors(
     };
   }
   const volts = chargingVolts(fitted.vehicle.systemVolts);
-  const stock = candidates(interval, shelf);
+  const stock = candidates(interval, shelf, values);
   const choices: ResistorChoice[] = [];
-  let examined = 0;
-  for (const set of multisets(stock, MOST_PIECES)) {
-    const connections = set.length === 1 ? (['parallel'] as const) : (['parallel', 'series'] as const);
-    for (const connection of connections) {
-      examined += 1;
+  for (const connection of ['parallel', 'series'] as const) {
+    for (const set of setsWithin(stock, connection, interval)) {
       const choice = choiceOf(set, connection, mounts, volts, sides, interval);
       if (choice) choices.push(choice);
     }
@@ -100,7 +99,11 @@ export function searchResistors(
       (a.price ?? Number.POSITIVE_INFINITY) - (b.price ?? Number.POSITIVE_INFINITY) ||
       b.ohms - a.ohms,
   );
-  return { choices, examined, none: choices.length === 0 ? noneReason(interval) : null };
+  return {
+    choices,
+    examined: 2 * setsThereAre(stock.length) - stock.length,
+    none: choices.length === 0 ? noneReason(interval) : null,
+  };
 }
 
 /** Converted main lamps with metal to mount on; rear first, where there is usually more room. */
@@ -116,7 +119,11 @@ function mountsFor(fitted: TurnNetwork, circuit: TurnCircuit): Lamp[] {
  * What could be used: every shelf part, and the E12 values the shelf lacks. Of those to be bought, values
  * that even four alike could not bring into the interval are left out.
  */
-function candidates(interval: OhmsInterval, shelf: readonly ResistorPart[]): Stock[] {
+function candidates(
+  interval: OhmsInterval,
+  shelf: readonly ResistorPart[],
+  values: 'shelf' | 'all',
+): Stock[] {
   const most = interval.maxOhms * MOST_PIECES;
   const least = Math.max(interval.minOhms, interval.maxOhms / 1000) / MOST_PIECES;
   const stocked = shelf.map(
@@ -129,6 +136,7 @@ function candidates(interval: OhmsInterval, shelf: readonly ResistorPart[]): Sto
       stock,
     }),
   );
+  if (values === 'shelf') return stocked;
   const lacking = seriesBetween(E12, least, most).filter(
     (ohms) => !stocked.some((each) => Math.abs(each.ohms - ohms) < 0.01 * ohms),
   );
@@ -227,16 +235,47 @@ function noneReason(interval: OhmsInterval): string {
     : `No set of up to ${MOST_PIECES} resistors lies between ${interval.minOhms.toFixed(2)} and ${interval.maxOhms.toFixed(2)} Ω within its printed watts.`;
 }
 
-/** All multisets of one to `most` of the given items, in a fixed order. */
-function* multisets<T>(
-  items: readonly T[],
-  most: number,
-  from = 0,
-  head: readonly T[] = [],
-): Generator<readonly T[]> {
-  for (let index = from; index < items.length; index += 1) {
-    const set = [...head, items[index] as T];
-    yield set;
-    if (set.length < most) yield* multisets(items, most, index, set);
+/** How many multisets of one to four there are of so many values. */
+function setsThereAre(values: number): number {
+  let sets = 0;
+  let ofSize = 1;
+  for (let size = 1; size <= MOST_PIECES; size += 1) {
+    ofSize = (ofSize * (values + size - 1)) / size;
+    sets += ofSize;
   }
+  return sets;
+}
+
+/**
+ * Every set of one to four whose printed value can be within the interval, in the order of the list. Ohms in a row
+ * and conductances side by side add up, so that with the values in order whole branches are ruled out by their sum.
+ * One alone counts as side by side.
+ */
+function* setsWithin(
+  stock: readonly Stock[],
+  connection: ResistorNetwork['connection'],
+  { minOhms, maxOhms }: OhmsInterval,
+): Generator<readonly Stock[]> {
+  const measure = ({ ohms }: Stock) => (connection === 'series' ? ohms : 1 / ohms);
+  const [low, high] = connection === 'series' ? [minOhms, maxOhms] : [1 / maxOhms, 1 / minOhms];
+  // The exact check comes after, with the tolerance: rounding here must not lose a set on the edge.
+  const [least, most] = [low * (1 - 1e-9), high * (1 + 1e-9)];
+  const sorted = stock
+    .map((each, order) => ({ each, order, size: measure(each) }))
+    .toSorted((a, b) => a.size - b.size);
+  const largest = sorted.at(-1)?.size ?? 0;
+
+  function* extend(from: number, head: typeof sorted, sum: number): Generator<readonly Stock[]> {
+    const room = MOST_PIECES - head.length - 1;
+    for (let index = from; index < sorted.length; index += 1) {
+      const next = sorted[index];
+      if (!next || sum + next.size > most) return;
+      if (sum + next.size + room * largest < least) continue;
+      const set = [...head, next];
+      if (sum + next.size >= least && (connection === 'parallel' || set.length > 1))
+        yield set.toSorted((a, b) => a.order - b.order).map(({ each }) => each);
+      if (room > 0) yield* extend(index, set, sum + next.size);
+    }
+  }
+  yield* extend(0, [], 0);
 }

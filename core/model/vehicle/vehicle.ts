@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Amps, Id, Line, SystemVolts, WireRun } from '../fields.ts';
 import { Circuit, type TurnCircuit } from './circuit.ts';
 import { BulbCheckModule, Flasher } from './flasher.ts';
-import { Lamp } from './lamp.ts';
+import { Lamp, type LampInput } from './lamp.ts';
 
 export const Fuse = z.strictObject({
   id: Id,
@@ -85,13 +85,18 @@ export function lampIdsOf(circuit: Circuit): string[] {
   return circuit.feeds.map((feed) => feed.lampId);
 }
 
+/** The circuits that feed one of a lamp's inputs. */
+export function circuitsFeeding(vehicle: Vehicle, lampId: string, input: LampInput): Circuit[] {
+  return vehicle.circuits.filter((circuit) =>
+    circuit.feeds.some((feed) => feed.lampId === lampId && feed.input === input),
+  );
+}
+
 /** The circuits that feed a lamp, its bright filament's first. */
 export function circuitsOf(vehicle: Vehicle, lampId: string): Circuit[] {
-  const feeding = (input: 'main' | 'dim') =>
-    vehicle.circuits.filter((circuit) =>
-      circuit.feeds.some((feed) => feed.lampId === lampId && feed.input === input),
-    );
-  return [...new Set([...feeding('main'), ...feeding('dim')])];
+  return [
+    ...new Set([...circuitsFeeding(vehicle, lampId, 'main'), ...circuitsFeeding(vehicle, lampId, 'dim')]),
+  ];
 }
 
 /** @throws RangeError when the vehicle has no such fuse */

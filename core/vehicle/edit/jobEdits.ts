@@ -1,5 +1,6 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
 import type { Job } from '../../model/job.ts';
+import { circuitsFeeding } from '../../model/vehicle/vehicle.ts';
 import type { LampFunction } from './circuits.ts';
 import { changeStockBulb, changeWork, removeLamp } from './lamps.ts';
 
@@ -53,7 +54,10 @@ export function forgetWhatIsGone(job: Job): void {
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     if (!circuits.has(circuitId)) delete job.cures[circuitId];
     else if (cure) {
-      cure.networks = cure.networks.filter((network) => lamps.has(network.lampId));
+      cure.networks = cure.networks.filter(
+        ({ lampId, input }) =>
+          lamps.has(lampId) && (input !== 'dim' || circuitsFeeding(job.vehicle, lampId, 'dim').length > 0),
+      );
       if (cure.networks.length === 0) delete job.cures[circuitId];
     }
   }

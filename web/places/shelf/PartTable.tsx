@@ -87,6 +87,8 @@ function figures(part: Part): string {
         .join(' · ');
     case 'resistor':
       return `${ohms(part.ohms)} ${watts(part.watts)}, ${Math.round(part.tolerance * 100)} %`;
+    case 'harness':
+      return `${part.bases.join(', ')} · ${ohms(part.ohms)} ${watts(part.watts)}${part.dimOhms ? `, ${ohms(part.dimOhms)} on the dim feed` : ''}`;
     case 'flasher':
       return `${part.systemVolts} V · from ${amps(part.minAmps)} to ${amps(part.ratedAmps)}`;
     case 'decoder':

@@ -2,7 +2,6 @@ import { Button, Slider } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { useMemo } from 'react';
 import type { CureReport, WarningKept } from '../../../core/cures/compare/evaluate.ts';
-import { withCure } from '../../../core/cures/compare/options.ts';
 import {
   bestInWords,
   CRITERIA,
@@ -12,6 +11,7 @@ import {
   rankCures,
   type Weights,
 } from '../../../core/cures/compare/rank.ts';
+import { withCure } from '../../../core/cures/compare/withCure.ts';
 import { amps, volts, watts } from '../../../core/quantities/format.ts';
 import { VERDICT_WORDS } from '../../../core/verdict/states.ts';
 import { useDesk } from '../../job/workspace.ts';

@@ -97,7 +97,7 @@ export function ResistorTable({
       </table>
       <p className={classes.note}>
         {search.choices.length} sets hold at every volt, tolerance counted, of{' '}
-        {search.examined.toLocaleString('en')} looked at. Watts at{' '}
+        {search.examined.toLocaleString('en')} there are. Watts at{' '}
         {volts(chargingVolts(job.vehicle.systemVolts))}, computed; printed watts hold on metal only. On the
         shelf first, then nearest to one a bulb, then least heat. Prices in the shop’s currency.
       </p>

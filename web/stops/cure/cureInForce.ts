@@ -1,5 +1,5 @@
-import type { CureOption } from '../../../core/cures/compare/options.ts';
-import { withCure } from '../../../core/cures/compare/options.ts';
+import type { CureOption } from '../../../core/cures/compare/option.ts';
+import { withCure } from '../../../core/cures/compare/withCure.ts';
 import type { Job } from '../../../core/model/job.ts';
 
 /** Whether a job has just this cure for its turn lamps. */

@@ -2,14 +2,12 @@ import { networkOhms } from '../../../core/circuit/resistorNetwork.ts';
 import type { Job } from '../../../core/model/job.ts';
 import type { FitStep } from '../../../core/order/fitStep.ts';
 import { ohms, watts } from '../../../core/quantities/format.ts';
-import { networksOf } from '../../../core/vehicle/fitment.ts';
 import classes from './StepDrawing.module.css';
 
 /** The picture beside a step: where the resistor goes between feed, earth and lamp. */
 export function StepDrawing({ step, job }: { step: FitStep; job: Job }) {
-  if (step.drawing !== 'resistor' || !step.lampId) return null;
-  const network = networksOf(job).find((each) => each.lampId === step.lampId);
-  if (!network) return null;
+  if (!step.load) return null;
+  const { network, feed } = step.load;
   const lamp = job.vehicle.lamps.find((each) => each.id === step.lampId);
   const parts = network.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
   const value = networkOhms(network);
@@ -18,7 +16,7 @@ export function StepDrawing({ step, job }: { step: FitStep; job: Job }) {
       <svg
         viewBox="0 0 358 178"
         role="img"
-        aria-label={`${parts} between the turn feed and earth, beside the lamp`}
+        aria-label={`${parts} between the ${feed} and earth, ${network.plugged ? 'on a plug before the lamp' : 'beside the lamp'}`}
       >
         <path d="M4 40H252" className={classes.feed} />
         <path d="M4 138H252" className={classes.earth} />
@@ -37,7 +35,8 @@ export function StepDrawing({ step, job }: { step: FitStep; job: Job }) {
           on bare metal
         </text>
         <text x="6" y="24" className={classes.text}>
-          turn feed: prove it by meter
+          {feed}
+          {network.plugged ? ', in the plug' : ': prove it by meter'}
         </text>
         <text x="6" y="164" className={classes.text}>
           earth

@@ -1,0 +1,48 @@
+import type { HeatVerdict } from '../../heat/useCases.ts';
+import type { Job } from '../../model/job.ts';
+import type { Shelf } from '../../model/part.ts';
+import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { steadyVerdict } from '../../verdict/steady.ts';
+import { builtInHeats } from './heat.ts';
+import type { CureOption } from './option.ts';
+import { loadsDimFeed } from './options/harness.ts';
+
+/** What has to be minded with a cure of the turn lamps. */
+export function cautionsOf(
+  job: Job,
+  { kinds, change }: CureOption,
+  shelf: Shelf,
+  cured: Job,
+  hottest: HeatVerdict | null,
+): string[] {
+  const cautions: string[] = [];
+  if (hottest && (hottest.state === 'burns' || hottest.state === 'keep-clear')) cautions.push(hottest.reason);
+  if (kinds.includes('flasher-relay')) {
+    if (job.vehicle.bulbCheck)
+      cautions.push(`The ${job.vehicle.bulbCheck.name} still watches the other lamps.`);
+    cautions.push('Where the law wants a failed turn lamp shown, this takes that away.');
+  }
+  if (kinds.includes('load-resistor') || kinds.includes('harness'))
+    cautions.push('It hides a dead LED, and gets hot.');
+  cautions.push(...loadsDimFeed(job, cured.cures));
+  if (kinds.includes('built-in-load')) cautions.push(...builtInCautions(job, change, shelf, cured));
+  if (kinds.includes('controller-setting'))
+    cautions.push('Write down the old value first; the owner’s workshop may set it back.');
+  return cautions;
+}
+
+function builtInCautions(job: Job, change: CureOption['change'], shelf: Shelf, cured: Job): string[] {
+  const [worst] = builtInHeats(cured, shelf);
+  const cautions = [
+    worst && worst.heat.state !== 'cool'
+      ? worst.heat.reason
+      : 'Its heat is inside the housing: light and life suffer.',
+  ];
+  // A load inside a bulb that shares its lamp's feed with a pulsed tail burns there too.
+  for (const circuit of job.vehicle.circuits.filter((each) => each.kind !== 'turn')) {
+    if (!lampIdsOf(circuit).some((id) => change?.chosen?.[id])) continue;
+    const verdict = steadyVerdict(cured, shelf, 'cured', circuit);
+    if (verdict.state !== 'holds') cautions.push(`${circuit.name}: ${verdict.reasons[0] ?? ''}`);
+  }
+  return cautions;
+}

@@ -1,0 +1,55 @@
+import type { ResistorNetwork } from '../../model/job.ts';
+import { jointsOf } from '../../picklist/picklist.ts';
+import type { CureOption } from './option.ts';
+
+/** Work a cure adds, minutes (common practice). */
+const MINUTES = {
+  resistor: [12, 25],
+  harness: [6, 14],
+  relay: [5, 20],
+  setting: [10, 20],
+  decoder: [4, 8],
+  diodes: [15, 30],
+} as const;
+
+/** Joints two diodes need: a lead on each side's wire, and the pilot's other end to earth. */
+const DIODE_JOINTS = 3;
+
+/** What a cure costs beside money. */
+export interface Effort {
+  /** joints made in the loom */
+  cuts: number;
+  reversible: boolean;
+  /** what is opened beside what the LEDs open anyway */
+  access: string;
+  minutes: readonly [number, number];
+}
+
+/** @param networks the resistors it puts across turn lamps */
+export function effortOf({ kinds, change }: CureOption, networks: readonly ResistorNetwork[]): Effort {
+  const cuts = jointsOf(networks) + (kinds.includes('pilot-diodes') ? DIODE_JOINTS : 0);
+  const wired = networks.filter((network) => !network.plugged);
+  const plugged = networks.filter((network) => network.plugged && network.input !== 'dim');
+  const decoders = (change?.vehicleCures ?? []).filter((cure) => cure.kind === 'decoder');
+  const parts: (readonly [number, number])[] = [
+    ...wired.map(() => MINUTES.resistor),
+    ...plugged.map(() => MINUTES.harness),
+    ...decoders.map(() => MINUTES.decoder),
+    ...(kinds.includes('flasher-relay') ? [MINUTES.relay] : []),
+    ...(kinds.includes('controller-setting') ? [MINUTES.setting] : []),
+    ...(kinds.includes('pilot-diodes') ? [MINUTES.diodes] : []),
+  ];
+  const metal = wired.length + plugged.length;
+  const places = [
+    ...(kinds.includes('flasher-relay') ? ['where the relay is'] : []),
+    ...(kinds.includes('controller-setting') ? ['diagnostic plug'] : []),
+    ...(kinds.includes('pilot-diodes') ? ['dash'] : []),
+    ...(metal > 0 ? [`${metal} lamp places with metal`] : []),
+  ];
+  return {
+    cuts,
+    reversible: cuts === 0,
+    access: places.join(', ') || 'the lamps alone',
+    minutes: [parts.reduce((sum, [least]) => sum + least, 0), parts.reduce((sum, [, most]) => sum + most, 0)],
+  };
+}

@@ -1,0 +1,62 @@
+import { pieceWatts } from '../../circuit/resistorNetwork.ts';
+import { type BuiltInHeat, builtInHeat } from '../../heat/builtInLoad.ts';
+import { heatMount } from '../../heat/resistorHeat.ts';
+import { type HeatVerdict, judgeHeat, USE_CASES, usesOn } from '../../heat/useCases.ts';
+import type { Job } from '../../model/job.ts';
+import type { LedPart, Shelf } from '../../model/part.ts';
+import { circuitsFeeding, lampById, lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { ledOf, networksOf } from '../../vehicle/fitment.ts';
+import { chargingVolts } from '../../verdict/workingPoints.ts';
+
+/** What cures are heated at: a hot day, °C. */
+const HOT_DAY = 40;
+
+/** The hottest resistor in the hardest use the feed it lies across sees, on a hot day. */
+export function hottestResistor(job: Job): HeatVerdict | null {
+  const at = chargingVolts(job.vehicle.systemVolts);
+  const verdicts = networksOf(job).flatMap((network) => {
+    const lamp = lampById(job.vehicle, network.lampId);
+    const [circuit] = circuitsFeeding(job.vehicle, lamp.id, network.input ?? 'main');
+    const lit = pieceWatts(network, at, 1 - Math.max(...network.pieces.map((piece) => piece.tolerance)));
+    return network.pieces.flatMap((piece, index) =>
+      usesOn(job.vehicle, circuit?.kind ?? 'turn').map((useCase) =>
+        judgeHeat(
+          { ratedWatts: piece.watts, mount: heatMount(lamp.resistorMount) },
+          lit[index] ?? 0,
+          useCase,
+          HOT_DAY,
+        ),
+      ),
+    );
+  });
+  return verdicts.toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius)[0] ?? null;
+}
+
+/** The turn lamps' LEDs that carry a load of their own. */
+export function loadedLeds(job: Job, shelf: Shelf): { lampId: string; part: LedPart }[] {
+  return turnCircuits(job.vehicle)
+    .flatMap(lampIdsOf)
+    .flatMap((lampId) => {
+      const part = ledOf(job, shelf, lampId);
+      return part?.builtInLoadOhms ? [{ lampId, part }] : [];
+    });
+}
+
+/**
+ * How LEDs with a load inside bear each use of the lamps they are in, worst first. A hazard left on for half an hour
+ * is told; what condemns one is what its lamp does every day.
+ */
+export function builtInHeats(job: Job, shelf: Shelf): { heat: BuiltInHeat; everyDay: boolean }[] {
+  const at = chargingVolts(job.vehicle.systemVolts);
+  return loadedLeds(job, shelf)
+    .flatMap(({ lampId, part }) => {
+      // Its load lies across the bright feed; the dim one has the dim level alone.
+      const feeding = circuitsFeeding(job.vehicle, lampId, 'main');
+      const uses = new Set(feeding.flatMap(({ kind }) => usesOn(job.vehicle, kind)));
+      return [...uses].map((use) => ({
+        heat: builtInHeat(part, at, use, HOT_DAY),
+        everyDay: use !== USE_CASES.hazard,
+      }));
+    })
+    .toSorted((a, b) => b.heat.peakCelsius - a.heat.peakCelsius);
+}

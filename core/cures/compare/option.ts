@@ -1,0 +1,55 @@
+import type { Job, LoadResistorCure, VehicleCure } from '../../model/job.ts';
+
+/** What a cure changes of a job; whatever is left out stays as it is without a cure. */
+export interface CureChange {
+  /** by circuit; the turn circuits' are replaced */
+  cures?: Readonly<Record<string, LoadResistorCure>>;
+  vehicleCures?: readonly VehicleCure[];
+  chosen?: Job['chosen'];
+}
+
+export type CureKind =
+  | 'nothing'
+  | 'load-resistor'
+  | 'harness'
+  | 'built-in-load'
+  | 'flasher-relay'
+  | 'decoder'
+  | 'controller-setting'
+  | 'filament'
+  | 'pilot-diodes';
+
+/** One way to content what flashes and watches, ready to be tried; or the reason why it cannot be tried here. */
+export interface CureOption {
+  id: string;
+  kinds: readonly CureKind[];
+  name: string;
+  change: CureChange | null;
+  /** why it is out of the question on this vehicle */
+  refused: string | null;
+}
+
+export function option(id: string, kinds: readonly CureKind[], name: string, change: CureChange): CureOption {
+  return { id, kinds, name, change, refused: null };
+}
+
+export function refused(id: string, kinds: readonly CureKind[], name: string, why: string): CureOption {
+  return { id, kinds, name, change: null, refused: why };
+}
+
+/** Both cures at once, neither touching what the other changes. */
+export function together(
+  first: CureOption & { change: CureChange },
+  second: CureOption & { change: CureChange },
+): CureOption {
+  return option(
+    `${first.id}+${second.id}`,
+    [...new Set([...first.kinds, ...second.kinds])],
+    `${first.name}; ${second.name.charAt(0).toLowerCase()}${second.name.slice(1)}`,
+    {
+      cures: { ...first.change.cures, ...second.change.cures },
+      vehicleCures: [...(first.change.vehicleCures ?? []), ...(second.change.vehicleCures ?? [])],
+      chosen: { ...first.change.chosen, ...second.change.chosen },
+    },
+  );
+}

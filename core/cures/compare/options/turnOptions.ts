@@ -1,0 +1,40 @@
+import type { Job } from '../../../model/job.ts';
+import type { Shelf } from '../../../model/part.ts';
+import type { BestResistors } from '../../loadResistor/plan.ts';
+import { type CureOption, option } from '../option.ts';
+import { builtInOptions } from './builtInLoad.ts';
+import { decoderOptions, settingOptions } from './controller.ts';
+import { filamentOptions } from './filament.ts';
+import { relayOptions } from './flasherRelay.ts';
+import { harnessOptions } from './harness.ts';
+import { resistorOptions } from './loadResistors.ts';
+
+/**
+ * Every single cure of the trade for a job's turn lamps, both sides alike. None is presumed to work; that is for
+ * whoever tries them.
+ *
+ * @param best resistors worked out for one side
+ */
+export function turnOptions(job: Job, shelf: Shelf, best: BestResistors): CureOption[] {
+  return [
+    option('nothing', ['nothing'], 'Nothing', {}),
+    ...resistorOptions(job, best),
+    ...harnessOptions(job, shelf, best),
+    ...builtInOptions(job, shelf),
+    ...relayOptions(job, shelf),
+    ...settingOptions(job),
+    ...decoderOptions(job, shelf),
+    ...filamentOptions(job, shelf),
+    ...pilotOptions(job),
+  ];
+}
+
+function pilotOptions({ vehicle }: Job): CureOption[] {
+  return vehicle.pilot
+    ? [
+        option('diodes', ['pilot-diodes'], 'Two diodes for the pilot alone', {
+          vehicleCures: [{ kind: 'pilot-diodes' }],
+        }),
+      ]
+    : [];
+}

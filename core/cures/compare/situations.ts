@@ -1,0 +1,117 @@
+import { Transient } from '../../circuit/engine/transient.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { amps, volts } from '../../quantities/format.ts';
+import { contactsOf } from '../../vehicle/contacts.ts';
+import { CONTROLS_OFF, type Controls, outputOf } from '../../vehicle/controls.ts';
+import { coupledCircuits } from '../../vehicle/coupled.ts';
+import type { Fitment } from '../../vehicle/fitment.ts';
+import { ELEMENTS } from '../../vehicle/places.ts';
+import type { TurnNetwork } from '../../vehicle/turnNetwork.ts';
+import { vehicleNetlist } from '../../vehicle/vehicleNetlist.ts';
+import { type VerdictState, worstState } from '../../verdict/states.ts';
+import type { TurnVerdict } from '../../verdict/verdict.ts';
+import { chargingVolts } from '../../verdict/workingPoints.ts';
+
+/** One of the combinations that break a conversion, and what becomes of it. */
+export interface Situation {
+  id: 'engine-off' | 'running' | 'lights' | 'brake' | 'hazard' | 'cold-start';
+  name: string;
+  state: VerdictState;
+  /** where it makes no difference, or what decides */
+  text: string;
+}
+
+/** Engine off and running, lights on, brake on, hazard, first start from cold. */
+export function situationsOf(network: TurnNetwork, verdict: TurnVerdict, cold: Situation): Situation[] {
+  const sides = verdict.circuits.flatMap((circuit) => circuit.points);
+  const scale = network.vehicle.systemVolts / 12;
+  const stateOf = (points: typeof sides) => worstState(points.map((point) => point.state));
+  const among = (id: Situation['id'], name: string, low: number, high: number): Situation => {
+    const points = sides.filter((each) => each.volts >= low * scale && each.volts <= high * scale);
+    const at = [...new Set(points.map((each) => volts(each.volts)))].join(' and ');
+    return { id, name, state: stateOf(points), text: `at ${at}` };
+  };
+  const beside = (id: 'lights' | 'brake', name: string, shares: string): Situation => {
+    if (!network.companies.some((company) => company[id]))
+      return { id, name, state: stateOf(sides), text: `nothing shared with the turn lamps` };
+    // Where it falls short without, it falls short with it too, and is not asked again.
+    const asked = sides.filter((each) => each.company[id] || each.state === 'falls-short');
+    return { id, name, state: stateOf(asked), text: shares };
+  };
+  return [
+    among('engine-off', 'Engine off', 0, 13),
+    among('running', 'Engine running', 13, 20),
+    beside('lights', 'Lights on', 'they share a bulb or an earth'),
+    beside('brake', 'Brake on', 'they share a bulb or an earth'),
+    ...(verdict.hazard
+      ? [
+          {
+            id: 'hazard' as const,
+            name: 'Hazard',
+            state: verdict.hazard.state,
+            text: `${amps(verdict.hazard.litAmps)} lit`,
+          },
+        ]
+      : []),
+    cold,
+  ];
+}
+
+/**
+ * The first flash from cold at charging volts: filaments cold, capacitors empty. Played only where a capacitor could
+ * draw what cold filaments did not, since without one a conversion never draws more than the stock bulbs' inrush and
+ * what the steady limits allow.
+ */
+export function coldStart({ vehicle, fitment }: TurnNetwork): Situation {
+  const base = { id: 'cold-start' as const, name: 'First start, cold' };
+  const turns = turnCircuits(vehicle);
+  const [circuit] = turns;
+  if (!circuit || !turns.flatMap(lampIdsOf).some((id) => hasCapacitor(fitment, id)))
+    return { ...base, state: 'holds', text: 'no more inrush than the cold stock bulbs had' };
+  const output = outputOf(vehicle, circuit);
+  const { peakAmps, later } = inrush({ vehicle, fitment }, circuit.id, output?.blankingSeconds ?? 0.12);
+  if (output && later > output.limitAmps)
+    return {
+      ...base,
+      state: 'too-much',
+      text: `From cold the capacitors still take ${amps(later)} when the output looks, over its ${amps(output.limitAmps)}.`,
+    };
+  return { ...base, state: 'holds', text: `capacitors take up to ${amps(peakAmps)} for an instant` };
+}
+
+function hasCapacitor({ contents, cures }: Fitment, lampId: string): boolean {
+  const content = contents.get(lampId);
+  const inside = content?.kind === 'led' && content.part.capacitorFarads !== undefined;
+  return (
+    inside ||
+    cures.some((cure) => cure.kind === 'decoder' && cure.lampId === lampId && cure.part.capacitorFarads)
+  );
+}
+
+/**
+ * What a turn circuit draws when it comes on from cold: its peak, and what is left of it after a while, A.
+ *
+ * @throws NoSolutionError when the circuit cannot be solved
+ */
+function inrush(
+  { vehicle, fitment }: Pick<TurnNetwork, 'vehicle' | 'fitment'>,
+  circuitId: string,
+  afterSeconds: number,
+): { peakAmps: number; later: number } {
+  const circuit = turnCircuits(vehicle).find((each) => each.id === circuitId);
+  const controls: Controls = { ...CONTROLS_OFF, key: 'on', turn: circuit?.side ?? null };
+  const netlist = vehicleNetlist(vehicle, fitment, {
+    emfVolts: chargingVolts(vehicle.systemVolts),
+    controls,
+    circuits: coupledCircuits(vehicle, [circuitId], { earths: false }),
+    fusesHold: true,
+  });
+  let peakAmps = 0;
+  const run = new Transient(netlist, contactsOf(vehicle, fitment, controls, true), {
+    record: (_, solved) => {
+      peakAmps = Math.max(peakAmps, solved.amps(ELEMENTS.wire(circuitId)));
+    },
+  });
+  run.advanceTo(afterSeconds);
+  return { peakAmps, later: run.circuit.amps(ELEMENTS.wire(circuitId)) };
+}

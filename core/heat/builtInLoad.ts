@@ -1,0 +1,47 @@
+import type { LedPart } from '../model/part.ts';
+import type { UseCase } from './useCases.ts';
+
+/**
+ * An LED bulb that burns a load inside its own body, in a lamp's closed housing: one node, its body, that loses its
+ * heat to the air behind the reflector. Figures are estimates typical of bulbs of a filament bulb's size (some 50 cm²
+ * of surface at 12 to 15 W/m²K); say so wherever they are shown.
+ */
+const BODY_HEAT = 12;
+const BODY_TO_AIR = 14;
+/** Share of an LED's own watts that leaves as light (typical). */
+const LIGHT_SHARE = 0.25;
+/** Above this an LED gives a fifth less light and ages several times as fast; above the next its chips fail (typical). */
+const SUFFERS_CELSIUS = 105;
+const FAILS_CELSIUS = 135;
+
+export interface BuiltInHeat {
+  peakCelsius: number;
+  state: 'cool' | 'suffers' | 'overheats';
+  reason: string;
+}
+
+/**
+ * How hot the body of an LED with a load inside gets in one use.
+ *
+ * @param litVolts at the bulb while lit
+ * @throws RangeError for an LED without a load
+ */
+export function builtInHeat(
+  part: LedPart,
+  litVolts: number,
+  useCase: UseCase,
+  ambientCelsius: number,
+): BuiltInHeat {
+  if (part.builtInLoadOhms === undefined) throw new RangeError(`${part.code} has no load built in`);
+  const load = litVolts ** 2 / part.builtInLoadOhms;
+  const own = Math.max(0, part.watts - part.atVolts ** 2 / part.builtInLoadOhms);
+  const watts = (load + own * (1 - LIGHT_SHARE)) * useCase.duty;
+  const risen = 1 - Math.exp(-useCase.seconds / (BODY_HEAT * BODY_TO_AIR));
+  const peakCelsius = ambientCelsius + watts * BODY_TO_AIR * risen;
+  const at = `After ${useCase.name} at ${ambientCelsius} °C the body of ${part.code} is near ${Math.round(peakCelsius)} °C inside the lamp (estimate)`;
+  if (peakCelsius > FAILS_CELSIUS)
+    return { peakCelsius, state: 'overheats', reason: `${at}, more than its chips bear.` };
+  if (peakCelsius > SUFFERS_CELSIUS)
+    return { peakCelsius, state: 'suffers', reason: `${at}: its light and its life suffer.` };
+  return { peakCelsius, state: 'cool', reason: `${at}.` };
+}
