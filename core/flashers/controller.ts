@@ -17,11 +17,11 @@ function tellMissing(bench: Bench, output: ControllerOutput, how: string): void 
   bench.tell({ key: `code-${output.circuitId}`, kind: 'code', text: `${watch.code} stored, ${how}` });
 }
 
-function tellOverCurrent(bench: Bench, output: ControllerOutput, amps: number): void {
+function tellOverCurrent(bench: Bench, output: ControllerOutput, amps: number, limitAmps: number): void {
   bench.tell({
     key: `over-${output.circuitId}`,
     kind: 'output-off',
-    text: `Output ${output.circuitId} switched off: ${amps.toFixed(1)} A is over its ${output.limitAmps} A`,
+    text: `Output ${output.circuitId} switched off: ${amps.toFixed(1)} A is over its ${limitAmps} A`,
   });
 }
 
@@ -33,13 +33,15 @@ function thresholdOf({ watch }: ControllerOutput, emfVolts: number): number {
 /** The flashing part of a body controller: each turn output is switched, watched and protected by itself. */
 export class ControllerTurnDevice implements Device {
   dueAt = 0;
-  private phase: 'dark' | 'looking' | 'lit' = 'dark';
+  private phase: 'dark' | 'inrush' | 'looking' | 'lit' = 'dark';
   private startSeconds = 0;
   private onSeconds = 0;
   private periodSeconds = 0;
   private readonly off = new Set<string>();
   private readonly trips = new Map<string, number>();
   private readonly blanking: number;
+  /** when the inrush is looked at, where any output does; 0 where none does */
+  private readonly guard: number;
 
   constructor(
     private readonly controller: BodyController,
@@ -47,6 +49,7 @@ export class ControllerTurnDevice implements Device {
     private readonly emfVolts: number,
   ) {
     this.blanking = Math.max(...outputs.map((output) => output.blankingSeconds));
+    this.guard = Math.max(0, ...outputs.map((output) => output.inrush?.seconds ?? 0));
   }
 
   /** An output that was cut off and is to be tried again is not the end of the story. */
@@ -61,6 +64,15 @@ export class ControllerTurnDevice implements Device {
       case 'dark':
         bench.light(ids, true);
         this.startSeconds = bench.seconds;
+        this.dueAt = this.startSeconds + (this.guard > 0 ? this.guard : this.blanking);
+        this.phase = this.guard > 0 ? 'inrush' : 'looking';
+        break;
+      case 'inrush':
+        for (const output of live) {
+          const amps = bench.amps(ELEMENTS.wire(output.circuitId));
+          if (output.inrush && amps > output.inrush.amps)
+            this.cutOff(bench, output, amps, output.inrush.amps);
+        }
         this.dueAt = this.startSeconds + this.blanking;
         this.phase = 'looking';
         break;
@@ -83,7 +95,7 @@ export class ControllerTurnDevice implements Device {
       const amps = bench.amps(ELEMENTS.wire(output.circuitId));
       const threshold = thresholdOf(output, this.emfVolts);
       if (amps - threshold < weakest.margin) weakest = { amps, threshold, margin: amps - threshold };
-      if (amps > output.limitAmps) this.cutOff(bench, output, amps);
+      if (amps > output.limitAmps) this.cutOff(bench, output, amps, output.limitAmps);
       else if (output.watch && amps < threshold) {
         tellMissing(bench, output, `${amps.toFixed(2)} A while lit`);
         if (output.watch.reaction === 'double-rate') fast = true;
@@ -110,13 +122,13 @@ export class ControllerTurnDevice implements Device {
   }
 
   /** This flash goes dark at once; past its retries the output stays off. */
-  private cutOff(bench: Bench, output: ControllerOutput, amps: number): void {
+  private cutOff(bench: Bench, output: ControllerOutput, amps: number, limitAmps: number): void {
     const trips = (this.trips.get(output.circuitId) ?? 0) + 1;
     this.trips.set(output.circuitId, trips);
     bench.light([output.circuitId], false);
     if (trips > output.retries) {
       this.off.add(output.circuitId);
-      tellOverCurrent(bench, output, amps);
+      tellOverCurrent(bench, output, amps, limitAmps);
     }
   }
 
@@ -130,29 +142,39 @@ export class ControllerTurnDevice implements Device {
 export class SteadyOutputDevice implements Device {
   dueAt: number;
   private trips = 0;
-  private phase: 'looking' | 'cut-off' | 'watching' = 'looking';
+  private phase: 'inrush' | 'looking' | 'cut-off';
+  private startSeconds = 0;
 
   constructor(
     private readonly output: ControllerOutput,
     private readonly emfVolts: number,
   ) {
-    this.dueAt = output.blankingSeconds;
+    this.phase = output.inrush ? 'inrush' : 'looking';
+    this.dueAt = output.inrush?.seconds ?? output.blankingSeconds;
   }
 
   act(bench: Bench): void {
     const contact = CONTACTS.circuit(this.output.circuitId);
     if (this.phase === 'cut-off') {
       bench.set({ [contact]: true });
-      this.phase = 'looking';
-      this.dueAt = bench.seconds + this.output.blankingSeconds;
+      this.startSeconds = bench.seconds;
+      this.phase = this.output.inrush ? 'inrush' : 'looking';
+      this.dueAt = bench.seconds + (this.output.inrush?.seconds ?? this.output.blankingSeconds);
       return;
     }
     const amps = bench.amps(ELEMENTS.wire(this.output.circuitId));
+    const { inrush } = this.output;
+    const limitAmps = this.phase === 'inrush' && inrush ? inrush.amps : this.output.limitAmps;
+    if (this.phase === 'inrush' && amps <= limitAmps) {
+      this.phase = 'looking';
+      this.dueAt = this.startSeconds + this.output.blankingSeconds;
+      return;
+    }
     this.dueAt = RESTS;
-    if (amps > this.output.limitAmps) {
+    if (amps > limitAmps) {
       bench.set({ [contact]: false });
       this.trips += 1;
-      if (this.trips > this.output.retries) tellOverCurrent(bench, this.output, amps);
+      if (this.trips > this.output.retries) tellOverCurrent(bench, this.output, amps, limitAmps);
       else {
         this.phase = 'cut-off';
         this.dueAt = bench.seconds + RETRY_SECONDS;

@@ -153,6 +153,40 @@ describe('a body controller’s turn outputs', () => {
   });
 });
 
+describe('an output that guards against inrush', () => {
+  const inrush = { amps: 25, seconds: 0.001 };
+  /** A capacitor's charge: 140 A at first, dying away with half a millisecond or five. */
+  const charging =
+    (tau: number, from = 0) =>
+    (_: string, bench: FakeBench) =>
+      140 * Math.exp(-Math.max(0, bench.seconds - from) / tau);
+
+  it('bears what has died away when it looks, and cuts off what has not, steady or flashing', () => {
+    for (const [tau, off] of [
+      [5e-4, false],
+      [5e-3, true],
+    ] as const) {
+      const steady = new FakeBench(charging(tau));
+      steady.contacts[CONTACTS.circuit('tail')] = true;
+      const { watch: _, ...unwatched } = output('tail', { inrush, retries: 0 });
+      steady.run(new SteadyOutputDevice(unwatched, 12), 0.05);
+      expect(steady.contacts[CONTACTS.circuit('tail')]).toBe(!off);
+      expect(steady.told.map((event) => event.text).join()).toMatch(off ? /is over its 25 A/ : /^$/);
+      const outputs = [{ ...unwatched, circuitId: 'left' }];
+      const flashing = new FakeBench(charging(tau));
+      flashing.run(new ControllerTurnDevice(controllerOf(...outputs), outputs, 12), 0.05);
+      expect(flashing.lit.left).toBe(!off);
+    }
+  });
+
+  it('looks at the steady limit after that, as before', () => {
+    const bench = new FakeBench(() => 8);
+    bench.contacts[CONTACTS.circuit('tail')] = true;
+    bench.run(new SteadyOutputDevice(output('tail', { inrush, retries: 0 }), 12), 1);
+    expect(bench.told.find((event) => event.kind === 'output-off')?.text).not.toContain('25 A');
+  });
+});
+
 describe('steady outputs', () => {
   const contact = CONTACTS.circuit('tail');
 

@@ -24,6 +24,11 @@ export function watts(value: number): string {
   return Math.abs(value) >= 99.95 ? `${Math.round(value)} W` : `${Number(value.toFixed(1))} W`;
 }
 
+/** `4700 µF`, `0.22 F` */
+export function farads(value: number): string {
+  return value < 0.1 ? `${Math.round(value * 1e6)} µF` : `${Number(value.toPrecision(2))} F`;
+}
+
 /** `88 a minute` */
 export function perMinute(value: number): string {
   return `${Math.round(value)} a minute`;

@@ -11,6 +11,7 @@ import type { Fitment } from '../vehicle/fitment.ts';
 import { NODES } from '../vehicle/places.ts';
 import { wiringClashes } from '../vehicle/sockets.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
+import { SEEN_GLOW } from './lampLight.ts';
 import type { PlayedEmitter, VehiclePlay } from './playVehicle.ts';
 
 /** Something the circuit did that a rule of thumb would not have told, in words. */
@@ -32,9 +33,6 @@ export interface Played {
   events: readonly DashEvent[];
   thresholdAmps: number;
 }
-
-/** A lamp with more than this of its rated light is seen to glow in the dark. */
-const SEEN_GLOW = 2e-3;
 
 type Finder = (played: Played) => (Effect | null)[];
 

@@ -8,6 +8,9 @@ import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
 import type { SocketContent } from '../vehicle/fitment.ts';
 import { ELEMENTS } from '../vehicle/places.ts';
 
+/** A lamp with more than this share of its rated light is seen to glow in the dark. */
+export const SEEN_GLOW = 2e-3;
+
 export type LampColour = 'amber' | 'red' | 'white' | 'warm';
 
 /** One thing in a lamp that gives light: a filament, a string. */

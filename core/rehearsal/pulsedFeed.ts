@@ -39,24 +39,19 @@ export function playPulses(
   emitter: Emitter,
   faults: readonly Fault[] = [],
 ): PulsedLight {
-  const circuits = coupledCircuits(vehicle, [circuitId], { earths: false });
-  const netlist = vehicleNetlist(vehicle, fitment, { emfVolts, controls, faults, circuits });
-  const contacts = (on: boolean) => ({
-    ...contactsOf(vehicle, fitment, controls, true, faults),
-    [CONTACTS.circuit(circuitId)]: on,
-  });
+  const feed = feedOf(vehicle, fitment, controls, emfVolts, circuitId, faults);
   const period = 1 / pulse.hertz;
   const seen: { at: number; light: number }[] = [];
-  const run = new Transient(netlist, contacts(true), {
+  const run = new Transient(feed.netlist, feed.contacts(true), {
     longestStep: period / STEPS_A_PERIOD,
     record: (at, circuit) => {
       if (at > (PERIODS - 2) * period) seen.push({ at, light: emitter.read(circuit) });
     },
   });
   for (let count = 0; count < PERIODS; count += 1) {
-    run.setControls(contacts(true));
+    run.setControls(feed.contacts(true));
     run.advanceTo((count + pulse.duty) * period);
-    run.setControls(contacts(false));
+    run.setControls(feed.contacts(false));
     run.advanceTo((count + 1) * period);
   }
   const lights = seen.map((each) => each.light);
@@ -75,4 +70,53 @@ export function playPulses(
     mean: area / Math.max(span, 1e-9),
     modulation: high + low > 0 ? (high - low) / (high + low) : 0,
   };
+}
+
+/** A feed by itself, with whatever hangs together with it. */
+function feedOf(
+  vehicle: Vehicle,
+  fitment: Fitment,
+  controls: Controls,
+  emfVolts: number,
+  circuitId: string,
+  faults: readonly Fault[],
+) {
+  const circuits = coupledCircuits(vehicle, [circuitId], { earths: false });
+  return {
+    netlist: vehicleNetlist(vehicle, fitment, { emfVolts, controls, faults, circuits }),
+    contacts: (on: boolean) => ({
+      ...contactsOf(vehicle, fitment, controls, true, faults),
+      [CONTACTS.circuit(circuitId)]: on,
+    }),
+  };
+}
+
+/** Longest an LED is followed after its feed has gone off, s. */
+const LONGEST_GLOW = 3;
+const GLOW_STEP = 2e-3;
+
+/**
+ * How long an LED still glows after its feed has gone off, s: what a capacitor behind a diode does to a flash, or to
+ * a test pulse.
+ *
+ * @param onSeconds how long the feed was on before, from empty
+ * @param dark share of rated light that counts as dark
+ * @throws NoSolutionError when the circuit cannot be solved
+ */
+export function afterglowSeconds(
+  vehicle: Vehicle,
+  fitment: Fitment,
+  controls: Controls,
+  emfVolts: number,
+  circuitId: string,
+  emitter: Emitter,
+  { onSeconds, dark }: { onSeconds: number; dark: number },
+): number {
+  const feed = feedOf(vehicle, fitment, controls, emfVolts, circuitId, []);
+  const run = new Transient(feed.netlist, feed.contacts(true), { longestStep: GLOW_STEP });
+  run.advanceTo(onSeconds);
+  run.setControls(feed.contacts(false));
+  while (run.seconds < onSeconds + LONGEST_GLOW && emitter.read(run.circuit) > dark)
+    run.advanceTo(run.seconds + GLOW_STEP);
+  return run.seconds - onSeconds;
 }

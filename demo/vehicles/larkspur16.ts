@@ -93,7 +93,7 @@ export const LARKSPUR_16: Vehicle = {
           `position-${side}`,
           0.2,
           { message: `Check ${side} position lamp`, code: `B1A3${index + 1}-18` },
-          { pwm: { to: 'hold', hertz: PULSES, holdVolts: 12.8 } },
+          { pwm: { to: 'hold', hertz: PULSES, holdVolts: 12.8 }, inrush: { amps: 25, seconds: 0.001 } },
         ),
       ),
       output(

@@ -2,6 +2,8 @@ import { expose } from 'comlink';
 import { behavioursOf } from '../../core/choose/candidates.ts';
 import { compareTurnCures } from '../../core/cures/compare/compare.ts';
 import { steadyComplaints } from '../../core/cures/compare/steadyCures.ts';
+import { capacitorWindows } from '../../core/cures/decoder/capacitorWindow.ts';
+import { whileOff } from '../../core/cures/decoder/whileOff.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import { jobProgress } from '../../core/order/progress.ts';
 import { lampStrips } from '../../core/rehearsal/lampStrips.ts';
@@ -16,6 +18,8 @@ const api = {
   jobProgress,
   compareTurnCures,
   steadyComplaints,
+  capacitorWindows,
+  whileOff,
 };
 export type EngineWorker = typeof api;
 expose(api);

@@ -1,16 +1,11 @@
-import { Transient } from '../../circuit/engine/transient.ts';
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
 import { amps, volts } from '../../quantities/format.ts';
-import { contactsOf } from '../../vehicle/contacts.ts';
-import { CONTROLS_OFF, type Controls, outputOf } from '../../vehicle/controls.ts';
-import { coupledCircuits } from '../../vehicle/coupled.ts';
 import type { Fitment } from '../../vehicle/fitment.ts';
-import { ELEMENTS } from '../../vehicle/places.ts';
 import type { TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { vehicleNetlist } from '../../vehicle/vehicleNetlist.ts';
 import { type VerdictState, worstState } from '../../verdict/states.ts';
 import type { TurnVerdict } from '../../verdict/verdict.ts';
 import { chargingVolts } from '../../verdict/workingPoints.ts';
+import { inrushOf } from '../decoder/inrush.ts';
 
 /** One of the combinations that break a conversion, and what becomes of it. */
 export interface Situation {
@@ -68,13 +63,12 @@ export function coldStart({ vehicle, fitment }: TurnNetwork): Situation {
   const [circuit] = turns;
   if (!circuit || !turns.flatMap(lampIdsOf).some((id) => hasCapacitor(fitment, id)))
     return { ...base, state: 'holds', text: 'no more inrush than the cold stock bulbs had' };
-  const output = outputOf(vehicle, circuit);
-  const { peakAmps, later } = inrush({ vehicle, fitment }, circuit.id, output?.blankingSeconds ?? 0.12);
-  if (output && later > output.limitAmps)
+  const { peakAmps, trips } = inrushOf(vehicle, fitment, circuit, chargingVolts(vehicle.systemVolts));
+  if (trips)
     return {
       ...base,
       state: 'too-much',
-      text: `From cold the capacitors still take ${amps(later)} when the output looks, over its ${amps(output.limitAmps)}.`,
+      text: `From cold the capacitors still take ${amps(trips.amps)} when the output looks, over its ${amps(trips.limitAmps)}.`,
     };
   return { ...base, state: 'holds', text: `capacitors take up to ${amps(peakAmps)} for an instant` };
 }
@@ -86,32 +80,4 @@ function hasCapacitor({ contents, cures }: Fitment, lampId: string): boolean {
     inside ||
     cures.some((cure) => cure.kind === 'decoder' && cure.lampId === lampId && cure.part.capacitorFarads)
   );
-}
-
-/**
- * What a turn circuit draws when it comes on from cold: its peak, and what is left of it after a while, A.
- *
- * @throws NoSolutionError when the circuit cannot be solved
- */
-function inrush(
-  { vehicle, fitment }: Pick<TurnNetwork, 'vehicle' | 'fitment'>,
-  circuitId: string,
-  afterSeconds: number,
-): { peakAmps: number; later: number } {
-  const circuit = turnCircuits(vehicle).find((each) => each.id === circuitId);
-  const controls: Controls = { ...CONTROLS_OFF, key: 'on', turn: circuit?.side ?? null };
-  const netlist = vehicleNetlist(vehicle, fitment, {
-    emfVolts: chargingVolts(vehicle.systemVolts),
-    controls,
-    circuits: coupledCircuits(vehicle, [circuitId], { earths: false }),
-    fusesHold: true,
-  });
-  let peakAmps = 0;
-  const run = new Transient(netlist, contactsOf(vehicle, fitment, controls, true), {
-    record: (_, solved) => {
-      peakAmps = Math.max(peakAmps, solved.amps(ELEMENTS.wire(circuitId)));
-    },
-  });
-  run.advanceTo(afterSeconds);
-  return { peakAmps, later: run.circuit.amps(ELEMENTS.wire(circuitId)) };
 }

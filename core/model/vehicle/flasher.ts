@@ -107,6 +107,8 @@ export const ControllerOutput = z.strictObject({
   retries: z.int().min(0).max(20),
   /** it looks this long after switching on, when the inrush has passed, s */
   blankingSeconds: z.number().min(0.001).max(2),
+  /** more than this, so long after switching on, and it switches off at once, blanking or not */
+  inrush: z.strictObject({ amps: Amps, seconds: z.number().min(1e-5).max(0.5) }).optional(),
   /** a pulsed output: to a dim level by duty, or to hold a lamp voltage */
   pwm: z
     .discriminatedUnion('to', [

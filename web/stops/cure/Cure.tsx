@@ -34,6 +34,9 @@ const SettingCard = lazy(() =>
 const AttemptsCard = lazy(() =>
   import('./AttemptsCard.tsx').then((module) => ({ default: module.AttemptsCard })),
 );
+const DecoderCard = lazy(() =>
+  import('./DecoderCard.tsx').then((module) => ({ default: module.DecoderCard })),
+);
 const HeatCard = lazy(() => import('./HeatCard.tsx').then((module) => ({ default: module.HeatCard })));
 
 /** What the relay will see, and the resistors that make it content. */
@@ -99,6 +102,7 @@ export default function Cure() {
         <SettingCard />
         {heated.length > 0 && <HeatCard networks={heated} />}
         <SteadyCures />
+        <DecoderCard />
         <LearnCard key={circuit.id} />
         <AttemptsCard />
       </Suspense>

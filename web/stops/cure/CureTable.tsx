@@ -1,6 +1,6 @@
 import { Button, Slider } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { CureReport, WarningKept } from '../../../core/cures/compare/evaluate.ts';
 import {
   bestInWords,
@@ -40,12 +40,15 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
     () => rankCures(reports ?? [], { ...DEFAULT_WEIGHTS, ...weights }),
     [reports, weights],
   );
+  const [all, setAll] = useState(false);
   if (error)
     return (
       <p role="alert">The cures could not be tried: {error.message} Change the choice of LED, or reload.</p>
     );
   if (!reports) return <p className="faint">Trying every cure on this vehicle.</p>;
-  const tried = ranked.filter(({ report }) => report.state !== null);
+  const everyone = ranked.filter(({ report }) => report.state !== null);
+  const failing = everyone.filter(({ report }) => !worthAColumn(report) && !isInForce(job, report.option));
+  const tried = all ? everyone : everyone.filter((each) => !failing.includes(each));
   const refused = ranked.filter(({ report }) => report.state === null);
   const choose = ({ option }: CureReport) => {
     const { change } = option;
@@ -113,6 +116,11 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
           </tbody>
         </table>
       </div>
+      {failing.length > 0 && (
+        <Button size="xs" variant="subtle" onClick={() => setAll(!all)} aria-expanded={all}>
+          {all ? 'Leave out what will not do' : `Show ${failing.length} more that will not do`}
+        </Button>
+      )}
       {refused.length > 0 && (
         <ul className={classes.refused}>
           {refused.map(({ report }) => (
@@ -147,12 +155,17 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
         </div>
       </details>
       <p className="faint">
-        Tried on the simulated circuit at every working point, lights off and on, hazard included. Times are
-        common practice, prices the shop’s over the LEDs alone; temperatures from a two-node estimate, hardest
-        use at 40 °C.
+        Tried on the simulated circuit at every working point, with lights and brake where those bear on it,
+        hazard and a cold start included. Times are common practice, prices the shop’s over the LEDs alone;
+        temperatures from a two-node estimate, hardest use at 40 °C.
       </p>
     </Card>
   );
+}
+
+/** What holds or may hold, and doing nothing, to measure the others by. */
+function worthAColumn({ state, option }: CureReport): boolean {
+  return state === 'holds' || state === 'either-way' || option.kinds.includes('nothing');
 }
 
 const ROWS: readonly { label: string; cell(each: RankedCure): React.ReactNode }[] = [
@@ -180,6 +193,18 @@ const ROWS: readonly { label: string; cell(each: RankedCure): React.ReactNode }[
       </ul>
     ),
   },
+  {
+    label: 'In the cases that break',
+    cell: ({ report }) => (
+      <ul className={classes.points}>
+        {report.situations.map((situation) => (
+          <li key={situation.id} data-state={situation.state} title={situation.text}>
+            {situation.name}: {VERDICT_WORDS[situation.state].toLowerCase()}
+          </li>
+        ))}
+      </ul>
+    ),
+  },
   { label: 'Failure warning', cell: ({ report }) => WARNING_WORDS[report.warning] },
   {
     label: 'Heat while lit',
@@ -187,8 +212,17 @@ const ROWS: readonly { label: string; cell(each: RankedCure): React.ReactNode }[
   },
   {
     label: 'Hottest surface',
-    cell: ({ report }) =>
-      report.hottest ? `${Math.round(report.hottest.peakCaseCelsius)} °C, estimate` : '',
+    cell: ({ report }) => {
+      const surfaces = [
+        ...(report.hottest ? [`resistor ${Math.round(report.hottest.peakCaseCelsius)} °C`] : []),
+        ...(report.hottestLed !== null ? [`LED body ${Math.round(report.hottestLed)} °C`] : []),
+      ];
+      return surfaces.length > 0 ? `${surfaces.join(', ')}, estimate` : '';
+    },
+  },
+  {
+    label: 'Lamps left filament',
+    cell: ({ report }) => (report.unconverted === 0 ? 'none' : report.unconverted),
   },
   {
     label: 'Saved, both sides lit',

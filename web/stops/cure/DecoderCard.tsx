@@ -1,0 +1,154 @@
+import { useQuery } from '@tanstack/react-query';
+import type { CapacitorTrial, CapacitorWindow } from '../../../core/cures/decoder/capacitorWindow.ts';
+import type { WhileOff } from '../../../core/cures/decoder/whileOff.ts';
+import type { FlickerRisk } from '../../../core/flicker/ieee1789.ts';
+import { lampById } from '../../../core/model/vehicle/vehicle.ts';
+import { amps, farads, inARow, percent } from '../../../core/quantities/format.ts';
+import { SEEN_GLOW } from '../../../core/rehearsal/lampLight.ts';
+import { useDesk } from '../../job/workspace.ts';
+import { Card } from '../../ui/Card.tsx';
+import { electrics } from '../../workers/electrics.ts';
+import { engine } from '../../workers/engine.ts';
+import classes from './DecoderCard.module.css';
+
+const RISKS: Record<FlickerRisk, string> = {
+  'no-observable-effect': 'no effect',
+  'low-risk': 'low risk',
+  'above-low-risk': 'above low risk',
+};
+const VERDICTS: Record<CapacitorWindow['verdict'], string> = {
+  works: 'A capacitor works here',
+  'none-works': 'No capacitor works here',
+  refused: 'No capacitor here',
+};
+
+/** What a controller's pulses, tests and leakage do to LEDs, and what a decoder's capacitor can do about it. */
+export function DecoderCard() {
+  const { job, shelf } = useDesk();
+  const controlled = job.vehicle.flasher.kind === 'controller';
+  const windows = useQuery<CapacitorWindow[]>({
+    queryKey: ['capacitors', ...electrics(job), shelf],
+    queryFn: () => engine().capacitorWindows(job, shelf),
+    placeholderData: (before) => before,
+    enabled: controlled,
+  });
+  const off = useQuery<WhileOff[]>({
+    queryKey: ['while-off', ...electrics(job), shelf],
+    queryFn: () => engine().whileOff(job, shelf, 'cured'),
+    placeholderData: (before) => before,
+    enabled: controlled,
+  });
+  if (!controlled) return null;
+  const error = windows.error ?? off.error;
+  if (error) return <p role="alert">The pulses could not be played: {error.message}</p>;
+  if (!windows.data) return <p className="faint">Playing the controller’s pulses.</p>;
+  const told = off.data ? offWords(off.data, (id) => lampById(job.vehicle, id).name.toLowerCase()) : [];
+  if (windows.data.length === 0 && told.length === 0) return null;
+  return (
+    <Card title="Pulses, tests and leakage of the controller">
+      {windows.data.map((window) => (
+        <div
+          key={window.circuitId}
+          role="group"
+          aria-label={nameOf(window.circuitId)}
+          className={classes.feed}
+        >
+          <h4>
+            {nameOf(window.circuitId)}: {VERDICTS[window.verdict].toLowerCase()}
+          </h4>
+          <p>{window.text}</p>
+          <Trials window={window} />
+        </div>
+      ))}
+      {told.length > 0 && (
+        <ul className={classes.off}>
+          {told.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      <p className="faint">
+        Played pulse by pulse on this vehicle’s wiring, engine charging. Flicker by IEEE 1789-2015, from
+        memory; the diode’s own drop is counted.
+      </p>
+    </Card>
+  );
+
+  function nameOf(circuitId: string): string {
+    return job.vehicle.circuits.find((circuit) => circuit.id === circuitId)?.name ?? circuitId;
+  }
+}
+
+function Trials({ window }: { window: CapacitorWindow }) {
+  return (
+    <div className={classes.scroll}>
+      <table className={classes.trials}>
+        <thead>
+          <tr>
+            <th>Capacitor</th>
+            <th className="figure">Modulation</th>
+            <th>Flicker</th>
+            <th className="figure">Light</th>
+            <th className="figure">Glows on</th>
+            <th className="figure">From cold</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr data-state="out">
+            <th scope="row">none</th>
+            <td className="figure">100 %</td>
+            <td>{RISKS['above-low-risk']}</td>
+            <td className="figure">{percent(window.duty)} of the pulses</td>
+            <td className="figure">not at all</td>
+            <td />
+          </tr>
+          {window.trials.map((trial) => (
+            <tr key={trial.farads} data-state={within(window, trial) ? 'in' : 'out'}>
+              <th scope="row">
+                {farads(trial.farads)}
+                {trial.codes.length > 0 && <span className="faint"> {inARow(trial.codes)}</span>}
+              </th>
+              <td className="figure">{percent(trial.modulation)}</td>
+              <td>{RISKS[trial.risk]}</td>
+              <td className="figure">{percent(trial.light)}</td>
+              <td className="figure">
+                {trial.afterglowSeconds >= 3 ? 'over 3 s' : `${trial.afterglowSeconds.toFixed(2)} s`}
+              </td>
+              <td className="figure">
+                {amps(trial.peakAmps)}
+                {trial.trips && ', output off'}
+                {trial.blurs && ', flash blurred'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function within({ verdict }: CapacitorWindow, { risk, trips, blurs }: CapacitorTrial): boolean {
+  return verdict === 'works' && risk !== 'above-low-risk' && !trips && !blurs;
+}
+
+/** A line for each thing that a controller does to LEDs that are off, its lamps gathered. */
+function offWords(found: readonly WhileOff[], name: (lampId: string) => string): string[] {
+  const lines = new Map<string, string[]>();
+  const add = (line: string, lampId: string) => lines.set(line, [...(lines.get(line) ?? []), name(lampId)]);
+  for (const { lampId, leakShare, coldCheck } of found) {
+    const glows = leakShare !== null && leakShare > SEEN_GLOW;
+    if (leakShare !== null)
+      add(
+        glows
+          ? `glows at ${(100 * leakShare).toFixed(1)} % of its light while off, from what the output lets through: a load across it drains that.`
+          : 'stays dark while off: what the output lets through is drained.',
+        lampId,
+      );
+    if (coldCheck && !glows)
+      add(
+        `is tested every ${coldCheck.everySeconds} s by ${Math.round(coldCheck.pulseSeconds * 1000)} ms, and shows it for ${Math.round(coldCheck.shownSeconds * 1000)} ms: a twitch to be seen in the dark.`,
+        lampId,
+      );
+  }
+  return [...lines].map(([line, lamps]) => `${inARow(lamps)} ${line}`.replace(/^./, (c) => c.toUpperCase()));
+}
