@@ -229,6 +229,22 @@ function finishedJob(): Job {
       tapped('2026-11-10T13:22:00.000Z', 'cured', 'turn-right', 87.8, 1.1),
       tapped('2026-11-10T13:26:00.000Z', 'cured', 'hazard', 88.0, 0.7),
     ],
+    findings: [
+      {
+        id: 'seen-leds-alone',
+        at: '2026-11-10T09:40:00.000Z',
+        circuitId: 'turn-left',
+        fitted: Object.fromEntries(
+          ['front-left', 'rear-left', 'repeater-left'].map((lampId) => [lampId, job.chosen[lampId] ?? null]),
+        ),
+        networks: [],
+        out: [],
+        lights: false,
+        supplyVolts: 12.6,
+        result: 'fast',
+        by: 'bay 2',
+      },
+    ],
     handOver: {
       stockBulbsKeptAt: 'Stores, drawer 14, labelled "route 1"',
       warrantyUntil: '2028-11-10',

@@ -17,6 +17,8 @@ export interface TerminalLink {
 
 export interface RelayMapping {
   links: readonly TerminalLink[];
+  /** supply and lamps change places */
+  crossed: boolean;
   /** whether plugging it in by shape would be wrong: supply and lamps change places, or an earth is wanted */
   adapter: boolean;
   /** what an adapter or jumper has to do, one line each; empty where it plugs straight in */
@@ -116,6 +118,7 @@ export function mapRelay(stock: Flasher, part: FlasherPart, heightAllowedMm?: nu
   ];
   return {
     links,
+    crossed,
     adapter: adapterLines.length > 0,
     adapterLines,
     cautions: [

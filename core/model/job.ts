@@ -114,6 +114,8 @@ export const Finding = z.strictObject({
   lights: z.boolean(),
   supplyVolts: Volts,
   result: z.enum(['normal', 'fast', 'message']),
+  /** who saw it */
+  by: Line.optional(),
   /** taken over from another job of the same model: whose, and in which state of knowledge */
   from: z.strictObject({ job: Line, at: Moment }).optional(),
 });

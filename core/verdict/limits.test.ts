@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { QUILLON_75 } from '../../demo/vehicles/quillon75.ts';
 import type { ResistorNetwork } from '../model/job.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
 
 const kinds = (checks: readonly LimitCheck[]) =>
@@ -25,6 +27,35 @@ describe('supplyLimits', () => {
     [16.1, { 'fuse-heating': false, 'fuse-lit': false, relay: false }],
   ])('at %f A lit', (litAmps, expected) => {
     expect(kinds(supplyLimits(QUILLON_75, QUILLON_75.flasher, litAmps, 'Hazard'))).toEqual(expected);
+  });
+
+  it('counts a trailer on a plain socket against a relay that replaces the stock one, and against that one alone', () => {
+    const towing = { ...QUILLON_75, facts: { towing: 'plain-socket' as const } };
+    const light: Flasher = {
+      id: 'flasher',
+      kind: 'non-watching-relay',
+      name: 'LED relay',
+      fuseId: QUILLON_75.flasher.fuseId,
+      terminals: { supply: 'B', lamps: 'L' },
+      slowestRate: 85,
+      fastestRate: 85,
+      onFraction: 0.5,
+      minAmps: 0.02,
+      ratedAmps: 3,
+      contactOhms: 0.01,
+      needsEarth: false,
+      position: 0,
+    };
+    const relay = (vehicle: Vehicle, flasher: Flasher) =>
+      supplyLimits(vehicle, flasher, 0.84, 'Hazard').find((each) => each.kind === 'relay');
+    expect(relay(QUILLON_75, light)).toMatchObject({ ok: true, value: 0.84 });
+    expect(relay(towing, light)).toMatchObject({ ok: false });
+    expect(relay(towing, light)?.reason).toMatch(
+      /rated 3.00 A; hazard would draw 4.54 A, 3.70 A of it a trailer/,
+    );
+    expect(relay(towing, QUILLON_75.flasher)?.value).toBe(0.84);
+    const fed = { ...QUILLON_75, facts: { towing: 'socket-with-module' as const } };
+    expect(relay(fed, light)?.value).toBe(0.84);
   });
 
   it('says the figures of what is broken', () => {

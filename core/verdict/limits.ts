@@ -55,6 +55,17 @@ function turnOutputs(vehicle: Vehicle, flasher: Flasher): ControllerOutput[] {
   return flasher.outputs.filter((output) => turns.includes(output.circuitId));
 }
 
+/** What one P21W class turn bulb of a trailer draws at its test volts, A, by system volts (P21W: about 25 W). */
+const TRAILER_BULB_AMPS: Record<Vehicle['systemVolts'], number> = { 6: 3.7, 12: 1.85, 24: 0.95 };
+
+/**
+ * What a trailer's turn bulbs, one a side, add to a relay that feeds its socket too, A; 0 where there is no socket,
+ * or a module of its own feeds it.
+ */
+export function trailerAmps({ facts, systemVolts }: Vehicle, sides: number): number {
+  return facts?.towing === 'plain-socket' ? sides * TRAILER_BULB_AMPS[systemVolts] : 0;
+}
+
 /**
  * Fuse and relay, or outputs, against the lit current of hazard. A fuse is judged twice: by the heating (RMS)
  * current of an hour's flashing against its continuous share, and by the lit current against its rating, since a
@@ -76,6 +87,10 @@ export function supplyLimits(
   const rmsAmps = litAmps * Math.sqrt(onFraction);
   const continuous = fuse.ratedAmps * FUSE_CONTINUOUS_SHARE;
   const rated = ratedAmps(flasher);
+  // The stock relay was rated by its maker for whatever may hang on the socket; one that replaces it was not.
+  const trailer =
+    flasher.kind === 'non-watching-relay' ? trailerAmps(vehicle, vehicle.hazardSwitch ? 2 : 1) : 0;
+  const towed = trailer > 0 ? `, ${amps(trailer)} of it a trailer on the socket` : '';
   const outputs = turnOutputs(vehicle, flasher);
   const share = outputAmps ?? litAmps / Math.max(1, outputs.length);
   const least = Math.min(...outputs.map((output) => output.limitAmps));
@@ -93,10 +108,10 @@ export function supplyLimits(
     ...(rated === null
       ? []
       : [
-          check('relay', name, litAmps, rated, (ok) =>
+          check('relay', name, litAmps + trailer, rated, (ok) =>
             ok
-              ? `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} draws ${amps(litAmps)}.`
-              : `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} would draw ${amps(litAmps)}.`,
+              ? `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} draws ${amps(litAmps + trailer)}${towed}.`
+              : `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} would draw ${amps(litAmps + trailer)}${towed}.`,
           ),
         ]),
     ...(outputs.length === 0

@@ -41,6 +41,8 @@ export const VehicleFacts = z.strictObject({
   lampModules: z.boolean().optional(),
   /** hybrid or electric: work on it is for qualified people */
   highVoltage: z.boolean().optional(),
+  /** under the relay's cover, mm */
+  relayRoomMm: z.number().positive().max(200).optional(),
   /** whether somebody has held the flasher, or it is only what is usual */
   flasherSeen: z.boolean().optional(),
   /** equipment that must come out first, and how long that takes */

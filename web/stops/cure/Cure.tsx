@@ -37,6 +37,9 @@ const AttemptsCard = lazy(() =>
 const DecoderCard = lazy(() =>
   import('./DecoderCard.tsx').then((module) => ({ default: module.DecoderCard })),
 );
+const CautionsCard = lazy(() =>
+  import('./CautionsCard.tsx').then((module) => ({ default: module.CautionsCard })),
+);
 const HeatCard = lazy(() => import('./HeatCard.tsx').then((module) => ({ default: module.HeatCard })));
 
 /** What the relay will see, and the resistors that make it content. */
@@ -108,13 +111,9 @@ export default function Cure() {
       </Suspense>
       <LampStrips />
       <HazardCard verdict={cured ? verdicts.cured : verdicts.leds} />
-      {loaded && (
-        <Caution>
-          Resistors get past 100 °C: bare metal, in air, never on plastic, carpet or the loom. They also hide
-          a dead LED: the flash stays normal, so the lamps must be looked at. Where the law wants an outage
-          shown, that matters.
-        </Caution>
-      )}
+      <Suspense fallback={null}>
+        <CautionsCard verdict={cured ? verdicts.cured : verdicts.leds} />
+      </Suspense>
     </div>
   );
 }

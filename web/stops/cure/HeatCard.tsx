@@ -1,6 +1,7 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { pieceWatts } from '../../../core/circuit/resistorNetwork.ts';
+import { leadReach } from '../../../core/cures/loadResistor/mounting.ts';
 import { type HeatMount, heatMount } from '../../../core/heat/resistorHeat.ts';
 import { AMBIENTS, HEAT_LINES, judgeHeat, usesOn } from '../../../core/heat/useCases.ts';
 import type { ResistorNetwork } from '../../../core/model/job.ts';
@@ -24,7 +25,8 @@ const MOUNTS: Record<HeatMount, string> = {
 
 /** How hot a resistor gets on its mount in the uses it sees, against what burns, softens and melts. */
 export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] }) {
-  const { vehicle } = useDesk().job;
+  const { job, shelf } = useDesk();
+  const { vehicle } = job;
   const [lampId, setLampId] = useState<string | null>(null);
   const [trial, setTrial] = useState<HeatMount | null>(null);
   const [useId, setUseId] = useState<string | null>(null);
@@ -44,6 +46,7 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
   );
   if (!use || !piece || !lamp) return null;
   const worst = verdicts.at(-1);
+  const [reach] = leadReach(vehicle, shelf, network ? [network] : []);
   return (
     <Card title={`Heat of ${ohms(piece.ohms)} ${watts(piece.watts)} at ${lamp.name.toLowerCase()}`}>
       <div className={classes.fields}>
@@ -70,6 +73,7 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
           onChange={(event) => setTrial(event.currentTarget.value as HeatMount)}
         />
       </div>
+      {reach && <p data-reaches={reach.reaches}>{reach.text}</p>}
       {uses.length > 1 && (
         <SegmentedControl
           aria-label="Use"

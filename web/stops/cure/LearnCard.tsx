@@ -1,23 +1,21 @@
-import { Button, NativeSelect, NumberInput } from '@mantine/core';
-import { randomId } from '@mantine/hooks';
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { randomId, useLocalStorage } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import type { Finding } from '../../../core/model/job.ts';
-import { lampById, lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
-import { amps, ohms, volts } from '../../../core/quantities/format.ts';
+import { lampById, lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { amps, volts } from '../../../core/quantities/format.ts';
 import { learnedBands, seenAmps } from '../../../core/verdict/learned.ts';
 import { healthyBands } from '../../../core/verdict/outageBand.ts';
+import { fittedWords } from '../../../core/verdict/priors.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './LearnCard.module.css';
+import { PriorsCard } from './PriorsCard.tsx';
+import { RESULTS } from './results.ts';
 
-const RESULTS: Record<Finding['result'], string> = {
-  normal: 'flashed normally, no message',
-  fast: 'flashed fast',
-  message: 'gave a bulb message',
-};
 type Tried = 'leds' | 'cured' | 'stock';
 
 /** What the watcher was seen to do with what was fitted: each finding narrows where its threshold can be. */
@@ -28,6 +26,8 @@ export function LearnCard() {
   const [out, setOut] = useState('');
   const [at, setAt] = useState<string | number>((1.05 * job.vehicle.systemVolts).toFixed(1));
   const [result, setResult] = useState<Finding['result']>('normal');
+  // Whoever works here stays the same from job to job.
+  const [by, setBy] = useLocalStorage({ key: 'vumble-seen-by', defaultValue: '' });
   const findings = job.findings ?? [];
   const learned = useMemo(() => learnedBands(job, shelf, healthyBands(job)), [job, shelf]);
   const contradiction = learned?.contradiction(circuit) ?? null;
@@ -38,13 +38,15 @@ export function LearnCard() {
     with_ && learned ? learned.at(circuit, typed) : healthyBands(job).at(circuit, typed);
   const others = useLiveQuery(async () => {
     const rows = await db.jobs.toArray();
-    return rows.filter(
-      (row) =>
-        row.deleted === 0 &&
-        row.id !== job.id &&
-        row.job.vehicle.model === vehicle.model &&
-        (row.job.findings?.length ?? 0) > 0,
-    );
+    return rows
+      .filter(
+        (row) =>
+          row.deleted === 0 &&
+          row.id !== job.id &&
+          row.job.vehicle.model === vehicle.model &&
+          (row.job.findings?.length ?? 0) > 0,
+      )
+      .map((row) => row.job);
   }, [job.id, vehicle.model]);
   const record = () => {
     const lampIds = lampIdsOf(circuit);
@@ -60,6 +62,7 @@ export function LearnCard() {
       lights: false,
       supplyVolts: typed,
       result,
+      ...(by.trim() === '' ? {} : { by: by.trim() }),
     };
     edit(`Seen: ${RESULTS[result]}`, (draft) => {
       draft.findings = [...(draft.findings ?? []), finding];
@@ -104,6 +107,12 @@ export function LearnCard() {
           data={Object.entries(RESULTS).map(([value, label]) => ({ value, label }))}
           onChange={(event) => setResult(event.currentTarget.value as Finding['result'])}
         />
+        <TextInput
+          label="Seen by"
+          maxLength={80}
+          value={by}
+          onChange={(event) => setBy(event.currentTarget.value)}
+        />
         <Button onClick={record} disabled={!fits}>
           Record it
         </Button>
@@ -130,41 +139,7 @@ export function LearnCard() {
           ))}
         </ul>
       )}
-      {others && others.length > 0 && (
-        <div className={classes.others}>
-          <b>Found on others of this model</b>
-          <ul>
-            {others.flatMap(({ job: other }) =>
-              (other.findings ?? []).map((finding) => (
-                <li key={`${other.id} ${finding.id}`}>
-                  {other.title}, {finding.at.slice(0, 10)}: {RESULTS[finding.result]} at{' '}
-                  {volts(finding.supplyVolts)}{' '}
-                  {findings.every((each) => each.id !== finding.id) &&
-                    turnCircuits(vehicle).some((each) => each.id === finding.circuitId) && (
-                      <Button
-                        size="xs"
-                        variant="default"
-                        onClick={() =>
-                          edit('Take over a finding', (draft) => {
-                            draft.findings = [
-                              ...(draft.findings ?? []),
-                              { ...finding, from: { job: other.title, at: finding.at } },
-                            ];
-                          })
-                        }
-                      >
-                        Take it as a prior
-                      </Button>
-                    )}
-                </li>
-              )),
-            )}
-          </ul>
-          <p className="faint">
-            A finding on one vehicle is no fact about the model: take it over knowingly.
-          </p>
-        </div>
-      )}
+      {others && <PriorsCard others={others} at={fits ? typed : vehicle.systemVolts} />}
     </Card>
   );
 }
@@ -172,22 +147,16 @@ export function LearnCard() {
 function FindingRow({ finding, suspect }: { finding: Finding; suspect: boolean }) {
   const { job, shelf, edit } = useDesk();
   const seen = seenAmps(job, shelf, finding);
-  const codes = Object.values(finding.fitted).map((id) =>
-    id === null ? 'filament' : (shelf.find((part) => part.id === id)?.code ?? 'a part no longer known'),
-  );
-  const loads = finding.networks.flatMap((network) => network.pieces.map((piece) => ohms(piece.ohms)));
   return (
     <li data-suspect={suspect}>
       <span>
-        {[...new Set(codes)].join(', ')}
-        {loads.length > 0 && ` with ${loads.join(' and ')}`}
-        {finding.out.map((id) => `, ${lampById(job.vehicle, id).name.toLowerCase()} out`)} at{' '}
-        {volts(finding.supplyVolts)}: {RESULTS[finding.result]}
+        {fittedWords(job, shelf, finding)} at {volts(finding.supplyVolts)}: {RESULTS[finding.result]}
         <span className="faint">
           {' '}
           {seen
             ? `so the watcher saw ${amps(seen.low)}${seen.high - seen.low > 0.01 ? ` to ${amps(seen.high)}` : ''}, computed`
             : 'which cannot be computed any more'}
+          {finding.by ? `; seen by ${finding.by}` : ''}
           {finding.from ? `; from ${finding.from.job}` : ''}
         </span>
       </span>

@@ -1,22 +1,27 @@
-import { useState } from 'react';
 import { adjusterFor, mapRelay } from '../../../core/cures/relayMapping.ts';
 import type { FlasherPart } from '../../../core/model/part.ts';
+import { amps } from '../../../core/quantities/format.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
 import classes from './RelayCard.module.css';
+import { RelayWiring } from './RelayWiring.tsx';
 
 /** The relay that is plugged in instead: its terminals against the old one's, by function; its screw; its height. */
 export function RelayCard() {
-  const { job, shelf } = useDesk();
-  const [height, setHeight] = useState<number>();
+  const { job, shelf, edit, verdicts } = useDesk();
+  const height = job.vehicle.facts?.relayRoomMm;
   const cure = job.vehicleCures.find((each) => each.kind === 'flasher-relay');
   const part = shelf.find(
     (each): each is FlasherPart =>
       each.kind === 'flasher' && cure?.kind === 'flasher-relay' && each.id === cure.partId,
   );
   if (!part || cure?.kind !== 'flasher-relay') return null;
+  const { hazard, circuits } = verdicts.cured;
+  const rating = [...(hazard?.limits ?? []), ...circuits.flatMap((each) => each.limits)].find(
+    (limit) => limit.kind === 'relay',
+  );
   const mapped = mapRelay(job.vehicle.flasher, part, height);
   const rate = part.slowestRate + cure.position * (part.fastestRate - part.slowestRate);
   return (
@@ -45,6 +50,10 @@ export function RelayCard() {
           ))}
         </tbody>
       </table>
+      <RelayWiring mapped={mapped} />
+      <p>
+        It starts from {amps(part.minAmps)}. {rating?.reason}
+      </p>
       {mapped.adapter ? (
         <div className={classes.adapter} role="note">
           <b>It needs an adapter.</b>
@@ -66,7 +75,14 @@ export function RelayCard() {
           value={height}
           min={5}
           max={200}
-          onSave={setHeight}
+          onSave={(value) =>
+            edit('Room under the relay’s cover', (draft) => {
+              const facts = { ...draft.vehicle.facts };
+              if (value === undefined) delete facts.relayRoomMm;
+              else facts.relayRoomMm = value;
+              draft.vehicle.facts = facts;
+            })
+          }
         />
       </div>
       <Caution>{mapped.cautions.join(' ')}</Caution>

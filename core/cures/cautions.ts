@@ -1,0 +1,94 @@
+import { REGION_RULES, type RegionRule } from '../catalogue/regions.ts';
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import { lampIdsOf } from '../model/vehicle/vehicle.ts';
+import { ledOf, networksOf } from '../vehicle/fitment.ts';
+import type { TurnVerdict } from '../verdict/verdict.ts';
+
+/** Something to be minded before the work begins, and why it concerns this job. */
+export interface JobCaution {
+  id: 'heat' | 'fuse' | 'warning-lost' | 'sensed-wire' | 'high-voltage' | 'drilling' | 'law';
+  title: string;
+  text: string;
+}
+
+/** A fuse this near to what it may carry is spoken of, as a share. */
+const NEAR = 0.8;
+
+/**
+ * What has to be minded with a job's LEDs and cures as they stand; only what concerns it.
+ *
+ * @param verdict of its turn lamps as cured
+ */
+export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCaution[] {
+  const { vehicle } = job;
+  const networks = networksOf(job);
+  const cautions: JobCaution[] = [];
+  if (vehicle.facts?.highVoltage)
+    cautions.push({
+      id: 'high-voltage',
+      title: 'High voltage',
+      text: 'Hybrid or electric: qualified people only, by the maker’s instructions. Nobody touches an orange cable.',
+    });
+  if (networks.length > 0) {
+    cautions.push({
+      id: 'heat',
+      title: 'Heat',
+      text: 'Resistors get past 100 °C: screwed to bare metal, in air, never on plastic, carpet or the loom. They burn skin.',
+    });
+    if (networks.some((network) => !network.plugged))
+      cautions.push({
+        id: 'drilling',
+        title: 'Drilling',
+        text: 'Look at what is behind the panel first: wiring, tank, airbag or curtain module. Battery off near airbags. Paint the edge.',
+      });
+  }
+  const fuses = [
+    ...(verdict.hazard?.limits ?? []),
+    ...verdict.circuits.flatMap((each) => each.limits),
+  ].filter((limit) => limit.kind.startsWith('fuse') && limit.value > NEAR * limit.limit);
+  const [fuse] = fuses.toSorted((a, b) => b.value / b.limit - a.value / a.limit);
+  if (fuse) cautions.push({ id: 'fuse', title: 'Fuse', text: `${fuse.reason} Never fit a larger one.` });
+  const rule = (topic: RegionRule['topic']) => {
+    const found = REGION_RULES.find((each) => each.region === vehicle.region && each.topic === topic);
+    return found ? `${found.text} ${found.source}.` : '';
+  };
+  if (silenced(job))
+    cautions.push({
+      id: 'warning-lost',
+      title: 'Failure warning lost',
+      text: `A dead LED no longer changes the flash: the lamps must be looked at. ${rule('outage warning')}`,
+    });
+  const sensed = vehicle.circuits.filter(
+    (circuit) =>
+      (circuit.kind === 'stop' || circuit.kind === 'third-brake') &&
+      lampIdsOf(circuit).some((id) => ledOf(job, shelf, id) !== null) &&
+      (circuit.sense !== undefined ||
+        (vehicle.facts?.gearbox === 'automatic' && vehicle.facts.brakeSensed === undefined)),
+  );
+  const [first] = sensed;
+  if (first)
+    cautions.push({
+      id: 'sensed-wire',
+      title: 'Brake and shift sense',
+      text: first.sense
+        ? `${first.sense.what} reads the ${first.name.toLowerCase()} wire: test gear lever and cruise control after the change.`
+        : `Automatic gearbox, and whether its ${first.name.toLowerCase()} wire is read nobody knows: test gear lever and cruise control after the change.`,
+    });
+  if (Object.values(job.chosen).some((id) => id !== null))
+    cautions.push({
+      id: 'law',
+      title: 'Local rules',
+      text: `${rule('retrofit bulbs')} A planning aid: the maker’s data, local code and licensed practice decide.`,
+    });
+  return cautions;
+}
+
+/** Whether the turn lamps' watcher is kept content whatever the LEDs do. */
+function silenced({ vehicle, cures, vehicleCures }: Job): boolean {
+  return (
+    vehicle.flasher.kind !== 'non-watching-relay' &&
+    (vehicleCures.some((cure) => cure.kind === 'flasher-relay') ||
+      vehicle.circuits.some((circuit) => circuit.kind === 'turn' && cures[circuit.id]))
+  );
+}
