@@ -3,7 +3,7 @@ import type { CapacitorTrial, CapacitorWindow } from '../../../core/cures/decode
 import type { WhileOff } from '../../../core/cures/decoder/whileOff.ts';
 import type { FlickerRisk } from '../../../core/flicker/ieee1789.ts';
 import { lampById } from '../../../core/model/vehicle/vehicle.ts';
-import { amps, farads, inARow, percent } from '../../../core/quantities/format.ts';
+import { farads, inARow, percent } from '../../../core/quantities/format.ts';
 import { SEEN_GLOW } from '../../../core/rehearsal/lampLight.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -102,7 +102,7 @@ function Trials({ window }: { window: CapacitorWindow }) {
             <td className="figure">not at all</td>
             <td />
           </tr>
-          {window.trials.map((trial) => (
+          {worthARow(window).map((trial) => (
             <tr key={trial.farads} data-state={within(window, trial) ? 'in' : 'out'}>
               <th scope="row">
                 {farads(trial.farads)}
@@ -115,8 +115,7 @@ function Trials({ window }: { window: CapacitorWindow }) {
                 {trial.afterglowSeconds >= 3 ? 'over 3 s' : `${trial.afterglowSeconds.toFixed(2)} s`}
               </td>
               <td className="figure">
-                {amps(trial.peakAmps)}
-                {trial.trips && ', output off'}
+                {Math.round(trial.peakAmps)} A{trial.trips && ', output off'}
                 {trial.blurs && ', flash blurred'}
               </td>
             </tr>
@@ -127,28 +126,44 @@ function Trials({ window }: { window: CapacitorWindow }) {
   );
 }
 
+/** Where none can work, the smallest that would smooth it and what the shelf has show why. */
+function worthARow({ verdict, trials, leastFarads }: CapacitorWindow): readonly CapacitorTrial[] {
+  if (verdict !== 'refused') return trials;
+  return trials.filter((trial) => trial.farads === leastFarads || trial.codes.length > 0);
+}
+
 function within({ verdict }: CapacitorWindow, { risk, trips, blurs }: CapacitorTrial): boolean {
   return verdict === 'works' && risk !== 'above-low-risk' && !trips && !blurs;
 }
 
 /** A line for each thing that a controller does to LEDs that are off, its lamps gathered. */
 function offWords(found: readonly WhileOff[], name: (lampId: string) => string): string[] {
-  const lines = new Map<string, string[]>();
-  const add = (line: string, lampId: string) => lines.set(line, [...(lines.get(line) ?? []), name(lampId)]);
+  const lines = new Map<string, { words(many: boolean): string; lamps: string[] }>();
+  const add = (lampId: string, words: (many: boolean) => string) => {
+    const line = lines.get(words(false)) ?? { words, lamps: [] };
+    lines.set(words(false), { ...line, lamps: [...line.lamps, name(lampId)] });
+  };
   for (const { lampId, leakShare, coldCheck } of found) {
     const glows = leakShare !== null && leakShare > SEEN_GLOW;
-    if (leakShare !== null)
+    if (glows)
       add(
-        glows
-          ? `glows at ${(100 * leakShare).toFixed(1)} % of its light while off, from what the output lets through: a load across it drains that.`
-          : 'stays dark while off: what the output lets through is drained.',
         lampId,
+        (many) =>
+          `${many ? 'glow' : 'glows'} at ${(100 * leakShare).toFixed(1)} % of the rated light while off, from what the output lets through: a load across ${many ? 'them' : 'it'} drains that.`,
+      );
+    else if (leakShare !== null)
+      add(
+        lampId,
+        (many) => `${many ? 'stay' : 'stays'} dark while off: what the output lets through is drained.`,
       );
     if (coldCheck && !glows)
       add(
-        `is tested every ${coldCheck.everySeconds} s by ${Math.round(coldCheck.pulseSeconds * 1000)} ms, and shows it for ${Math.round(coldCheck.shownSeconds * 1000)} ms: a twitch to be seen in the dark.`,
         lampId,
+        (many) =>
+          `${many ? 'are' : 'is'} tested every ${coldCheck.everySeconds} s by ${Math.round(coldCheck.pulseSeconds * 1000)} ms, and ${many ? 'show' : 'shows'} it for ${Math.round(coldCheck.shownSeconds * 1000)} ms: a twitch to be seen in the dark.`,
       );
   }
-  return [...lines].map(([line, lamps]) => `${inARow(lamps)} ${line}`.replace(/^./, (c) => c.toUpperCase()));
+  return [...lines.values()].map(({ words, lamps }) =>
+    `${inARow(lamps)} ${words(lamps.length > 1)}`.replace(/^./, (first) => first.toUpperCase()),
+  );
 }
