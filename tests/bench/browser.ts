@@ -109,16 +109,27 @@ await page.getByText(/^Best for this vehicle/).waitFor();
 await page.waitForTimeout(2000);
 await page.getByRole('slider', { name: 'Supply' }).focus();
 await page.evaluate(() => {
-  const bench = window as unknown as { tasks: number[] };
+  const bench = window as unknown as { tasks: number[]; frames: number[] };
   bench.tasks = [];
+  bench.frames = [];
+  let last = performance.now();
+  const frame = (now: number) => {
+    bench.frames.push(now - last);
+    last = now;
+    requestAnimationFrame(frame);
+  };
+  requestAnimationFrame(frame);
   new PerformanceObserver((list) => {
     for (const entry of list.getEntries()) bench.tasks.push(entry.duration);
   }).observe({ entryTypes: ['longtask'] });
 });
 for (let step = 0; step < 30; step += 1) await page.keyboard.press('ArrowRight');
-const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks);
+const { tasks, frames } = await page.evaluate(() => {
+  const { tasks, frames } = window as unknown as { tasks: number[]; frames: number[] };
+  return { tasks, frames };
+});
 console.log(
-  `slider on the minibus, thirty steps: ${tasks.length} tasks over 50 ms, longest ${Math.max(0, ...tasks).toFixed(0)} ms`,
+  `slider on the minibus, thirty steps: ${tasks.length} tasks over 50 ms, longest ${Math.max(0, ...tasks).toFixed(0)} ms; frames ${middle(frames).toFixed(1)} ms in the median`,
 );
 console.log('In Chromium, medians:');
 for (const [what, times] of [

@@ -7,7 +7,7 @@ import { DriverPanel } from './plan/DriverPanel.tsx';
 import { PlanView } from './plan/PlanView.tsx';
 import { TryFault } from './plan/TryFault.tsx';
 import classes from './VehicleHalf.module.css';
-import { useWorkspace, VEHICLE_SCREEN } from './workspace.ts';
+import { useDesk, VEHICLE_SCREEN } from './workspace.ts';
 
 const STAGES: readonly { value: Stage; label: string }[] = [
   { value: 'stock', label: 'As it is' },
@@ -17,7 +17,7 @@ const STAGES: readonly { value: Stage; label: string }[] = [
 
 /** The vehicle: plan, dash and driver's panel. */
 export function VehicleHalf() {
-  const { job, judges, stage, setStage } = useWorkspace();
+  const { job, judges, stage, setStage } = useDesk();
   const { vehicle } = job;
   const { stop } = useParams();
   const { flasher } = judges[stage].network.fitment;

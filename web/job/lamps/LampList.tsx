@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { Card } from '../../ui/Card.tsx';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './LampList.module.css';
 
 interface LampListProps {
@@ -21,7 +21,7 @@ interface LampListProps {
 
 /** The vehicle's lamps as a list to choose from; choosing one selects it on the plan too. */
 export function LampList({ title, current, fill, keep, value, note }: LampListProps) {
-  const { job, selectLamp } = useWorkspace();
+  const { job, selectLamp } = useDesk();
   return (
     <Card
       title={title}

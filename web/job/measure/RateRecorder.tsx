@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Observation, Stage, TurnFunction } from '../../../core/model/job.ts';
 import { FUNCTION_WORDS, proofReason } from '../../../core/record/observations.ts';
 import { flashRule } from '../../../core/verdict/flashRule.ts';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './RateRecorder.module.css';
 import { useTaps } from './useTaps.ts';
 
@@ -19,7 +19,7 @@ const LIT_CHOICES = [
  * its lamps lit, record. The reading is kept on screen until it is recorded or cleared.
  */
 export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFunction: TurnFunction }) {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const { taps, reading, tap, clear } = useTaps();
   const [typed, setTyped] = useState<string | number>('');
   const [lit, setLit] = useState<Observation['lampsLit']>('not-checked');
@@ -145,7 +145,7 @@ export function RecordedRate({ observation }: { observation: Observation }) {
 
 /** What the record says against the rule, in one sentence. */
 export function ProofReason({ observation }: { observation: Observation }) {
-  const { job } = useWorkspace();
+  const { job } = useDesk();
   return <>{proofReason(flashRule(job.vehicle.region), observation)}</>;
 }
 

@@ -7,12 +7,12 @@ import { tellTrouble } from '../../app/tellTrouble.ts';
 import type { PhotoRow } from '../../store/db.ts';
 import { addPhoto, binPhoto, photosOf, restorePhoto, shrinkPhoto } from '../../store/photos.ts';
 import { Card } from '../../ui/Card.tsx';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './Photos.module.css';
 
 /** Photographs of the vehicle and its lamps, from the camera or from files. They stay in this browser. */
 export function Photos() {
-  const { job, lamp } = useWorkspace();
+  const { job, lamp } = useDesk();
   const [of, setOf] = useState('');
   const [busy, setBusy] = useState(false);
   const photos = useLiveQuery(() => photosOf(job.id), [job.id]);
@@ -73,7 +73,7 @@ export function Photos() {
 }
 
 function Photo({ photo }: { photo: PhotoRow }) {
-  const { job } = useWorkspace();
+  const { job } = useDesk();
   const [url, setUrl] = useState<string>();
   useEffect(() => {
     const made = URL.createObjectURL(photo.image);

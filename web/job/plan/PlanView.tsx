@@ -1,12 +1,12 @@
 import { useElementSize } from '@mantine/hooks';
-import { useRef } from 'react';
+import { type RefObject, useRef } from 'react';
 import { useParams } from 'react-router';
 import { signalFilament } from '../../../core/catalogue/bulbs.ts';
 import type { Lamp, LampInput } from '../../../core/model/vehicle/lamp.ts';
 import { watts } from '../../../core/quantities/format.ts';
 import type { LampShow } from '../../../core/rehearsal/rehearse.ts';
 import type { SocketContent } from '../../../core/vehicle/fitment.ts';
-import { useWorkspace, VEHICLE_SCREEN } from '../workspace.ts';
+import { useDesk, useWorkspace, VEHICLE_SCREEN } from '../workspace.ts';
 import { VehicleDrawing } from './drawings/VehicleDrawing.tsx';
 import classes from './PlanView.module.css';
 import {
@@ -26,19 +26,44 @@ const INPUTS: readonly LampInput[] = ['dim', 'main'];
 const TWO_LINES = 36;
 const ONE_LINE = 19;
 
-/** The plan: every lamp where it is, lit as the rehearsal says. A lamp is a button that selects it. */
+/** The groups that shine, by which light of which lamp. */
+type Lights = RefObject<Map<string, SVGGElement>>;
+
+/** The plan: every lamp where it is, lit as the rehearsal says. */
 export function PlanView() {
-  const { job, judges, stage, rehearsal, lamp: selected, selectLamp } = useWorkspace();
-  const { ref, width, height } = useElementSize();
   const lights = useRef(new Map<string, SVGGElement>());
+  return (
+    <>
+      <PlanDrawing lights={lights} />
+      <PlanLights lights={lights} />
+    </>
+  );
+}
+
+/**
+ * Lets the drawn lamps shine. It draws nothing itself, so that a rehearsal or a dragged slider changes light and
+ * colour, and no shape.
+ */
+function PlanLights({ lights }: { lights: Lights }) {
+  const { rehearsal } = useWorkspace();
   const shows = new Map(rehearsal.lamps.map((show) => [showKey(show), show]));
   useFlash(rehearsal, (byLamp) => {
     for (const [key, group] of lights.current) {
       // The eye judges light by about its square root: half the light still looks bright.
       const light = (byLamp.get(key) ?? 0) * shareOfLamp(shows, key);
-      group.style.opacity = String(Math.min(1, Math.sqrt(Math.max(0, light))));
+      const opacity = String(Math.min(1, Math.sqrt(Math.max(0, light))));
+      if (group.style.opacity !== opacity) group.style.opacity = opacity;
+      const colour = `var(--${shows.get(key)?.colour ?? 'amber'})`;
+      if (group.style.color !== colour) group.style.color = colour;
     }
   });
+  return null;
+}
+
+/** A lamp is a button that selects it. */
+function PlanDrawing({ lights }: { lights: Lights }) {
+  const { job, judges, stage, lamp: selected, selectLamp } = useDesk();
+  const { ref, width, height } = useElementSize();
   const { kind } = job.vehicle;
   const outline = outlineIn(kind, width, height);
   const editing = useParams().stop === VEHICLE_SCREEN;
@@ -113,7 +138,6 @@ export function PlanView() {
                   <path d={lensPath(lamp)} className={classes.lens} />
                   {INPUTS.map((input) => {
                     const key = `${lamp.id}:${input}`;
-                    const colour = `var(--${shows.get(key)?.colour ?? 'amber'})`;
                     return (
                       <g
                         key={input}
@@ -126,11 +150,11 @@ export function PlanView() {
                       >
                         <circle
                           r={glowRadius(lumensOf(content))}
-                          fill={colour}
+                          fill="currentColor"
                           filter="url(#glow)"
                           className={classes.glow}
                         />
-                        <path d={lensPath(lamp)} fill={colour} />
+                        <path d={lensPath(lamp)} fill="currentColor" />
                       </g>
                     );
                   })}

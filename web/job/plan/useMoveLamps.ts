@@ -2,7 +2,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } fr
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { moveLamp } from '../../../core/vehicle/edit/moveLamp.ts';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import type { Outline } from './planGeometry.ts';
 
 /** A hand that trembles on a click has not dragged, px. */
@@ -19,7 +19,7 @@ const ARROWS: Record<string, readonly [across: number, along: number]> = {
 
 /** Lamps dragged on the plan, or nudged with the arrow keys; the twin on the other flank goes along. */
 export function useMoveLamps(outline: Outline) {
-  const { job, edit, alike, selectLamp } = useWorkspace();
+  const { job, edit, alike, selectLamp } = useDesk();
   const [dragged, setDragged] = useState<{ lampId: string; plan: Lamp['plan']; dropped?: true } | null>(null);
   // A dropped lamp stays where it was let go until the edit is stored: it must not jump back for a moment.
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is the stored vehicle that ends the drag

@@ -2,12 +2,12 @@ import { NativeSelect } from '@mantine/core';
 import { bladeFuse, freeId } from '../../../core/vehicle/edit/circuits.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './VehicleEditor.module.css';
 
 /** Which fuse each circuit hangs on, and what is printed on the fuses. */
 export function CircuitsCard() {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const { circuits, fuses, lamps } = job.vehicle;
   const switched = circuits.filter((circuit) => circuit.from.by === 'switch');
   return (

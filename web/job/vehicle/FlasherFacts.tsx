@@ -3,12 +3,12 @@ import { flasherWords } from '../../../core/flashers/flasher.ts';
 import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './FlasherFacts.module.css';
 
 /** The facts of this vehicle that decide the verdict: what is printed on the fuse and on the flasher. */
 export function FlasherFacts() {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const { flasher } = job.vehicle;
   const fuse = turnFuse(job.vehicle);
   return (

@@ -11,7 +11,7 @@ import { changeRole } from '../../../core/vehicle/edit/lamps.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './VehicleEditor.module.css';
 
 const LENSES: Record<Lens, string> = {
@@ -24,7 +24,7 @@ const LENSES: Record<Lens, string> = {
 
 /** One lamp: its work, lens and bulb. With left and right kept alike, its twin gets the same. */
 export function LampEditor({ lamp }: { lamp: Lamp }) {
-  const { job, edit, alike, selectLamp } = useWorkspace();
+  const { job, edit, alike, selectLamp } = useDesk();
   const { vehicle } = job;
   const twin = alike ? lampAcross(vehicle, lamp) : undefined;
   const change = (label: string, act: (draft: Job, lampId: string) => void, mergeKey?: string) =>

@@ -3,12 +3,12 @@ import { answerQuestion, questionsFor } from '../../../core/lookover/questions.t
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './VehicleEditor.module.css';
 
 /** The questions that matter for this vehicle, each with what hangs on it; "don't know yet" is an answer. */
 export function Questions() {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const questions = questionsFor(job.vehicle);
   const open = questions.filter((question) => question.answer === '').length;
   const inTheWay = job.vehicle.facts?.inTheWay;

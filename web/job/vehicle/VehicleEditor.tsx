@@ -7,7 +7,7 @@ import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import { LampList } from '../lamps/LampList.tsx';
-import { useWorkspace } from '../workspace.ts';
+import { useDesk } from '../workspace.ts';
 import { CircuitsCard } from './CircuitsCard.tsx';
 import { FlasherFacts } from './FlasherFacts.tsx';
 import { LampEditor } from './LampEditor.tsx';
@@ -16,7 +16,7 @@ import classes from './VehicleEditor.module.css';
 
 /** The vehicle itself: its lamps on the plan, their work and bulbs, fuses, flasher, and what nobody knows yet. */
 export default function VehicleEditor() {
-  const { job, edit, lamp, alike, setAlike } = useWorkspace();
+  const { job, edit, lamp, alike, setAlike } = useDesk();
   const { vehicle } = job;
   return (
     <div className={classes.editor}>
@@ -109,7 +109,7 @@ export default function VehicleEditor() {
 }
 
 function AddLamp() {
-  const { job, edit, selectLamp } = useWorkspace();
+  const { job, edit, selectLamp } = useDesk();
   const [id, setId] = useState<LampTemplateId>('marker');
   const add = (where: 'pair' | 'left' | 'right' | 'centre') => {
     const name = TEMPLATES[id].name;

@@ -7,7 +7,7 @@ import { lampById } from '../../../core/model/vehicle/vehicle.ts';
 import { amps, volts, watts } from '../../../core/quantities/format.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { panelAsLed, sectionFor } from '../../../core/vehicle/wholeLamp.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { price } from '../../ui/money.ts';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
 import classes from './Choose.module.css';
@@ -26,7 +26,7 @@ interface CandidateRowProps {
 
 /** One part of the shelf against the lamp in hand. */
 export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose }: CandidateRowProps) {
-  const { vehicle } = useWorkspace().job;
+  const { vehicle } = useDesk().job;
   const { part, fit, claim, lampIds } = candidate;
   const section = part.kind === 'whole-lamp' ? sectionFor(vehicle, lamp, part) : undefined;
   const light = part.kind === 'led' ? part : section ? panelAsLed(part, section, lamp.base) : null;

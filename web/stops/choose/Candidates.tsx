@@ -8,7 +8,7 @@ import { lampAcross } from '../../../core/vehicle/across.ts';
 import { bulbOf } from '../../../core/vehicle/fitment.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { lampsFilledBy } from '../../../core/vehicle/wholeLamp.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useBehaviours } from '../../workers/useBehaviours.ts';
 import { CandidateRow } from './CandidateRow.tsx';
@@ -22,7 +22,7 @@ type Scope = keyof typeof SCOPES;
 
 /** The shelf against one lamp, sorted by how each part behaves in its circuit. */
 export function Candidates({ lamp }: { lamp: Lamp }) {
-  const { job, shelf, edit, setStage } = useWorkspace();
+  const { job, shelf, edit, setStage } = useDesk();
   const [scope, setScope] = useState<Scope>('pair');
   const [query, setQuery] = useState('');
   const wanted = useDeferredValue(query.trim().toLowerCase());

@@ -3,7 +3,7 @@ import { clocking, wallMark } from '../../../core/capsule/clocking.ts';
 import { regionRule } from '../../../core/catalogue/regions.ts';
 import type { CapsuleRecord } from '../../../core/model/job.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
@@ -19,7 +19,7 @@ const CHECKS = [
 
 /** A capsule's light must sit where the filament sat: angle, depth, seat, cover, aim. */
 export function CapsuleCard({ lamp }: { lamp: Lamp }) {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const record: CapsuleRecord = job.capsules?.[lamp.id] ?? { checked: [] };
   const { turnDegrees, moveMm, seated } = clocking(record);
   const save = (change: Partial<CapsuleRecord>, mergeKey: string) =>

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { chargeResistor } from '../../../core/cures/chargeResistor.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { amps, ohms, watts } from '../../../core/quantities/format.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
@@ -11,7 +11,7 @@ import classes from './Choose.module.css';
 
 /** The charge lamp starts the alternator: what it must let through, and the resistor that does it past an LED. */
 export function ChargeCard({ circuit }: { circuit: Circuit }) {
-  const { job, shelf, edit, setStage } = useWorkspace();
+  const { job, shelf, edit, setStage } = useDesk();
   const { excite } = circuit;
   const lampId = circuit.feeds[0]?.lampId;
   const plan = useMemo(() => chargeResistor(job, shelf, circuit), [job, shelf, circuit]);

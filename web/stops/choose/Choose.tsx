@@ -4,7 +4,7 @@ import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
 import { bulbOf } from '../../../core/vehicle/fitment.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Candidates } from './Candidates.tsx';
 import { CapsuleCard } from './CapsuleCard.tsx';
@@ -15,7 +15,7 @@ import { RegionCautions } from './RegionCautions.tsx';
 
 /** The LED or whole lamp for each lamp: what fits, what does not and why, and what each does to this circuit. */
 export default function Choose() {
-  const { job, shelf, edit, lamp, setStage } = useWorkspace();
+  const { job, shelf, edit, lamp, setStage } = useDesk();
   const { lamps } = job.vehicle;
   const open = lamps.filter((each) => job.chosen[each.id] === undefined);
   const current = lamp ?? open[0] ?? lamps[0];

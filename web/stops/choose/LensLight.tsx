@@ -3,12 +3,12 @@ import type { Bulb } from '../../../core/model/bulb.ts';
 import type { LedPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { coloursFor } from '../../../core/vehicle/functions.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import classes from './LensLight.module.css';
 
 /** Filament and LED behind the lens of this lamp, side by side: as the eye would see them, and in figures. */
 export function LensLight({ lamp, bulb, part }: { lamp: Lamp; bulb: Bulb; part: LedPart }) {
-  const { vehicle } = useWorkspace().job;
+  const { vehicle } = useDesk().job;
   const { filament, led, ratio } = throughLens(vehicle.region, lamp, bulb, part);
   const wanted = coloursFor(vehicle, lamp).map((colour) => (colour === 'warm' ? 'white' : colour));
   const right = led.zone !== null && wanted.includes(led.zone);

@@ -2,12 +2,12 @@ import { colourRule, regionName, regionRule } from '../../../core/catalogue/regi
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 
 /** What the rules of the region say of this lamp: a caution with its source, never advice. */
 export function RegionCautions({ lamp }: { lamp: Lamp }) {
-  const { vehicle } = useWorkspace().job;
+  const { vehicle } = useDesk().job;
   const circuit = circuitsOf(vehicle, lamp.id)[0];
   const retrofit = regionRule(vehicle.region, 'retrofit bulbs');
   const road = lamp.end !== 'inside' && lamp.end !== 'dash';

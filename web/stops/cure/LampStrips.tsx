@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Stage } from '../../../core/model/job.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { volts } from '../../../core/quantities/format.ts';
@@ -12,7 +12,7 @@ import {
 } from '../../../core/rehearsal/lampStrips.ts';
 import { CONTROLS_OFF, type Controls } from '../../../core/vehicle/controls.ts';
 import { flashRule, rateResult } from '../../../core/verdict/flashRule.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useLampStrips } from '../../workers/useLampStrips.ts';
 import classes from './LampStrips.module.css';
@@ -67,7 +67,7 @@ export function LampStrips() {
 
 /** Rate and on-time of the three states: they are the flasher's, so the same for every lamp. */
 function Rates({ rows }: { rows: readonly StageStrips[] }) {
-  const { job } = useWorkspace();
+  const { job } = useDesk();
   const rule = flashRule(job.vehicle.region);
   return (
     <ul className={classes.rates}>
@@ -86,7 +86,16 @@ function Rates({ rows }: { rows: readonly StageStrips[] }) {
   );
 }
 
-function Strips({ lamp, rows, width }: { lamp: Lamp; rows: readonly StageStrips[]; width: number }) {
+/** Drawn anew only for new light: while the slider moves the old strips stay. */
+const Strips = memo(function Strips({
+  lamp,
+  rows,
+  width,
+}: {
+  lamp: Lamp;
+  rows: readonly StageStrips[];
+  width: number;
+}) {
   const narrow = width < 480;
   const from = narrow ? 0 : LABEL;
   const step = narrow ? ROW + 16 : ROW;
@@ -137,13 +146,16 @@ function Strips({ lamp, rows, width }: { lamp: Lamp; rows: readonly StageStrips[
       </svg>
     </figure>
   );
-}
+});
 
 function areaOf(strip: LampStrip, from: number, to: number, base: number, brightest: number): string {
   const tall = (ROW - 5) / brightest;
-  const points = strip.light.map((light, index) => {
+  const y = strip.light.map((light) => (base - tall * light * strip.lumens).toFixed(1));
+  // Where the light stays as it is nothing needs drawing between.
+  const turns = y.flatMap((each, index) => (each === y[index - 1] && each === y[index + 1] ? [] : [index]));
+  const points = turns.map((index) => {
     const x = from + ((to - from) * index * STRIP_STEP) / STRIP_SECONDS;
-    return `${x.toFixed(1)} ${(base - tall * light * strip.lumens).toFixed(1)}`;
+    return `${x.toFixed(1)} ${y[index]}`;
   });
   return `M${from} ${base}L${points.join('L')}L${to} ${base}Z`;
 }

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { FitStep } from '../../../core/order/fitStep.ts';
 import { fitSteps, minutesLeft } from '../../../core/order/fitSteps.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
@@ -12,7 +12,7 @@ import { useSpace } from './useSpace.ts';
 
 /** One step at a time, in the best order: big targets, for hands in gloves. */
 export default function Fit() {
-  const { job, shelf, edit, selectLamp } = useWorkspace();
+  const { job, shelf, edit, selectLamp } = useDesk();
   const steps = useMemo(() => fitSteps(job, shelf), [job, shelf]);
   const isDone = (id: string) => Boolean(job.fit[id]?.doneAt);
   const firstOpen = steps.findIndex((step) => !isDone(step.id));
@@ -100,7 +100,7 @@ export default function Fit() {
 }
 
 function StepBody({ step, number, of }: { step: FitStep; number: number; of: number }) {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const record = job.fit[step.id];
   return (
     <div className={classes.body}>

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { handOverPage } from '../../../core/record/handOver.ts';
 import { tellTrouble } from '../../app/tellTrouble.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { exportJob } from '../../store/jobs.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
@@ -12,7 +12,7 @@ import { OwnersPage } from './OwnersPage.tsx';
 
 /** The record: what was fitted, before and after, where the old bulbs are, when the warranty ends. */
 export default function HandOver() {
-  const { job, shelf, edit } = useWorkspace();
+  const { job, shelf, edit } = useDesk();
   const page = useMemo(() => handOverPage(job, shelf), [job, shelf]);
   const { handOver } = job;
   const filed = handOver.filedAt !== null;

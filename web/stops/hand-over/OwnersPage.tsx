@@ -2,12 +2,12 @@ import type { HandOverPage } from '../../../core/record/handOver.ts';
 import { proofResult } from '../../../core/record/observations.ts';
 import { flashRule } from '../../../core/verdict/flashRule.ts';
 import { RecordedRate } from '../../job/measure/RateRecorder.tsx';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import classes from './OwnersPage.module.css';
 
 /** The page that is printed: on paper it stands alone. */
 export function OwnersPage({ page }: { page: HandOverPage }) {
-  const { job } = useWorkspace();
+  const { job } = useDesk();
   const { vehicle, handOver } = job;
   const rule = flashRule(vehicle.region);
   return (

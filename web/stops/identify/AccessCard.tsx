@@ -2,7 +2,7 @@ import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { Lamp, LampRoom, ResistorMount } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
@@ -19,7 +19,7 @@ const MOUNTS: Record<ResistorMount, string> = {
 
 /** How a lamp is reached, with which others, what room is behind it, and where a resistor could go. */
 export function AccessCard({ lamp }: { lamp: Lamp }) {
-  const { job, edit, alike, setAlike } = useWorkspace();
+  const { job, edit, alike, setAlike } = useDesk();
   const { lamps } = job.vehicle;
   const twin = lampAcross(job.vehicle, lamp);
   const change = (label: string, act: (each: Lamp) => void, mergeKey?: string) =>

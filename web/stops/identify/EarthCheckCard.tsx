@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SOCKET_CORNERS, wiringFromEarths } from '../../../core/catalogue/finder.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './EarthCheck.module.css';
@@ -12,7 +12,7 @@ const WORDS = { standard: 'standard', ck: 'CK' } as const;
 
 /** Standard or CK: which two contacts of the socket are earth, tapped on its picture. */
 export function EarthCheckCard({ lamp }: { lamp: Lamp }) {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const [earths, setEarths] = useState<readonly number[]>([]);
   const twin = lampAcross(job.vehicle, lamp);
   const press = (corner: number) =>

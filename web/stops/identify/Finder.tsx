@@ -9,14 +9,14 @@ import { amps, volts, watts } from '../../../core/quantities/format.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { changeStockBulbOf } from '../../../core/vehicle/edit/jobEdits.ts';
 import { bulbOf } from '../../../core/vehicle/fitment.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';
 import classes from './Identify.module.css';
 
 /** The bulb of one lamp, found by a number on it, by its base, by rule and calliper, or by the picture of its contacts. */
 export function Finder({ lamp }: { lamp: Lamp }) {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const [query, setQuery] = useState('');
   const [base, setBase] = useState<BaseId | null>(null);
   const [glass, setGlass] = useState<string | number>('');
@@ -176,7 +176,7 @@ function BulbRow({
   chosen: boolean;
   choose(): void;
 }) {
-  const { systemVolts } = useWorkspace().job.vehicle;
+  const { systemVolts } = useDesk().job.vehicle;
   const filament = signalFilament(bulb);
   const alike = lookAlikes(bulb);
   const interchanging = alike.filter((each) => each.interchanges);

@@ -1,7 +1,7 @@
 import { bulbOf } from '../../../core/vehicle/fitment.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { AccessCard } from './AccessCard.tsx';
 import { EarthCheckCard } from './EarthCheckCard.tsx';
 import { Finder } from './Finder.tsx';
@@ -9,7 +9,7 @@ import classes from './Identify.module.css';
 
 /** Which bulb is in each lamp, how its socket is wired, how it is reached, and what room is behind it. */
 export default function Identify() {
-  const { job, edit, lamp } = useWorkspace();
+  const { job, edit, lamp } = useDesk();
   const { lamps } = job.vehicle;
   const open = lamps.filter((each) => !job.identified[each.id]);
   const current = lamp ?? open[0] ?? lamps[0];

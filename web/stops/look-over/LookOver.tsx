@@ -6,7 +6,7 @@ import { RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
 import { FlasherFacts } from '../../job/vehicle/FlasherFacts.tsx';
 import { Questions } from '../../job/vehicle/Questions.tsx';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
@@ -15,7 +15,7 @@ import { WorkFunctions } from './WorkFunctions.tsx';
 
 /** Work every lamp, note what is already wrong, take the stock flash rate. */
 export default function LookOver() {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const { lamps } = job.vehicle;
   const dead = lamps.filter((lamp) => job.lookOver.lamps[lamp.id]?.condition === 'dead');
   return (
@@ -55,7 +55,7 @@ export default function LookOver() {
 }
 
 function StockRate() {
-  const { job } = useWorkspace();
+  const { job } = useDesk();
   const [turnFunction, setFunction] = useState<TurnFunction>('turn-left');
   return (
     <Card title="Stock flash rate, before anything is touched">

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { type WorkedFunction, workedFunctions } from '../../../core/lookover/functions.ts';
 import type { LampCondition } from '../../../core/model/job.ts';
 import { lampById } from '../../../core/model/vehicle/vehicle.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './WorkFunctions.module.css';
@@ -129,7 +129,7 @@ export function WorkFunctions() {
 }
 
 function LampRow({ lampId }: { lampId: string }) {
-  const { job, edit, lamp: selected, selectLamp } = useWorkspace();
+  const { job, edit, lamp: selected, selectLamp } = useDesk();
   const lamp = lampById(job.vehicle, lampId);
   const record = job.lookOver.lamps[lampId];
   const wrong = record !== undefined && record.condition !== 'works';

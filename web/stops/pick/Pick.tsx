@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { pickListCsv } from '../../../core/formats/pickListCsv.ts';
 import { type PowerSaved, pickList } from '../../../core/picklist/picklist.ts';
 import { volts, watts } from '../../../core/quantities/format.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { price } from '../../ui/money.ts';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
@@ -11,7 +11,7 @@ import classes from './Pick.module.css';
 
 /** What to take along and what to buy first. */
 export default function Pick() {
-  const { job, shelf } = useWorkspace();
+  const { job, shelf } = useDesk();
   const list = useMemo(() => pickList(job, shelf), [job, shelf]);
   if (list.lines.length === 0) {
     return (

@@ -12,7 +12,7 @@ import {
 import { flashRule } from '../../../core/verdict/flashRule.ts';
 import type { RatePrediction } from '../../../core/verdict/verdict.ts';
 import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk, type useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './Prove.module.css';
@@ -26,7 +26,7 @@ const RESULT_WORDS: Record<ProofResult | 'open', string> = {
 
 /** What should happen, what did, function by function; measured, not an impression. */
 export default function Prove() {
-  const { job } = useWorkspace();
+  const { job } = useDesk();
   const [turnFunction, setFunction] = useState<TurnFunction>(() => firstUnproved(job) ?? 'turn-left');
   return (
     <div className={classes.grid}>
@@ -67,7 +67,7 @@ function Test({
   current: boolean;
   select(): void;
 }) {
-  const { job, verdicts } = useWorkspace();
+  const { job, verdicts } = useDesk();
   const observation = latestObservation(job, 'cured', turnFunction);
   const result = observation ? proofResult(flashRule(job.vehicle.region), observation) : 'open';
   const expected = expectedRate(verdicts.cured, turnFunction);
@@ -98,7 +98,7 @@ function Test({
 }
 
 function History({ turnFunction }: { turnFunction: TurnFunction }) {
-  const { job, edit } = useWorkspace();
+  const { job, edit } = useDesk();
   const seen = job.observations
     .filter((each) => each.stage === 'cured' && each.function === turnFunction)
     .toSorted((a, b) => b.at.localeCompare(a.at));
