@@ -11,7 +11,7 @@ import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
 import { ALONE, type Company } from '../vehicle/litState.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 import { type LearnedBands, learnedBands } from './learned.ts';
-import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
+import { type LimitCheck, resistorLimits, supplyLimits, switchLimit } from './limits.ts';
 import { ampsOf, flasherBand, type HealthyBands, healthyBands, type OutageBand } from './outageBand.ts';
 import { circuitReason, hazardReason } from './reasons.ts';
 import { type VerdictState, worstState } from './states.ts';
@@ -25,7 +25,7 @@ import type {
   RatePrediction,
   TurnVerdict,
 } from './verdict.ts';
-import { workingPoints } from './workingPoints.ts';
+import { chargingVolts, workingPoints } from './workingPoints.ts';
 
 /** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
 const EQUAL_SHARE = 1e-5;
@@ -119,6 +119,7 @@ export class TurnJudge {
     const limits = [
       // Without a hazard switch one side at a time is all that fuse and relay ever carry.
       ...(this.job.vehicle.hazardSwitch ? [] : this.supplyLimits([circuit.side], points)),
+      ...switchLimit(this.flasher, this.litAmps([circuit.side], points), this.stockAmps(circuit)),
       ...resistorLimits(this.job.vehicle, networks),
     ];
     const state = stateOf(points, limits);
@@ -133,6 +134,11 @@ export class TurnJudge {
       limits,
       reason: circuitReason({ flasher: this.flasher, state, points, worst, limits }),
     };
+  }
+
+  /** What the healthy stock bulbs of a side draw with the engine charging, A. */
+  private stockAmps(circuit: TurnCircuit): number {
+    return this.bands.at(circuit, chargingVolts(this.job.vehicle.systemVolts)).highAmps;
   }
 
   private hazardVerdict(): HazardVerdict {

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { LARKSPUR_16 } from '../../demo/vehicles/larkspur16.ts';
 import { QUILLON_75 } from '../../demo/vehicles/quillon75.ts';
 import type { ResistorNetwork } from '../model/job.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { type LimitCheck, resistorLimits, supplyLimits } from './limits.ts';
+import { type LimitCheck, resistorLimits, supplyLimits, switchLimit } from './limits.ts';
 
 const kinds = (checks: readonly LimitCheck[]) =>
   Object.fromEntries(checks.map((each) => [each.kind, each.ok]));
@@ -63,6 +64,18 @@ describe('supplyLimits', () => {
     expect(reasons[0]).toMatch(/like a steady 12\.02 A; for hours it may carry 10\.50 A/);
     expect(reasons[1]).toContain('relay stuck on would blow it');
     expect(reasons[2]).toContain('rated 16.00 A; hazard would draw 17.00 A');
+  });
+});
+
+describe('switchLimit', () => {
+  it('trusts a stalk with half as much again as its stock bulbs drew, and asks nothing where a controller switches', () => {
+    const ok = (amps: number) => switchLimit(QUILLON_75.flasher, amps, 4)[0]?.ok;
+    expect(ok(6)).toBe(true);
+    expect(ok(6.01)).toBe(false);
+    expect(switchLimit(QUILLON_75.flasher, 7, 4)[0]?.reason).toMatch(
+      /would carry 7.00 A.*stock bulbs drew, 4.00 A/,
+    );
+    expect(switchLimit(LARKSPUR_16.flasher, 50, 4)).toEqual([]);
   });
 });
 

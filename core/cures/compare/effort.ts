@@ -23,6 +23,8 @@ export interface Effort {
   /** what is opened beside what the LEDs open anyway */
   access: string;
   minutes: readonly [number, number];
+  /** what must be there for it: a tool, a place, a part of the vehicle */
+  needs: readonly string[];
 }
 
 /** @param networks the resistors it puts across turn lamps */
@@ -51,5 +53,13 @@ export function effortOf({ kinds, change }: CureOption, networks: readonly Resis
     reversible: cuts === 0,
     access: places.join(', ') || 'the lamps alone',
     minutes: [parts.reduce((sum, [least]) => sum + least, 0), parts.reduce((sum, [, most]) => sum + most, 0)],
+    needs: [
+      ...(kinds.includes('flasher-relay') ? ['a relay of its own to change'] : []),
+      ...(kinds.includes('controller-setting') ? ['a diagnostic adapter that has the setting'] : []),
+      ...(metal > 0 ? ['bare metal within reach'] : []),
+      ...(plugged.length > 0 ? ['standard sockets'] : []),
+      ...(kinds.includes('pilot-diodes') ? ['the pilot’s wires'] : []),
+      ...(decoders.length > 0 ? ['room behind the lamps'] : []),
+    ],
   };
 }

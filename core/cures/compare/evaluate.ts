@@ -1,7 +1,7 @@
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
-import { costOf, pickLines, powerBetween } from '../../picklist/picklist.ts';
+import { costOf, type PickLine, pickLines, powerBetween } from '../../picklist/picklist.ts';
 import { fitmentOf, networksOf } from '../../vehicle/fitment.ts';
 import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { pilotBackFeed } from '../../verdict/backFeed.ts';
@@ -47,6 +47,8 @@ export interface CureReport extends Effort {
   warning: WarningKept;
   /** lamps that keep their filaments for it: a mixed look, and light at another pace */
   unconverted: number;
+  /** what it takes beside the LEDs: `4 OTTER-6/50` */
+  parts: readonly string[];
   /** parts with a known price, in the shop's currency, over what the LEDs alone cost */
   price: number;
   /** parts without a price */
@@ -59,14 +61,14 @@ export interface CureReport extends Effort {
 interface Bare {
   stock: TurnNetwork;
   /** parts of the LEDs alone */
-  price: number;
+  lines: readonly PickLine[];
 }
 
 /** Every option tried. The price of a cure is what it adds to the LEDs alone. */
 export function tryCures(job: Job, shelf: Shelf, options: readonly CureOption[]): CureReport[] {
   const bare: Bare = {
     stock: new TurnNetwork(job.vehicle, fitmentOf(job, shelf, 'stock')),
-    price: costOf(pickLines(withCure(job, {}), shelf)).knownTotal,
+    lines: pickLines(withCure(job, {}), shelf),
   };
   return options.map((option) => tryCure(job, shelf, option, bare));
 }
@@ -90,7 +92,8 @@ function tryCure(job: Job, shelf: Shelf, option: CureOption, bare: Bare): CureRe
   const turning = new Set(turnLamps(job).map((lamp) => lamp.id));
   const networks = networksOf(cured).filter((network) => turning.has(network.lampId));
   const power = powerBetween(bare.stock, judge.network);
-  const { knownTotal, unpriced } = costOf(pickLines(cured, shelf));
+  const lines = pickLines(cured, shelf);
+  const { knownTotal, unpriced } = costOf(lines);
   return {
     option,
     state: worstState([verdict.state, ...troubles.map((trouble) => trouble.state)]),
@@ -106,7 +109,8 @@ function tryCure(job: Job, shelf: Shelf, option: CureOption, bare: Bare): CureRe
     heatWatts: power.resistorWatts + builtInWatts(cured, shelf),
     warning: warningKept(job, option),
     unconverted: Object.values(option.change.chosen ?? {}).filter((id) => id === null).length,
-    price: knownTotal - bare.price,
+    parts: partsBeside(lines, bare.lines),
+    price: knownTotal - costOf(bare.lines).knownTotal,
     unpriced,
     cautions: cautionsOf(job, option, shelf, cured, hottest),
     ...effortOf(option, networks),
@@ -129,6 +133,7 @@ function untried(option: CureOption): CureReport {
     heatWatts: 0,
     warning: 'kept',
     unconverted: 0,
+    parts: [],
     price: 0,
     unpriced: 0,
     cautions: [],
@@ -136,7 +141,16 @@ function untried(option: CureOption): CureReport {
     reversible: true,
     access: '',
     minutes: [0, 0],
+    needs: [],
   };
+}
+
+/** What a pick list has more of than another. */
+function partsBeside(lines: readonly PickLine[], bare: readonly PickLine[]): string[] {
+  return lines.flatMap((line) => {
+    const had = bare.find((each) => each.key === line.key)?.quantity ?? 0;
+    return line.quantity > had ? [`${line.quantity - had} ${line.code}`] : [];
+  });
 }
 
 interface Trouble {

@@ -17,6 +17,7 @@ const LIMIT_WORDS: Record<OhmsInterval['minSetBy'], string> = {
   'fuse-lit': 'fuse rating',
   relay: 'relay rating',
   output: 'what a controller output lets through',
+  switch: 'what the turn switch is trusted with',
 };
 
 /**
@@ -63,7 +64,7 @@ export function resistorArithmetic(
   }
   lines.push({
     label: 'At least, a side',
-    working: `${LIMIT_WORDS[interval.minSetBy]}: ${amps(interval.allowedAmps)} lit in hazard`,
+    working: `${LIMIT_WORDS[interval.minSetBy]}: ${amps(interval.allowedAmps)} lit${interval.minSetBy === 'switch' ? ', one side' : ' in hazard'}`,
     result: Number.isFinite(interval.minOhms) ? ohms(interval.minOhms) : 'none: already over',
   });
   if (cure) lines.push(...chosenLines(vehicle, cure));

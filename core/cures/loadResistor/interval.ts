@@ -1,9 +1,8 @@
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Side } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
-import type { LitState } from '../../vehicle/litState.ts';
 import { leadOhms, type TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { litAmpsAllowed } from '../../verdict/limits.ts';
+import { litAmpsAllowed, SWITCH_MARGIN } from '../../verdict/limits.ts';
 import { flasherBand, type OutageBand } from '../../verdict/outageBand.ts';
 import { chargingVolts, type WorkingPoint, workingPoints } from '../../verdict/workingPoints.ts';
 
@@ -31,9 +30,13 @@ export interface OhmsInterval {
   /** fewest ohms a side, as true value, that fuse and relay allow in hazard */
   minOhms: number;
   /** which limit sets `minOhms` */
-  minSetBy: 'fuse-heating' | 'fuse-lit' | 'relay' | 'output';
+  minSetBy: 'fuse-heating' | 'fuse-lit' | 'relay' | 'output' | 'switch';
   /** the current that limit allows, lit, A */
   allowedAmps: number;
+}
+
+interface Bands {
+  at(circuit: TurnCircuit, emfVolts: number): OutageBand;
 }
 
 /** Beyond this no load resistor is worth speaking of, ohms. */
@@ -50,11 +53,13 @@ const LEAST_OHMS = 0.01;
  *
  * @param fitted the vehicle with its LEDs and no resistors
  * @param bands of the vehicle with all its stock bulbs, narrowed by what was seen on it where anything was
+ * @param stock the same, not narrowed: what the stock bulbs draw, by which its switch is judged
  */
 export function ohmsInterval(
   fitted: TurnNetwork,
-  bands: { at(circuit: TurnCircuit, emfVolts: number): OutageBand },
+  bands: Bands,
   circuit: TurnCircuit,
+  stock: Bands = bands,
 ): OhmsInterval {
   const bandAt = (emfVolts: number) =>
     flasherBand(fitted.fitment.flasher, circuit) ?? bands.at(circuit, emfVolts);
@@ -62,7 +67,7 @@ export function ohmsInterval(
     needAt(fitted, bandAt(point.volts).highAmps, circuit, point),
   );
   const deciding = needs.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
-  return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted) };
+  return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stock, circuit) };
 }
 
 function needAt(
@@ -107,24 +112,35 @@ function needAt(
   };
 }
 
-function lowerLimit(fitted: TurnNetwork): Pick<OhmsInterval, 'minOhms' | 'minSetBy' | 'allowedAmps'> {
-  const { systemVolts } = fitted.vehicle;
-  const turns: Side[] = turnCircuits(fitted.vehicle).map((circuit) => circuit.side);
-  const sides = fitted.vehicle.hazardSwitch ? turns : turns.slice(0, 1);
-  const tightest = litAmpsAllowed(fitted.vehicle, fitted.fitment.flasher).reduce((tight, each) =>
+type LowerLimit = Pick<OhmsInterval, 'minOhms' | 'minSetBy' | 'allowedAmps'>;
+
+/** Of everything that limits the current, what asks for the most ohms. */
+function lowerLimit(fitted: TurnNetwork, bands: Bands, circuit: TurnCircuit): LowerLimit {
+  const { flasher } = fitted.fitment;
+  // A side with resistors draws the more the higher its supply, even where its LEDs draw a little less.
+  const emfVolts = chargingVolts(fitted.vehicle.systemVolts);
+  const within = (
+    kind: OhmsInterval['minSetBy'],
+    allowedAmps: number,
+    sides: readonly Side[],
+  ): LowerLimit => {
+    const excess = (ohms: number) =>
+      fitted.solve({ emfVolts, sides, trial: { ohms, at: 'side-feed' } }).totalAmps - allowedAmps;
+    return {
+      minSetBy: kind,
+      allowedAmps,
+      minOhms: excess(MOST_OHMS) > 0 ? Number.POSITIVE_INFINITY : mostOhms(excess),
+    };
+  };
+  const turns: Side[] = turnCircuits(fitted.vehicle).map((each) => each.side);
+  const together = fitted.vehicle.hazardSwitch ? turns : turns.slice(0, 1);
+  const supply = litAmpsAllowed(fitted.vehicle, flasher).reduce((tight, each) =>
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
-  // A side with resistors draws the more the higher its supply, even where its LEDs draw a little less.
-  const emfVolts = chargingVolts(systemVolts);
-  const excess = (ohms: number) => {
-    const state: LitState = { emfVolts, sides, trial: { ohms, at: 'side-feed' } };
-    return fitted.solve(state).totalAmps - tightest.allowedAmps;
-  };
-  return {
-    minSetBy: tightest.kind,
-    allowedAmps: tightest.allowedAmps,
-    minOhms: excess(MOST_OHMS) > 0 ? Number.POSITIVE_INFINITY : mostOhms(excess),
-  };
+  const limits = [within(supply.kind, supply.allowedAmps, together)];
+  if (flasher.kind !== 'controller')
+    limits.push(within('switch', SWITCH_MARGIN * bands.at(circuit, emfVolts).highAmps, [circuit.side]));
+  return limits.reduce((tight, each) => (each.minOhms > tight.minOhms ? each : tight));
 }
 
 /** Two ohms this near to each other, as a share, are one. */

@@ -83,6 +83,7 @@ function intervalFor(
       new TurnNetwork(possible.vehicle, fitmentOf(possible, shelf, 'leds')),
       learnedBands(possible, shelf, healthyBands(possible)) ?? healthyBands(possible),
       circuit,
+      healthyBands(possible),
     );
   });
   const tightest = intervals.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));

@@ -30,8 +30,14 @@ describe('ohmsInterval', () => {
     expect(interval.maxOhms).toBeLessThan(3.51);
   });
 
-  it('has the fuse as its lower limit, and the relay where that is weaker', () => {
-    expect(interval.minSetBy).toBe('fuse-heating');
+  it('has the turn switch as its lower limit, and fuse or relay where they are weaker', () => {
+    // Half as much again as two P21W class bulbs and a W5W draw at 14.4 V.
+    expect(interval.minSetBy).toBe('switch');
+    expect(interval.allowedAmps).toBeCloseTo(1.5 * bands.at(left, 14.4).highAmps, 9);
+    const fused = { ...open.vehicle, fuses: open.vehicle.fuses.map((fuse) => ({ ...fuse, ratedAmps: 10 })) };
+    const small = ohmsInterval(new TurnNetwork(fused, fitted.fitment), bands, left);
+    expect(small.minSetBy).toBe('fuse-heating');
+    expect(small.minOhms).toBeGreaterThan(interval.minOhms);
     const weak = new TurnNetwork(open.vehicle, {
       ...fitted.fitment,
       flasher: { ...relayOf(open.vehicle), ratedAmps: 8 },

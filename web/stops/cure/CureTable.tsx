@@ -12,7 +12,7 @@ import {
   type Weights,
 } from '../../../core/cures/compare/rank.ts';
 import { withCure } from '../../../core/cures/compare/withCure.ts';
-import { amps, volts, watts } from '../../../core/quantities/format.ts';
+import { amps, inARow, volts, watts } from '../../../core/quantities/format.ts';
 import { VERDICT_WORDS } from '../../../core/verdict/states.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -236,6 +236,8 @@ const ROWS: readonly { label: string; cell(each: RankedCure): React.ReactNode }[
     cell: ({ report }) => (report.reversible ? 'plug the old part in' : 'joints to undo'),
   },
   { label: 'Opened for it', cell: ({ report }) => report.access },
+  { label: 'Needs', cell: ({ report }) => inARow(report.needs) || 'nothing else' },
+  { label: 'Parts', cell: ({ report }) => inARow(report.parts) || 'none' },
   {
     label: 'Time',
     cell: ({ report }) =>

@@ -74,6 +74,7 @@ const NAMES: Record<LimitCheck['kind'], string> = {
   'fuse-lit': 'Lit current,',
   relay: 'Rating of the',
   output: 'Output of the',
+  switch: 'Contacts of the',
   resistor: '',
   mount: '',
 };

@@ -2,6 +2,7 @@ import { NativeSelect, SegmentedControl } from '@mantine/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { pieceWatts } from '../../../core/circuit/resistorNetwork.ts';
 import { leadReach } from '../../../core/cures/loadResistor/mounting.ts';
+import { type RefusedPlace, whyRefused } from '../../../core/heat/refused.ts';
 import { type HeatMount, heatMount } from '../../../core/heat/resistorHeat.ts';
 import { AMBIENTS, HEAT_LINES, judgeHeat, usesOn } from '../../../core/heat/useCases.ts';
 import type { ResistorNetwork } from '../../../core/model/job.ts';
@@ -15,6 +16,12 @@ import classes from './HeatCard.module.css';
 
 const HeatChart = lazy(() => import('./HeatChart.tsx'));
 
+const REFUSED: Record<RefusedPlace, string> = {
+  plastic: 'plastic or rubber',
+  carpet: 'carpet or trim',
+  loom: 'against the loom',
+};
+
 const MOUNTS: Record<HeatMount, string> = {
   'free-air': 'free air, not screwed to anything',
   panel: '200 cm² of thin body panel',
@@ -23,16 +30,22 @@ const MOUNTS: Record<HeatMount, string> = {
   chassis: 'chassis or thick bracket',
 };
 
+function isRefused(place: HeatMount | RefusedPlace): place is RefusedPlace {
+  return place in REFUSED;
+}
+
 /** How hot a resistor gets on its mount in the uses it sees, against what burns, softens and melts. */
 export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] }) {
   const { job, shelf } = useDesk();
   const { vehicle } = job;
   const [lampId, setLampId] = useState<string | null>(null);
-  const [trial, setTrial] = useState<HeatMount | null>(null);
+  const [trial, setTrial] = useState<HeatMount | RefusedPlace | null>(null);
   const [useId, setUseId] = useState<string | null>(null);
   const network = networks.find((each) => each.lampId === lampId) ?? networks[0];
   const lamp = vehicle.lamps.find((each) => each.id === network?.lampId);
-  const mount = trial ?? heatMount(lamp?.resistorMount ?? 'none');
+  const place = trial ?? heatMount(lamp?.resistorMount ?? 'none');
+  const refused = isRefused(place) ? place : null;
+  const mount: HeatMount = isRefused(place) ? 'free-air' : place;
   const feeding = lamp && network && circuitsFeeding(vehicle, lamp.id, network.input ?? 'main');
   const uses = usesOn(vehicle, feeding?.[0]?.kind ?? 'turn');
   const use = uses.find((each) => each.id === useId) ?? uses.at(-1);
@@ -68,9 +81,9 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
               ? 'Identify says there is no metal here.'
               : 'As Identify has it; try others.'
           }
-          value={mount}
-          data={Object.entries(MOUNTS).map(([value, label]) => ({ value, label }))}
-          onChange={(event) => setTrial(event.currentTarget.value as HeatMount)}
+          value={place}
+          data={Object.entries({ ...MOUNTS, ...REFUSED }).map(([value, label]) => ({ value, label }))}
+          onChange={(event) => setTrial(event.currentTarget.value as HeatMount | RefusedPlace)}
         />
       </div>
       {reach && <p data-reaches={reach.reaches}>{reach.text}</p>}
@@ -81,6 +94,9 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
           onChange={setUseId}
           data={uses.map((each) => ({ value: each.id, label: each.name }))}
         />
+      )}
+      {refused && (
+        <Caution>{whyRefused(refused, ratedWatts, lit, use, AMBIENTS.at(-1) ?? AMBIENTS[0])}</Caution>
       )}
       <Suspense fallback={<p className="faint">Drawing the curve.</p>}>
         <HeatChart verdicts={verdicts} lines={HEAT_LINES} />
@@ -102,7 +118,7 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
           .join('; ')}
         .
       </p>
-      {worst && worst.state !== 'cool' && (
+      {!refused && worst && worst.state !== 'cool' && (
         <Caution>
           Never on plastic, rubber or carpet, nor against wiring, whatever the curve says: screwed to bare
           metal, in air, with its leads led away.
