@@ -1,0 +1,116 @@
+import { describe, expect, it } from 'vitest';
+import { demoJob } from '../../../demo/forTests.ts';
+import { demoJobs } from '../../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../../demo/shelf.ts';
+import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import { lampById, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { fitmentOf } from '../../vehicle/fitment.ts';
+import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
+import { healthyBands } from '../../verdict/outageBand.ts';
+import { ohmsInterval } from './interval.ts';
+import { bestResistors, planResistors } from './plan.ts';
+import { searchResistors } from './search.ts';
+
+const EMPTY = DEMO_SHELF.filter((part) => part.kind !== 'resistor');
+
+describe('the best set alone', () => {
+  it('is what the whole search puts first, on every demo vehicle, with a full shelf and with an empty one', () => {
+    for (const job of demoJobs()) {
+      for (const shelf of [DEMO_SHELF, EMPTY]) {
+        for (const circuit of turnCircuits(job.vehicle)) {
+          const plan = planResistors(job, shelf, circuit);
+          const best = bestResistors(job, shelf, circuit);
+          expect(best.choice?.cure ?? null).toEqual(plan.search.choices[0]?.cure ?? null);
+          expect(best.none).toBe(plan.search.none);
+          expect(best.interval).toEqual(plan.interval);
+        }
+      }
+    }
+  });
+
+  it('at one end has all of it there, and holds as well', () => {
+    const job = demoJob('library-route-3');
+    const [circuit] = turnCircuits(job.vehicle);
+    if (!circuit) throw new Error('the van turns');
+    for (const end of ['front', 'rear'] as const) {
+      const { choice, interval } = bestResistors(job, DEMO_SHELF, circuit, 2, end);
+      const ends = choice?.cure.networks.map((network) => lampById(job.vehicle, network.lampId).end);
+      expect(new Set(ends)).toEqual(new Set([end]));
+      expect(choice?.ohms).toBeLessThan(interval.maxOhms);
+    }
+    expect(bestResistors(job, DEMO_SHELF, circuit, 2, 'inside').none).toMatch(/no converted lamp/i);
+  });
+});
+
+describe('every set that is found', () => {
+  it('lies within the interval over its tolerance, one to four pieces, none over its printed watts', () => {
+    for (const id of ['library-route-3', 'gritter-4', 'exhibition-trailer']) {
+      const job = demoJob(id);
+      const [circuit] = turnCircuits(job.vehicle);
+      if (!circuit) throw new Error('it turns');
+      const { search, interval } = planResistors(job, DEMO_SHELF, circuit);
+      expect(search.choices.length).toBeGreaterThan(50);
+      expect(search.choices.length).toBeLessThan(search.examined);
+      for (const { pieces, connection, ohms } of search.choices) {
+        const values = pieces.map((piece) => piece.ohms);
+        expect(ohms).toBeCloseTo(connection === 'series' ? seriesOhms(values) : parallelOhms(values), 9);
+        const tolerance = Math.max(...pieces.map((piece) => piece.tolerance));
+        expect(ohms * (1 + tolerance)).toBeLessThanOrEqual(interval.maxOhms);
+        expect(ohms * (1 - tolerance)).toBeGreaterThanOrEqual(interval.minOhms);
+        expect(pieces.length).toBeGreaterThanOrEqual(1);
+        expect(pieces.length).toBeLessThanOrEqual(4);
+      }
+    }
+  });
+
+  it('is found once', () => {
+    const job = demoJob('library-route-3');
+    const [circuit] = turnCircuits(job.vehicle);
+    if (!circuit) throw new Error('it turns');
+    const keys = planResistors(job, DEMO_SHELF, circuit).search.choices.map(({ connection, pieces }) =>
+      [connection, ...pieces.map((piece) => piece.partId ?? piece.ohms).toSorted()].join(' '),
+    );
+    expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  it('counts the sets there are: two values make 14 side by side and 12 in a row', () => {
+    const job = demoJob('library-route-3');
+    const [circuit] = turnCircuits(job.vehicle);
+    if (!circuit) throw new Error('it turns');
+    const fitted = new TurnNetwork(job.vehicle, fitmentOf(job, DEMO_SHELF, 'leds'));
+    const interval = ohmsInterval(fitted, healthyBands(job), circuit);
+    const two = DEMO_SHELF.filter((part) => part.kind === 'resistor').slice(0, 2);
+    expect(searchResistors(fitted, circuit, interval, two, 2, { values: 'shelf' }).examined).toBe(14 + 12);
+  });
+});
+
+describe('the interval', () => {
+  it('is where the judge changes its mind: a hair below the most ohms the flasher sees enough, a hair above not', () => {
+    for (const id of ['library-route-3', 'gritter-4', 'exhibition-trailer']) {
+      const job = demoJob(id);
+      const [circuit] = turnCircuits(job.vehicle);
+      if (!circuit) throw new Error('it turns');
+      const fitted = new TurnNetwork(job.vehicle, fitmentOf(job, DEMO_SHELF, 'leds'));
+      const bands = healthyBands(job);
+      const { deciding } = ohmsInterval(fitted, bands, circuit);
+      const need = bands.at(circuit, deciding.point.volts).highAmps;
+      // Any lamp will do; the one with the longest lead decides, so it holds at all of them.
+      const seen = (ohms: number) =>
+        Math.min(
+          ...circuit.feeds
+            .filter((feed) => fitted.lamp(feed.lampId).role === 'main')
+            .map(
+              ({ lampId }) =>
+                fitted.solve({
+                  emfVolts: deciding.point.volts,
+                  sides: [circuit.side],
+                  ...fitted.companies.at(-1),
+                  trial: { ohms, at: { lampId } },
+                }).watchedAmps,
+            ),
+        );
+      expect(seen(deciding.maxOhms * 0.999)).toBeGreaterThan(need);
+      expect(seen(deciding.maxOhms * 1.001)).toBeLessThan(need);
+    }
+  });
+});
