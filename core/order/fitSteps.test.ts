@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import type { Job } from '../model/job.ts';
+import type { Job, LoadResistorCure } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
 import { fitSteps, minutesLeft } from './fitSteps.ts';
 import { stopProgress } from './stops.ts';
@@ -138,5 +138,35 @@ describe('a whole lamp', () => {
     expect(whole.length).toBe(1);
     expect(whole[0]?.text).toMatch(/3 stop, 4 turn.*foam seal/);
     expect(fitSteps(job, DEMO_SHELF).some((step) => step.id === 'swap-rear-left')).toBe(false);
+  });
+});
+
+describe('steps of resistors', () => {
+  const pieces = [{ partId: 'harness-otter-h6', ohms: 6, watts: 50, tolerance: 0.05 }];
+  const withNetworks = (networks: LoadResistorCure['networks']): Job => ({
+    ...open,
+    fit: {},
+    cures: { 'turn-left': { kind: 'load-resistor', networks } },
+  });
+
+  it('a harness is plugged in, one step, and nothing is tapped', () => {
+    const ids = fitSteps(
+      withNetworks([{ lampId: 'rear-left', plugged: true, connection: 'parallel', pieces }]),
+      DEMO_SHELF,
+    );
+    const step = ids.find((each) => each.id === 'harness-rear-left');
+    expect(step?.title).toMatch(/^Plug OTTER-H6 between socket and LED/);
+    expect(step?.load).toMatchObject({ feed: 'turn feed' });
+    expect(ids.some((each) => each.id.startsWith('tap-'))).toBe(false);
+  });
+
+  it('two sets at one lamp get steps of their own, each named by the feed it lies across', () => {
+    const job = withNetworks([
+      { lampId: 'stop-tail-left', connection: 'parallel', pieces },
+      { lampId: 'stop-tail-left', input: 'dim', connection: 'parallel', pieces },
+    ]);
+    const taps = fitSteps(job, DEMO_SHELF).filter((step) => step.id.startsWith('tap-'));
+    expect(taps.map((step) => step.id)).toEqual(['tap-stop-tail-left', 'tap-stop-tail-left-1']);
+    expect(taps.map((step) => step.load?.feed)).toEqual(['stop feed', 'tail or position feed']);
   });
 });

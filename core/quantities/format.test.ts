@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { amps, ohms, perMinute, volts, voltsList, watts } from './format.ts';
+import { amps, farads, ohms, perMinute, volts, voltsList, watts } from './format.ts';
 
 it.each([
   [amps(3.357), '3.36 A'],
@@ -11,6 +11,9 @@ it.each([
   [ohms(3.5119), '3.51 Ω'],
   [ohms(25), '25 Ω'],
   [ohms(0.047), '0.047 Ω'],
+  [farads(4.7e-3), '4700 µF'],
+  [farads(1e-5), '10 µF'],
+  [farads(0.22), '0.22 F'],
   [watts(34.56), '34.6 W'],
   [watts(50), '50 W'],
   [watts(109.4), '109 W'],

@@ -19,8 +19,8 @@ export interface PulsedLight {
   modulation: number;
 }
 
-/** Periods played before the light is read: by then a decoder's capacitor has filled. */
-const PERIODS = 30;
+/** Periods played before the light is read: each pulse fills a decoder's capacitor to its peak, so a few are enough. */
+const PERIODS = 12;
 const STEPS_A_PERIOD = 30;
 
 /**
@@ -93,7 +93,9 @@ function feedOf(
 
 /** Longest an LED is followed after its feed has gone off, s. */
 const LONGEST_GLOW = 3;
+/** It is looked at this often at first, s, and later this often as a share of the time gone by. */
 const GLOW_STEP = 2e-3;
+const GLOW_SHARE = 0.02;
 
 /**
  * How long an LED still glows after its feed has gone off, s: what a capacitor behind a diode does to a flash, or to
@@ -113,10 +115,10 @@ export function afterglowSeconds(
   { onSeconds, dark }: { onSeconds: number; dark: number },
 ): number {
   const feed = feedOf(vehicle, fitment, controls, emfVolts, circuitId, []);
-  const run = new Transient(feed.netlist, feed.contacts(true), { longestStep: GLOW_STEP });
+  const run = new Transient(feed.netlist, feed.contacts(true), { longestStep: GLOW_STEP * 10 });
   run.advanceTo(onSeconds);
   run.setControls(feed.contacts(false));
   while (run.seconds < onSeconds + LONGEST_GLOW && emitter.read(run.circuit) > dark)
-    run.advanceTo(run.seconds + GLOW_STEP);
+    run.advanceTo(run.seconds + Math.max(GLOW_STEP, GLOW_SHARE * (run.seconds - onSeconds)));
   return run.seconds - onSeconds;
 }

@@ -97,6 +97,8 @@ test('the minibus: where a capacitor works and where none can, and what is sent 
 }) => {
   await openStop(page, '/jobs/dial-a-ride-2', 'cure');
   const card = page.getByRole('region', { name: 'Pulses, tests and leakage of the controller' });
+  // Each feed is played with a dozen capacitors, after the cures: on a busy machine that takes a while.
+  await expect(card).toBeVisible({ timeout: 45_000 });
   await expect(card.getByRole('group', { name: 'Left position' })).toContainText(
     /from 100 µF.*up to 4700 µF/,
   );

@@ -1,5 +1,5 @@
 import { networkOhms, parallelOhms } from '../../circuit/resistorNetwork.ts';
-import type { LoadResistorCure } from '../../model/job.ts';
+import type { LoadResistorCure, ResistorNetwork } from '../../model/job.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { amps, ohms, volts, watts } from '../../quantities/format.ts';
 import { chargingVolts } from '../../verdict/workingPoints.ts';
@@ -67,7 +67,9 @@ export function resistorArithmetic(
     working: `${LIMIT_WORDS[interval.minSetBy]}: ${amps(interval.allowedAmps)} lit${interval.minSetBy === 'switch' ? ', one side' : ' in hazard'}`,
     result: Number.isFinite(interval.minOhms) ? ohms(interval.minOhms) : 'none: already over',
   });
-  if (cure) lines.push(...chosenLines(vehicle, cure));
+  // A harness may load the dim feed too; the flasher sees nothing of that.
+  const networks = cure?.networks.filter(({ input = 'main' }) => input === 'main') ?? [];
+  if (networks.length > 0) lines.push(...chosenLines(vehicle, networks));
   return lines;
 }
 
@@ -76,21 +78,21 @@ function fine(value: number): string {
   return `${value.toFixed(3)} A`;
 }
 
-function chosenLines(vehicle: Vehicle, cure: LoadResistorCure): ArithmeticLine[] {
-  const pieces = cure.networks.flatMap((network) => network.pieces);
-  const together = parallelOhms(cure.networks.map((network) => networkOhms(network)));
+function chosenLines(vehicle: Vehicle, networks: readonly ResistorNetwork[]): ArithmeticLine[] {
+  const pieces = networks.flatMap((network) => network.pieces);
+  const together = parallelOhms(networks.map((network) => networkOhms(network)));
   const tolerance = Math.max(...pieces.map((piece) => piece.tolerance));
   const high = chargingVolts(vehicle.systemVolts);
   const percent = Math.round(tolerance * 100);
   const lines: ArithmeticLine[] = [];
   if (pieces.length > 1)
-    lines.push({ label: 'Chosen, together', working: joined(cure), result: ohms(together) });
+    lines.push({ label: 'Chosen, together', working: joined(networks), result: ohms(together) });
   lines.push({
     label: `If ${percent} % high`,
     working: `${ohms(together)} × ${(1 + tolerance).toFixed(2)}`,
     result: ohms(together * (1 + tolerance)),
   });
-  for (const network of cure.networks) {
+  for (const network of networks) {
     const value = networkOhms(network);
     lines.push({
       label: `Heat while lit at ${volts(high)}, ${lampName(vehicle, network.lampId)}`,
@@ -108,9 +110,9 @@ function chosenLines(vehicle: Vehicle, cure: LoadResistorCure): ArithmeticLine[]
 }
 
 /** `6 Ω and 6 Ω side by side`, `1.5 Ω and 1.5 Ω in a row`. */
-function joined(cure: LoadResistorCure): string {
-  const values = cure.networks.flatMap((network) => network.pieces.map((piece) => ohms(piece.ohms)));
-  const inRow = cure.networks.every((network) => network.connection === 'series');
+function joined(networks: readonly ResistorNetwork[]): string {
+  const values = networks.flatMap((network) => network.pieces.map((piece) => ohms(piece.ohms)));
+  const inRow = networks.every((network) => network.connection === 'series');
   return `${values.join(' and ')} ${inRow ? 'in a row' : 'side by side'}`;
 }
 

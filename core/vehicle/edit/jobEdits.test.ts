@@ -55,3 +55,39 @@ describe('a lamp moved on the plan', () => {
     expect(at('rear-right')).toEqual({ across: 1, along: 1 });
   });
 });
+
+describe('a lamp that loses its dim feed', () => {
+  it('takes the resistor across it along, and leaves a file that can be read', () => {
+    const job = structuredClone(demoJob('library-route-3'));
+    const pieces = [{ partId: null, ohms: 25, watts: 25, tolerance: 0.05 }];
+    job.cures.stop = {
+      kind: 'load-resistor',
+      networks: [
+        { lampId: 'stop-tail-left', connection: 'parallel', pieces },
+        { lampId: 'stop-tail-left', input: 'dim', connection: 'parallel', pieces },
+      ],
+    };
+    expect(sound(job)).toMatchObject({ ok: true });
+    changeWorkOf(job, 'stop-tail-left', [{ kind: 'stop', input: 'main' }]);
+    expect(job.cures.stop?.networks.map((network) => network.input ?? 'main')).toEqual(['main']);
+    expect(sound(job)).toMatchObject({ ok: true });
+  });
+
+  it('and a file that loads a dim feed which is not there is refused by name', () => {
+    const job = structuredClone(demoJob('library-route-3'));
+    job.cures['turn-left'] = {
+      kind: 'load-resistor',
+      networks: [
+        {
+          lampId: 'rear-left',
+          input: 'dim',
+          connection: 'parallel',
+          pieces: [{ partId: null, ohms: 25, watts: 25, tolerance: 0.05 }],
+        },
+      ],
+    };
+    const read = sound(job);
+    expect(read.ok).toBe(false);
+    expect(JSON.stringify(read)).toMatch(/loads the dim feed of lamp \\"rear-left\\", which has none/);
+  });
+});
