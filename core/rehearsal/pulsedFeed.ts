@@ -21,6 +21,8 @@ export interface PulsedLight {
 
 /** Periods played before the light is read: each pulse fills a decoder's capacitor to its peak, so a few are enough. */
 const PERIODS = 12;
+/** Before that the feed is on, so that even a large capacitor begins full and only has to settle, s. */
+const FILL_SECONDS = 0.02;
 const STEPS_A_PERIOD = 30;
 
 /**
@@ -45,14 +47,15 @@ export function playPulses(
   const run = new Transient(feed.netlist, feed.contacts(true), {
     longestStep: period / STEPS_A_PERIOD,
     record: (at, circuit) => {
-      if (at > (PERIODS - 2) * period) seen.push({ at, light: emitter.read(circuit) });
+      if (at > FILL_SECONDS + (PERIODS - 2) * period) seen.push({ at, light: emitter.read(circuit) });
     },
   });
+  run.advanceTo(FILL_SECONDS);
   for (let count = 0; count < PERIODS; count += 1) {
     run.setControls(feed.contacts(true));
-    run.advanceTo((count + pulse.duty) * period);
+    run.advanceTo(FILL_SECONDS + (count + pulse.duty) * period);
     run.setControls(feed.contacts(false));
-    run.advanceTo((count + 1) * period);
+    run.advanceTo(FILL_SECONDS + (count + 1) * period);
   }
   const lights = seen.map((each) => each.light);
   const low = Math.min(...lights);
