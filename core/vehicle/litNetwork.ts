@@ -109,7 +109,23 @@ export class LitNetwork {
 }
 
 /** Circuits that bear on some lit turn circuits: what shares a bulb, and of what else is on what shares an earth. */
-export function litCircuits(vehicle: Vehicle, turnIds: readonly string[], company: Company): Set<string> {
+export function litCircuits(
+  vehicle: Vehicle,
+  turnIds: readonly string[],
+  company: Company,
+): ReadonlySet<string> {
+  const known = bearing.get(vehicle) ?? new Map<string, ReadonlySet<string>>();
+  bearing.set(vehicle, known);
+  const key = `${turnIds.join()} ${company.lights} ${company.brake}`;
+  const found = known.get(key) ?? findLit(vehicle, turnIds, company);
+  known.set(key, found);
+  return found;
+}
+
+/** Every cure of a job asks for the same circuits of the same vehicle. */
+const bearing = new WeakMap<Vehicle, Map<string, ReadonlySet<string>>>();
+
+function findLit(vehicle: Vehicle, turnIds: readonly string[], company: Company): Set<string> {
   const near = coupledCircuits(vehicle, turnIds, { earths: false });
   if (!company.lights && !company.brake) return near;
   const byEarth = coupledCircuits(vehicle, turnIds, { earths: true });

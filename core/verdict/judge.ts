@@ -41,6 +41,8 @@ export class TurnJudge {
   private readonly tolerance: number;
   /** the band as narrowed by what was seen on the vehicle; null where nothing was */
   private readonly learned: LearnedBands | null;
+  /** whether what was judged last fell short alone: then the next is asked alone first, and mostly no more */
+  private shortBefore = false;
   /** the same job as it may turn out to be, where something is not known yet: a verdict must be right for all */
   private readonly others: readonly TurnJudge[];
 
@@ -101,6 +103,7 @@ export class TurnJudge {
 
   /** Both sides, hazard, and every limit, over all working points. */
   verdict(): TurnVerdict {
+    this.shortBefore = false;
     const circuits = turnCircuits(this.job.vehicle).map((circuit) => this.sideVerdict(circuit));
     const hazard = this.job.vehicle.hazardSwitch ? this.hazardVerdict() : null;
     return {
@@ -196,8 +199,8 @@ export class TurnJudge {
   private overPoints(judge: (volts: number, company: Company) => PointVerdict): JudgedPoint[] {
     const { companies } = this.network;
     const all = companies.at(-1) ?? ALONE;
-    let short = false;
-    return workingPoints(this.job.vehicle.systemVolts).flatMap((point) => {
+    let short = this.shortBefore;
+    const judged = workingPoints(this.job.vehicle.systemVolts).flatMap((point) => {
       const at = (company: Company): JudgedPoint => ({ point, ...judge(point.volts, company) });
       if (companies.length === 1) return [at(all)];
       if (!short) {
@@ -208,6 +211,8 @@ export class TurnJudge {
       short = off.state === 'falls-short';
       return short ? [off] : [off, ...companies.slice(1).map(at)];
     });
+    this.shortBefore = short;
+    return judged;
   }
 
   private bandAt(circuit: TurnCircuit, emfVolts: number): OutageBand {

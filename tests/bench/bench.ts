@@ -156,12 +156,12 @@ rows.push(
     null,
   ],
   [
-    'cures of the turn lamps, van, all tried (search included)',
+    'cures of the turn lamps, van: both circuits and hazard, search included',
     median(() => compareTurnCures(van, DEMO_SHELF, firstTurn(van.vehicle)), 12),
     null,
   ],
   [
-    'cures of the turn lamps, minibus, all tried',
+    'cures of the turn lamps, minibus: the same',
     median(() => compareTurnCures(minibus, DEMO_SHELF, firstTurn(minibus.vehicle)), 12),
     null,
   ],
