@@ -65,6 +65,27 @@ describe('the gritter, its bulb-check module', () => {
   });
 });
 
+describe('the tail lamps of twin bulbs', () => {
+  it('take their load across the dim feed, where their watcher looks', () => {
+    const job = bare('gritter-4');
+    for (const side of ['left', 'right']) job.chosen[`stop-tail-${side}`] = 'led-godwit-24';
+    const tail = job.vehicle.circuits.find(
+      (each) => each.kind === 'tail' && each.feeds.some((feed) => feed.lampId.startsWith('stop-tail')),
+    );
+    if (!tail) throw new Error('the gritter has tail lamps');
+    const { cures } = complaintOf(job, tail.id);
+    const load = of(cures, 'load');
+    expect(load.state).toBe('holds');
+    expect(load.reason).toMatch(/two hours with lights on/);
+    const networks = load.change?.cures[tail.id]?.networks ?? [];
+    const dim = tail.feeds.filter((feed) => feed.input === 'dim').map((feed) => feed.lampId);
+    expect(dim.length).toBeGreaterThan(0);
+    expect(networks.filter((network) => network.input === 'dim').map((each) => each.lampId)).toEqual(
+      expect.arrayContaining(dim),
+    );
+  });
+});
+
 describe('a sensed brake wire', () => {
   it('by hand: 2.2 kΩ, 14.4 V, 1.0 V: at most 164 Ω, so 150 Ω, 1.4 W while pressed', () => {
     const plan = bleedResistor({ what: 'brake', pullUpOhms: 2200, heldUnderVolts: 1 }, 12, DEMO_SHELF);

@@ -137,13 +137,12 @@ function bleed(job: Job, shelf: Shelf, circuit: Circuit, tried: Tried, refused: 
 
 function load(job: Job, shelf: Shelf, circuit: Circuit, tried: Tried, refused: Refused): SteadyCure {
   const name = 'Load resistor';
-  const lampIds = circuit.feeds
-    .filter(({ lampId, input }) => input === 'main' && lampById(job.vehicle, lampId).resistorMount !== 'none')
-    .map((feed) => feed.lampId);
+  const feeds = circuit.feeds.filter(({ lampId }) => lampById(job.vehicle, lampId).resistorMount !== 'none');
+  const lampIds = feeds.map((feed) => feed.lampId);
   const [first] = lampIds;
   if (first === undefined)
     return refused('load', name, 'No lamp of this circuit has metal within reach to mount one on.');
-  const most = highestOhms(job, shelf, circuit, lampIds);
+  const most = highestOhms(job, shelf, circuit, feeds);
   if (most === null)
     return refused('load', name, 'Nobody watches its current: a resistor would change nothing.');
   const worst = worstMount(lampIds.map((id) => lampById(job.vehicle, id).resistorMount));
@@ -159,7 +158,7 @@ function load(job: Job, shelf: Shelf, circuit: Circuit, tried: Tried, refused: R
       ? ` at each of ${lampIds.length} lamps`
       : ` at ${lampById(job.vehicle, first).name.toLowerCase()}`;
   const cure = tried('load', `${name}, ${ohms(piece.ohms)} ${watts(piece.watts)}${many}`, {
-    cures: { ...job.cures, [circuit.id]: loadsAt(lampIds, piece) },
+    cures: { ...job.cures, [circuit.id]: loadsAt(feeds, piece) },
   });
   const at = chargingVolts(job.vehicle.systemVolts);
   const [use] = casesFor(circuit.kind);
@@ -173,10 +172,16 @@ function load(job: Job, shelf: Shelf, circuit: Circuit, tried: Tried, refused: R
   return { ...cure, reason: `${cure.reason} ${heat?.reason ?? ''}${pulsed}`.trim() };
 }
 
-function loadsAt(lampIds: readonly string[], piece: ResistorPiece): LoadResistorCure {
+/** One such resistor across each of these feeds, of a twin bulb the dim one where that is it. */
+function loadsAt(feeds: Circuit['feeds'], piece: ResistorPiece): LoadResistorCure {
   return {
     kind: 'load-resistor',
-    networks: lampIds.map((lampId) => ({ lampId, connection: 'parallel', pieces: [piece] })),
+    networks: feeds.map(({ lampId, input }) => ({
+      lampId,
+      ...(input === 'dim' ? { input } : {}),
+      connection: 'parallel',
+      pieces: [piece],
+    })),
   };
 }
 
@@ -184,13 +189,13 @@ function loadsAt(lampIds: readonly string[], piece: ResistorPiece): LoadResistor
  * The most ohms a lamp with which the watcher sees at every working point what the healthy bulbs drew; null where
  * nobody watches.
  */
-function highestOhms(job: Job, shelf: Shelf, circuit: Circuit, lampIds: readonly string[]): number | null {
+function highestOhms(job: Job, shelf: Shelf, circuit: Circuit, feeds: Circuit['feeds']): number | null {
   const watch = outputOf(job.vehicle, circuit)?.watch;
   const module = job.vehicle.bulbCheck?.watches.some((each) => each.circuitId === circuit.id);
   if (!watch && !module) return null;
   const holds = (value: number) => {
     const piece: ResistorPiece = { partId: null, ohms: value, watts: 1, tolerance: 0 };
-    const cured: Job = { ...job, cures: { ...job.cures, [circuit.id]: loadsAt(lampIds, piece) } };
+    const cured: Job = { ...job, cures: { ...job.cures, [circuit.id]: loadsAt(feeds, piece) } };
     return steadyVerdict(cured, shelf, 'cured', circuit).watched === 'holds';
   };
   let low = 0.5;

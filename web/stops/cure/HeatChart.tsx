@@ -36,7 +36,7 @@ export default function HeatChart({
       {
         animation: false,
         textStyle: text,
-        grid: { left: 48, right: 16, top: 34, bottom: 36 },
+        grid: { left: 48, right: 16, top: 46, bottom: 36 },
         legend: { top: 0, left: 0, textStyle: text, itemHeight: 2 },
         xAxis: {
           type: 'value',
@@ -69,10 +69,16 @@ export default function HeatChart({
                   symbol: 'none',
                   lineStyle: { color: colour('--plum'), type: 'dotted' },
                   label: { position: 'insideEndTop', ...text },
-                  data: shown.map((line) => ({
-                    yAxis: line.celsius,
-                    label: { formatter: `${line.celsius} °C ${line.what}` },
-                  })),
+                  // Neighbours stand close: the lower of two has its words under its line.
+                  data: shown
+                    .toSorted((a, b) => a.celsius - b.celsius)
+                    .map((line, index) => ({
+                      yAxis: line.celsius,
+                      label: {
+                        formatter: `${line.celsius} °C ${line.what}`,
+                        position: index % 2 === 0 ? 'insideEndBottom' : 'insideEndTop',
+                      },
+                    })),
                 },
               }
             : {}),
