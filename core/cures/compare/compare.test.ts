@@ -288,3 +288,21 @@ describe('ranking', () => {
     expect(reports.find((each) => each.option.id === chosen)?.cuts).toBe(fewest);
   });
 });
+
+describe('a cure of the turn lamps', () => {
+  it('does not answer for resistors that cure another circuit', () => {
+    const job = structuredClone(demoJob('library-route-3'));
+    job.cures.stop = {
+      kind: 'load-resistor',
+      networks: [
+        {
+          lampId: 'stop-tail-left',
+          connection: 'parallel',
+          pieces: [{ partId: null, ohms: 3, watts: 100, tolerance: 0.05 }],
+        },
+      ],
+    };
+    const relay = of(tried(job), 'relay-relay-dipper-2');
+    expect(relay).toMatchObject({ state: 'holds', hottest: null, cuts: 0 });
+  });
+});

@@ -2,7 +2,7 @@ import type { HeatVerdict } from '../../heat/useCases.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { costOf, type PickLine, pickLines, powerBetween } from '../../picklist/picklist.ts';
-import { fitmentOf, networksOf } from '../../vehicle/fitment.ts';
+import { fitmentOf } from '../../vehicle/fitment.ts';
 import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { pilotBackFeed } from '../../verdict/backFeed.ts';
 import { TurnJudge } from '../../verdict/judge.ts';
@@ -14,7 +14,7 @@ import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, hottestResistor, loadedLeds } from './heat.ts';
 import type { CureOption } from './option.ts';
 import { coldStart, type Situation, situationsOf } from './situations.ts';
-import { turnLamps, withCure } from './withCure.ts';
+import { withCure } from './withCure.ts';
 
 /** What is left of the driver being told that a lamp has failed. */
 export type WarningKept = 'kept' | 'partly' | 'lost';
@@ -85,12 +85,11 @@ function tryCure(job: Job, shelf: Shelf, option: CureOption, bare: Bare): CureRe
   const cured = withCure(job, option.change);
   const judge = new TurnJudge(cured, shelf, 'cured');
   const verdict = judge.verdict();
-  const hottest = hottestResistor(cured);
+  const networks = Object.values(option.change.cures ?? {}).flatMap((cure) => cure.networks);
+  const hottest = hottestResistor(job.vehicle, networks);
   const inside = builtInHeats(cured, shelf);
   const cold = coldStart(judge.network);
   const troubles = troublesOf(judge, verdict, hottest, inside, cold);
-  const turning = new Set(turnLamps(job).map((lamp) => lamp.id));
-  const networks = networksOf(cured).filter((network) => turning.has(network.lampId));
   const power = powerBetween(bare.stock, judge.network);
   const lines = pickLines(cured, shelf);
   const { knownTotal, unpriced } = costOf(lines);

@@ -2,24 +2,30 @@ import { pieceWatts } from '../../circuit/resistorNetwork.ts';
 import { type BuiltInHeat, builtInHeat } from '../../heat/builtInLoad.ts';
 import { heatMount } from '../../heat/resistorHeat.ts';
 import { type HeatVerdict, judgeHeat, USE_CASES, usesOn } from '../../heat/useCases.ts';
-import type { Job } from '../../model/job.ts';
+import type { Job, ResistorNetwork } from '../../model/job.ts';
 import type { LedPart, Shelf } from '../../model/part.ts';
-import { circuitsFeeding, lampById, lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
-import { ledOf, networksOf } from '../../vehicle/fitment.ts';
+import {
+  circuitsFeeding,
+  lampById,
+  lampIdsOf,
+  turnCircuits,
+  type Vehicle,
+} from '../../model/vehicle/vehicle.ts';
+import { ledOf } from '../../vehicle/fitment.ts';
 import { chargingVolts } from '../../verdict/workingPoints.ts';
 
 /** What cures are heated at: a hot day, °C. */
 const HOT_DAY = 40;
 
-/** The hottest resistor in the hardest use the feed it lies across sees, on a hot day. */
-export function hottestResistor(job: Job): HeatVerdict | null {
-  const at = chargingVolts(job.vehicle.systemVolts);
-  const verdicts = networksOf(job).flatMap((network) => {
-    const lamp = lampById(job.vehicle, network.lampId);
-    const [circuit] = circuitsFeeding(job.vehicle, lamp.id, network.input ?? 'main');
+/** The hottest of some resistors in the hardest use the feed it lies across sees, on a hot day. */
+export function hottestResistor(vehicle: Vehicle, networks: readonly ResistorNetwork[]): HeatVerdict | null {
+  const at = chargingVolts(vehicle.systemVolts);
+  const verdicts = networks.flatMap((network) => {
+    const lamp = lampById(vehicle, network.lampId);
+    const [circuit] = circuitsFeeding(vehicle, lamp.id, network.input ?? 'main');
     const lit = pieceWatts(network, at, 1 - Math.max(...network.pieces.map((piece) => piece.tolerance)));
     return network.pieces.flatMap((piece, index) =>
-      usesOn(job.vehicle, circuit?.kind ?? 'turn').map((useCase) =>
+      usesOn(vehicle, circuit?.kind ?? 'turn').map((useCase) =>
         judgeHeat(
           { ratedWatts: piece.watts, mount: heatMount(lamp.resistorMount) },
           lit[index] ?? 0,
