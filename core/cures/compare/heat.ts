@@ -20,22 +20,23 @@ const HOT_DAY = 40;
 /** The hottest of some resistors in the hardest use the feed it lies across sees, on a hot day. */
 export function hottestResistor(vehicle: Vehicle, networks: readonly ResistorNetwork[]): HeatVerdict | null {
   const at = chargingVolts(vehicle.systemVolts);
-  const verdicts = networks.flatMap((network) => {
+  // The sides are mostly alike, and so are the pieces: each case is followed once.
+  const followed = new Map<string, HeatVerdict>();
+  for (const network of networks) {
     const lamp = lampById(vehicle, network.lampId);
     const [circuit] = circuitsFeeding(vehicle, lamp.id, network.input ?? 'main');
+    const mount = heatMount(lamp.resistorMount);
     const lit = pieceWatts(network, at, 1 - Math.max(...network.pieces.map((piece) => piece.tolerance)));
-    return network.pieces.flatMap((piece, index) =>
-      usesOn(vehicle, circuit?.kind ?? 'turn').map((useCase) =>
-        judgeHeat(
-          { ratedWatts: piece.watts, mount: heatMount(lamp.resistorMount) },
-          lit[index] ?? 0,
-          useCase,
-          HOT_DAY,
-        ),
-      ),
-    );
-  });
-  return verdicts.toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius)[0] ?? null;
+    network.pieces.forEach(({ watts: ratedWatts }, index) => {
+      const litWatts = lit[index] ?? 0;
+      for (const useCase of usesOn(vehicle, circuit?.kind ?? 'turn')) {
+        const key = `${ratedWatts} ${mount} ${litWatts} ${useCase.id}`;
+        if (!followed.has(key))
+          followed.set(key, judgeHeat({ ratedWatts, mount }, litWatts, useCase, HOT_DAY));
+      }
+    });
+  }
+  return [...followed.values()].toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius)[0] ?? null;
 }
 
 /** The turn lamps' LEDs that carry a load of their own. */
