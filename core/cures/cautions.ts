@@ -3,7 +3,7 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { lampIdsOf } from '../model/vehicle/vehicle.ts';
 import { ledOf, networksOf } from '../vehicle/fitment.ts';
-import type { TurnVerdict } from '../verdict/verdict.ts';
+import { limitsOf, type TurnVerdict } from '../verdict/verdict.ts';
 
 /** Something to be minded before the work begins, and why it concerns this job. */
 export interface JobCaution {
@@ -43,10 +43,9 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
         text: 'Look at what is behind the panel first: wiring, tank, airbag or curtain module. Battery off near airbags. Paint the edge.',
       });
   }
-  const fuses = [
-    ...(verdict.hazard?.limits ?? []),
-    ...verdict.circuits.flatMap((each) => each.limits),
-  ].filter((limit) => limit.kind.startsWith('fuse') && limit.value > NEAR * limit.limit);
+  const fuses = limitsOf(verdict).filter(
+    (limit) => limit.kind.startsWith('fuse') && limit.value > NEAR * limit.limit,
+  );
   const [fuse] = fuses.toSorted((a, b) => b.value / b.limit - a.value / a.limit);
   if (fuse) cautions.push({ id: 'fuse', title: 'Fuse', text: `${fuse.reason} Never fit a larger one.` });
   const rule = (topic: RegionRule['topic']) => {

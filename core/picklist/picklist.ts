@@ -8,6 +8,7 @@ import { ohms, volts, watts } from '../quantities/format.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../vehicle/fitment.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 import { sectionFor } from '../vehicle/wholeLamp.ts';
+import { testVolts } from '../verdict/workingPoints.ts';
 
 export interface PickLine {
   key: string;
@@ -79,7 +80,7 @@ export function powerSaved(job: Job, shelf: Shelf): PowerSaved {
 
 /** The same of two networks that somebody has already. */
 export function powerBetween(stock: TurnNetwork, after: TurnNetwork): PowerSaved {
-  const emfVolts = (13.5 * stock.vehicle.systemVolts) / 12;
+  const emfVolts = testVolts(stock.vehicle.systemVolts);
   const sides = turnCircuits(stock.vehicle).map((circuit) => circuit.side);
   const stockWatts = stock
     .solve({ emfVolts, sides })

@@ -5,7 +5,8 @@ import { twinTopology } from '../circuit/engine/twinLedElements.ts';
 import { Filament } from '../circuit/filament.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
-import type { SocketContent } from '../vehicle/fitment.ts';
+import { circuitsFeeding, lampById, type Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Fitment, SocketContent } from '../vehicle/fitment.ts';
 import { ELEMENTS } from '../vehicle/places.ts';
 
 /** A lamp with more than this share of its rated light is seen to glow in the dark. */
@@ -61,6 +62,20 @@ export function emittersOf(lamp: Lamp, content: SocketContent, hasDim: boolean):
     case 'led':
       return ledEmitters(lamp, content.part, hasDim);
   }
+}
+
+/** What of the LED in a lamp shines by one of its feeds; null where it has no LED, or none that does. */
+export function ledEmitterAt(
+  vehicle: Vehicle,
+  { contents }: Pick<Fitment, 'contents'>,
+  lampId: string,
+  input: LampInput,
+): Emitter | null {
+  const content = contents.get(lampId);
+  if (content?.kind !== 'led') return null;
+  const hasDim = circuitsFeeding(vehicle, lampId, 'dim').length > 0;
+  const emitters = emittersOf(lampById(vehicle, lampId), content, hasDim);
+  return emitters.find((each) => each.input === input) ?? null;
 }
 
 function filamentMeter(element: string, filament: Filament): Emitter['read'] {

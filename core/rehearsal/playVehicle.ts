@@ -19,7 +19,7 @@ import { contactsOf, flashingContacts } from '../vehicle/contacts.ts';
 import { type Controls, dutyOf, flashingSides, outputOf, wanted } from '../vehicle/controls.ts';
 import { coupledCircuits } from '../vehicle/coupled.ts';
 import type { Fault } from '../vehicle/fault.ts';
-import type { Fitment } from '../vehicle/fitment.ts';
+import { type Fitment, hasCapacitor } from '../vehicle/fitment.ts';
 import { ELEMENTS } from '../vehicle/places.ts';
 import { vehicleNetlist } from '../vehicle/vehicleNetlist.ts';
 import { type Emitter, emittersOf } from './lampLight.ts';
@@ -274,16 +274,8 @@ class VehicleRun implements Bench {
       const duty = this.duties.get(circuit.id) ?? 1;
       if (!output?.pwm || duty >= 1 || !wanted(circuit, controls)) continue;
       const { hertz } = output.pwm;
-      const content = fitment.contents.get(emitter.lampId);
-      const smoothed =
-        (content?.kind === 'led' && content.part.capacitorFarads !== undefined) ||
-        fitment.cures.some(
-          (cure) =>
-            cure.kind === 'decoder' &&
-            cure.lampId === emitter.lampId &&
-            cure.part.capacitorFarads !== undefined,
-        );
-      if (!smoothed) return { hertz, low: 0, high: 1, mean: duty, modulation: 1 };
+      if (!hasCapacitor(fitment, emitter.lampId))
+        return { hertz, low: 0, high: 1, mean: duty, modulation: 1 };
       return playPulses(vehicle, fitment, controls, emfVolts, circuit.id, { hertz, duty }, emitter, faults);
     }
     return null;

@@ -82,6 +82,18 @@ export function networksOf(job: Job): ResistorNetwork[] {
   return Object.values(job.cures).flatMap((cure) => cure?.networks ?? []);
 }
 
+/** Whether a capacitor stands behind the feed of a lamp's LED: inside it, or in a decoder before it. */
+export function hasCapacitor({ contents, cures }: Fitment, lampId: string): boolean {
+  const content = contents.get(lampId);
+  const inside = content?.kind === 'led' && content.part.capacitorFarads !== undefined;
+  return (
+    inside ||
+    cures.some(
+      (cure) => cure.kind === 'decoder' && cure.lampId === lampId && cure.part.capacitorFarads !== undefined,
+    )
+  );
+}
+
 /** Every bulb as it should be, all lit: what a maker set the watcher's threshold by. */
 export function healthyStock(job: Job): Fitment {
   return {

@@ -1,6 +1,7 @@
 import { lampById, lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
 import { amps, percent } from '../quantities/format.ts';
 import type { TurnNetwork } from '../vehicle/turnNetwork.ts';
+import { testVolts } from './workingPoints.ts';
 
 /** Share of an LED's rated current at which it visibly glows (typical). */
 const GLOWS = 0.05;
@@ -13,7 +14,7 @@ export function pilotBackFeed(network: TurnNetwork): string | null {
   const { vehicle, fitment } = network;
   const [left, right] = turnCircuits(vehicle);
   if (!vehicle.pilot || !left || !right) return null;
-  const emfVolts = 13.5 * (vehicle.systemVolts / 12);
+  const emfVolts = testVolts(vehicle.systemVolts);
   for (const [lit, dark] of [
     [left, right],
     [right, left],

@@ -9,7 +9,7 @@ import { amps, volts } from '../quantities/format.ts';
 import { type Fitment, healthyStock, type SocketContent } from '../vehicle/fitment.ts';
 import { TurnNetwork } from '../vehicle/turnNetwork.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
-import { workingPoints } from './workingPoints.ts';
+import { testVolts, workingPoints } from './workingPoints.ts';
 
 /** Where the threshold can be, referred to the bulb standard's volts under one way of following the supply, A. */
 interface Range {
@@ -65,7 +65,7 @@ export class LearnedBands {
     shelf: Shelf,
     private readonly prior: HealthyBands,
   ) {
-    this.reference = 13.5 * (job.vehicle.systemVolts / 12);
+    this.reference = testVolts(job.vehicle.systemVolts);
     this.bounds = (job.findings ?? []).flatMap((finding) => {
       const seen = seenAmps(job, shelf, finding);
       return seen ? [{ finding, seen }] : [];

@@ -10,7 +10,7 @@ import { pointState } from './judge.ts';
 import { FUSE_CONTINUOUS_SHARE } from './limits.ts';
 import { LED_SETTING_AMPS } from './outageBand.ts';
 import { type VerdictState, worstState } from './states.ts';
-import { chargingVolts, workingPoints } from './workingPoints.ts';
+import { chargingVolts, testVolts, workingPoints } from './workingPoints.ts';
 
 /** How a circuit that is on steadily takes what is fitted. */
 export interface SteadyVerdict {
@@ -43,9 +43,9 @@ export function steadyVerdict(job: Job, shelf: Shelf, stage: Stage, circuit: Cir
   const fitment = fitmentOf(job, shelf, stage);
   const healthy = new SteadyNetwork(vehicle, stock, circuit);
   const fitted = new SteadyNetwork(vehicle, fitment, circuit);
-  const testVolts = 13.5 * (vehicle.systemVolts / 12);
-  const stockAmps = healthy.amps(testVolts);
-  const now = fitted.amps(testVolts);
+  const atTest = testVolts(vehicle.systemVolts);
+  const stockAmps = healthy.amps(atTest);
+  const now = fitted.amps(atTest);
   const watcher = watcherFinding({ ...vehicle, flasher: fitment.flasher }, circuit, healthy, fitted);
   const findings = [
     watcher,
@@ -57,7 +57,7 @@ export function steadyVerdict(job: Job, shelf: Shelf, stage: Stage, circuit: Cir
   if (now > stockAmps * 1.02)
     findings.push({
       state: 'holds',
-      text: `It draws more than stock: ${amps(now)} where the bulbs drew ${amps(stockAmps)} at ${volts(testVolts)}.`,
+      text: `It draws more than stock: ${amps(now)} where the bulbs drew ${amps(stockAmps)} at ${volts(atTest)}.`,
     });
   const rank = ['too-much', 'falls-short', 'either-way', 'holds'];
   findings.sort((a, b) => rank.indexOf(a.state) - rank.indexOf(b.state));
@@ -176,7 +176,7 @@ function dimmerFindings(vehicle: Vehicle, fitment: Fitment, circuit: Circuit, br
   if (circuit.dimmerOhms === undefined) return [];
   if (!lampIdsOf(circuit).some((id) => fitment.contents.get(id)?.kind === 'led')) return [];
   const dimmed = new SteadyNetwork(vehicle, fitment, circuit, { ...controlsFor(circuit), dimmed: true });
-  const share = dimmed.amps(13.5 * (vehicle.systemVolts / 12)) / bright;
+  const share = dimmed.amps(testVolts(vehicle.systemVolts)) / bright;
   return [
     {
       state: 'holds',

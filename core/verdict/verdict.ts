@@ -54,6 +54,11 @@ export interface HazardVerdict {
   reason: string;
 }
 
+/** Every limit a verdict was held against, hazard's first. */
+export function limitsOf({ hazard, circuits }: TurnVerdict): LimitCheck[] {
+  return [...(hazard?.limits ?? []), ...circuits.flatMap((each) => each.limits)];
+}
+
 export interface TurnVerdict {
   state: VerdictState;
   circuits: readonly CircuitVerdict[];

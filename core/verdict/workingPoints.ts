@@ -19,6 +19,11 @@ export function workingPoints(system: SystemVolts): WorkingPoint[] {
   return TWELVE_VOLT_POINTS.map((point) => ({ ...point, volts: point.volts * (system / 12) }));
 }
 
+/** What bulbs are rated at by the UN standard, and what figures that need one voltage are given at, V. */
+export function testVolts(system: SystemVolts): number {
+  return 13.5 * (system / 12);
+}
+
 /** The highest voltage of normal running, where resistors run hottest, V. */
 export function chargingVolts(system: SystemVolts): number {
   return 14.4 * (system / 12);

@@ -9,6 +9,7 @@ import { TurnJudge } from '../../verdict/judge.ts';
 import { type VerdictState, worstState } from '../../verdict/states.ts';
 import { sweepWords, unfinishedSweeps } from '../../verdict/sweeps.ts';
 import type { JudgedPoint, TurnVerdict } from '../../verdict/verdict.ts';
+import { testVolts } from '../../verdict/workingPoints.ts';
 import { cautionsOf } from './cautions.ts';
 import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, hottestResistor, loadedLeds } from './heat.ts';
@@ -210,7 +211,7 @@ function reasonOf(verdict: TurnVerdict): string {
 }
 
 function builtInWatts(job: Job, shelf: Shelf): number {
-  const at = 13.5 * (job.vehicle.systemVolts / 12);
+  const at = testVolts(job.vehicle.systemVolts);
   return loadedLeds(job, shelf).reduce(
     (sum, { part }) => sum + (part.builtInLoadOhms ? at ** 2 / part.builtInLoadOhms : 0),
     0,

@@ -1,6 +1,6 @@
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
 import { amps, volts } from '../../quantities/format.ts';
-import type { Fitment } from '../../vehicle/fitment.ts';
+import { hasCapacitor } from '../../vehicle/fitment.ts';
 import type { TurnNetwork } from '../../vehicle/turnNetwork.ts';
 import { type VerdictState, worstState } from '../../verdict/states.ts';
 import type { TurnVerdict } from '../../verdict/verdict.ts';
@@ -71,13 +71,4 @@ export function coldStart({ vehicle, fitment }: TurnNetwork): Situation {
       text: `From cold the capacitors still take ${amps(trips.amps)} when the output looks, over its ${amps(trips.limitAmps)}.`,
     };
   return { ...base, state: 'holds', text: `capacitors take up to ${amps(peakAmps)} for an instant` };
-}
-
-function hasCapacitor({ contents, cures }: Fitment, lampId: string): boolean {
-  const content = contents.get(lampId);
-  const inside = content?.kind === 'led' && content.part.capacitorFarads !== undefined;
-  return (
-    inside ||
-    cures.some((cure) => cure.kind === 'decoder' && cure.lampId === lampId && cure.part.capacitorFarads)
-  );
 }

@@ -4,9 +4,9 @@ import type { Job } from '../../model/job.ts';
 import type { DecoderPart, Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
-import { circuitsFeeding, lampById, lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
 import { farads, percent, volts } from '../../quantities/format.ts';
-import { type Emitter, emittersOf } from '../../rehearsal/lampLight.ts';
+import { type Emitter, ledEmitterAt } from '../../rehearsal/lampLight.ts';
 import { afterglowSeconds, playPulses } from '../../rehearsal/pulsedFeed.ts';
 import { dutyOf, outputOf } from '../../vehicle/controls.ts';
 import { type Fitment, fitmentOf } from '../../vehicle/fitment.ts';
@@ -81,14 +81,10 @@ export function capacitorWindows(job: Job, shelf: Shelf): CapacitorWindow[] {
   });
 }
 
-function ledOn(job: Job, fitment: Fitment, circuit: Circuit): Emitter | null {
+/** The first LED of a circuit. */
+function ledOn({ vehicle }: Job, fitment: Fitment, circuit: Circuit): Emitter | null {
   for (const { lampId, input } of circuit.feeds) {
-    const content = fitment.contents.get(lampId);
-    if (content?.kind !== 'led') continue;
-    const hasDim = circuitsFeeding(job.vehicle, lampId, 'dim').length > 0;
-    const emitter = emittersOf(lampById(job.vehicle, lampId), content, hasDim).find(
-      (each) => each.followsPulses && each.input === input,
-    );
+    const emitter = ledEmitterAt(vehicle, fitment, lampId, input);
     if (emitter) return emitter;
   }
   return null;

@@ -2,8 +2,7 @@ import { Circuit as SolvedCircuit } from '../../circuit/engine/circuit.ts';
 import type { Job, Stage } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { circuitsFeeding, lampById } from '../../model/vehicle/vehicle.ts';
-import { emittersOf, SEEN_GLOW } from '../../rehearsal/lampLight.ts';
+import { ledEmitterAt, SEEN_GLOW } from '../../rehearsal/lampLight.ts';
 import { afterglowSeconds } from '../../rehearsal/pulsedFeed.ts';
 import { contactsOf } from '../../vehicle/contacts.ts';
 import { CONTROLS_OFF, outputOf } from '../../vehicle/controls.ts';
@@ -36,12 +35,7 @@ export function whileOff(job: Job, shelf: Shelf, stage: Stage): WhileOff[] {
     const output = outputOf(job.vehicle, circuit);
     if (!output?.leakOhms && !output?.coldCheck) return [];
     return circuit.feeds.flatMap(({ lampId, input }) => {
-      const content = fitment.contents.get(lampId);
-      if (content?.kind !== 'led') return [];
-      const hasDim = circuitsFeeding(job.vehicle, lampId, 'dim').length > 0;
-      const emitter = emittersOf(lampById(job.vehicle, lampId), content, hasDim).find(
-        (each) => each.input === input,
-      );
+      const emitter = ledEmitterAt(job.vehicle, fitment, lampId, input);
       if (!emitter) return [];
       const off = { ...CONTROLS_OFF, key: 'on' as const };
       const resting = new SolvedCircuit(

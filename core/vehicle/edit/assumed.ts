@@ -4,6 +4,7 @@ import type { FilamentRating } from '../../model/bulb.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { LampInput } from '../../model/vehicle/lamp.ts';
 import { lampById, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { testVolts } from '../../verdict/workingPoints.ts';
 
 /**
  * Sets every assumed threshold to the middle of what it can be: between the listed bulbs all lit and the smallest main
@@ -25,7 +26,7 @@ export function retuneWatchers(vehicle: Vehicle): void {
   for (const { circuitId, threshold } of watchers) {
     const circuit = vehicle.circuits.find((each) => each.id === circuitId);
     if (!circuit || !threshold?.assumed) continue;
-    threshold.atVolts = 13.5 * (vehicle.systemVolts / 12);
+    threshold.atVolts = testVolts(vehicle.systemVolts);
     threshold.amps = Math.max(0.01, middleAmps(vehicle, circuit, threshold.atVolts));
   }
 }
@@ -37,7 +38,7 @@ export function retuneWatchers(vehicle: Vehicle): void {
 export function listedSideAmps(vehicle: Vehicle): number {
   const circuit = turnCircuits(vehicle)[0];
   if (!circuit) return 0;
-  const drawn = drawnBy(vehicle, circuit, 13.5 * (vehicle.systemVolts / 12));
+  const drawn = drawnBy(vehicle, circuit, testVolts(vehicle.systemVolts));
   return drawn.reduce((sum, each) => sum + each.amps, 0);
 }
 

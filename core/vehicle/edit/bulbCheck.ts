@@ -1,6 +1,7 @@
 import type { CircuitKind } from '../../model/vehicle/circuit.ts';
 import type { BulbCheckModule } from '../../model/vehicle/flasher.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { testVolts } from '../../verdict/workingPoints.ts';
 import { middleAmps } from './assumed.ts';
 
 /** What such modules mostly watch (common practice). */
@@ -8,7 +9,7 @@ const WATCHED: readonly CircuitKind[] = ['stop', 'tail', 'plate'];
 
 /** A bulb-check module as most are: stop, tail and plate lamps, its thresholds assumed until something is seen. */
 export function typicalBulbCheck(vehicle: Vehicle): BulbCheckModule {
-  const atVolts = 13.5 * (vehicle.systemVolts / 12);
+  const atVolts = testVolts(vehicle.systemVolts);
   return {
     name: 'bulb-check module',
     blankingSeconds: 0.3,

@@ -1,6 +1,6 @@
 import { amps, watts } from '../../../core/quantities/format.ts';
 import type { LimitCheck } from '../../../core/verdict/limits.ts';
-import type { TurnVerdict } from '../../../core/verdict/verdict.ts';
+import { limitsOf, type TurnVerdict } from '../../../core/verdict/verdict.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
@@ -9,7 +9,7 @@ import classes from './HazardCard.module.css';
 /** Hazard is the sum of both sides: against the band, the fuse and the relay, and each resistor's watts. */
 export function HazardCard({ verdict }: { verdict: TurnVerdict }) {
   const { hazard } = verdict;
-  const limits = [...(hazard?.limits ?? []), ...verdict.circuits.flatMap((each) => each.limits)];
+  const limits = limitsOf(verdict);
   if (!hazard) {
     return (
       <Card title="The limits, one side at a time: this vehicle has no hazard switch">

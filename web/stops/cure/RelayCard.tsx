@@ -1,6 +1,7 @@
 import { adjusterFor, mapRelay } from '../../../core/cures/relayMapping.ts';
 import type { FlasherPart } from '../../../core/model/part.ts';
 import { amps } from '../../../core/quantities/format.ts';
+import { limitsOf } from '../../../core/verdict/verdict.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -18,10 +19,7 @@ export function RelayCard() {
       each.kind === 'flasher' && cure?.kind === 'flasher-relay' && each.id === cure.partId,
   );
   if (!part || cure?.kind !== 'flasher-relay') return null;
-  const { hazard, circuits } = verdicts.cured;
-  const rating = [...(hazard?.limits ?? []), ...circuits.flatMap((each) => each.limits)].find(
-    (limit) => limit.kind === 'relay',
-  );
+  const rating = limitsOf(verdicts.cured).find((limit) => limit.kind === 'relay');
   const mapped = mapRelay(job.vehicle.flasher, part, height);
   const rate = part.slowestRate + cure.position * (part.fastestRate - part.slowestRate);
   return (
