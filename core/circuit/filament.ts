@@ -13,6 +13,17 @@ const REFERENCE_AMPS = 21 / 12;
 /** Second radiation constant over 565 nm, K: where Wien's law gives the eye's share of tungsten light. */
 const WIEN_KELVIN = 1.438777e-2 / 565e-9;
 
+/** Newton's method inside a filament has settled long before this. */
+const MOST_TURNS = 12;
+
+/** A filament at the end of a step of time. */
+export interface FilamentStep {
+  kelvin: number;
+  ohms: number;
+  /** how the temperature at the end follows the voltage, K/V */
+  kelvinPerVolt: number;
+}
+
 /** A working point: current, A, and dI/dV there, S. */
 export interface Operating {
   amps: number;
@@ -65,25 +76,38 @@ export class Filament {
     return kelvin;
   }
 
+  /**
+   * Temperature at the end of a step of time, by Newton's method on `T = base + share·dT/dt(V, T)`, and what the
+   * network needs of it. One power of temperature a turn: this is the hot path of every transient.
+   *
+   * @param share of the step that counts at its end, s: all of it, or half
+   * @param guess where to begin, K
+   */
+  stepTo(volts: number, base: number, share: number, guess: number): FilamentStep {
+    const squared = volts * volts;
+    const perCapacity = share / this.heatCapacity;
+    let kelvin = guess;
+    for (let turn = 0; ; turn += 1) {
+      const ohms = this.ohmsAt(kelvin);
+      const electrical = squared / ohms;
+      const cube = kelvin * kelvin * kelvin;
+      const slope =
+        1 + perCapacity * ((RESISTANCE_POWER * electrical) / kelvin + 4 * this.radiation * cube);
+      const net = electrical - this.radiation * (cube * kelvin - AMBIENT_FOURTH);
+      const next = Math.max(200, kelvin - (kelvin - base - perCapacity * net) / slope);
+      const moved = Math.abs(next - kelvin);
+      kelvin = next;
+      // Newton doubles its digits: what it moved last is far above what it is still off by.
+      if (moved < 0.05 || turn === MOST_TURNS - 1)
+        return { kelvin, ohms: this.ohmsAt(kelvin), kelvinPerVolt: (2 * perCapacity * volts) / (ohms * slope) };
+    }
+  }
+
   /** Rate of change of temperature, K/s, at a voltage and temperature. */
   heatingRate(volts: number, kelvin: number): number {
     const square = kelvin * kelvin;
     const net = (volts * volts) / this.ohmsAt(kelvin) - this.radiation * (square * square - AMBIENT_FOURTH);
     return net / this.heatCapacity;
-  }
-
-  /** How the rate of change of temperature changes with temperature, 1/s; always negative. */
-  coolingSlope(volts: number, kelvin: number): number {
-    const electrical = (volts * volts) / this.ohmsAt(kelvin);
-    return (
-      (-(RESISTANCE_POWER * electrical) / kelvin - 4 * this.radiation * kelvin * kelvin * kelvin) /
-      this.heatCapacity
-    );
-  }
-
-  /** How the rate of change of temperature changes with voltage, K/(s·V). */
-  heatingPerVolt(volts: number, kelvin: number): number {
-    return (2 * volts) / this.ohmsAt(kelvin) / this.heatCapacity;
   }
 
   /** Heat lost by radiation at a temperature, W. */

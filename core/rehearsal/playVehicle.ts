@@ -374,6 +374,7 @@ class VehicleRun implements Bench {
 
   setDuty(circuitId: string, duty: number): void {
     this.duties.set(circuitId, duty);
+    this.run.circuit.setPulse(ELEMENTS.wire(circuitId), duty);
     const circuit = this.request.vehicle.circuits.find((each) => each.id === circuitId);
     for (const { lampId, input } of circuit?.feeds ?? []) {
       const id = input === 'main' ? ELEMENTS.bulb(lampId) : ELEMENTS.dimFilament(lampId);

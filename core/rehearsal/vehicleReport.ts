@@ -128,6 +128,7 @@ function steadyReport({ job, fitment, controls, netlist, probes }: Asked): Worke
     drives: heldDrives(held),
     analysis: { kind: 'op' },
     blown,
+    near: new Map(circuit.nodes.map((node) => [node, circuit.nodeVolts(node)])),
     ...vectors(probes),
   });
   return {
@@ -161,6 +162,7 @@ function flashingReport(
     netlist,
     drives: { ...heldDrives(lit), ...(pulse ? pulsing(asTurns(job, controls), lit, pulse) : {}) },
     analysis: { kind: 'tran', seconds, stepSeconds: SPICE_STEP },
+    blown: run.circuit.blown,
     ...vectors(probes),
     measures: probes.map(({ name, at: of }) => ({ name, of, atSeconds: at })),
   });

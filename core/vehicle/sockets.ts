@@ -1,6 +1,6 @@
 import { signalFilament } from '../catalogue/bulbs.ts';
 import { ledElements } from '../circuit/engine/ledElements.ts';
-import { type Element, FLOATING_OHMS } from '../circuit/engine/netlist.ts';
+import { CAPACITOR_OHMS, type Element, FLOATING_OHMS } from '../circuit/engine/netlist.ts';
 import { twinLedElements } from '../circuit/engine/twinLedElements.ts';
 import type { DecoderPart, LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
@@ -182,6 +182,7 @@ function decoderElements(
       a: held,
       b: earth,
       farads: decoder.capacitorFarads,
+      seriesOhms: CAPACITOR_OHMS,
     });
   }
   if (decoder.loadOhms)

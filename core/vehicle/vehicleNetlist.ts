@@ -1,4 +1,11 @@
-import { EARTH, type Element, FLOATING_OHMS, type Netlist, OPEN_OHMS } from '../circuit/engine/netlist.ts';
+import {
+  EARTH,
+  type Element,
+  FLOATING_OHMS,
+  type Netlist,
+  OPEN_OHMS,
+  type PulsedFeed,
+} from '../circuit/engine/netlist.ts';
 import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';
 import { LAMP_INRUSH_SPEEDS_UP, thermalFlasher } from '../flashers/thermal.ts';
@@ -94,7 +101,18 @@ function feedersOf(circuits: readonly Circuit[]): Map<string, Record<LampInput, 
   return feeders;
 }
 
-function fuses({ vehicle, options, circuits }: Build): Element[] {
+/** The pulsed outputs that hang on a fuse, each with its share of the time. */
+function pulsedOn({ vehicle, options, circuits }: Build, fuseId: string): PulsedFeed[] {
+  return circuits.flatMap((circuit) => {
+    const output = outputOf(vehicle, circuit);
+    if (!output || vehicle.flasher.fuseId !== fuseId) return [];
+    const duty = dutyOf(circuit, output, options.controls, options.emfVolts);
+    return output.pwm || output.fadeSeconds ? [{ elementId: ELEMENTS.wire(circuit.id), duty }] : [];
+  });
+}
+
+function fuses(build: Build): Element[] {
+  const { vehicle, options, circuits } = build;
   const used = new Set(
     circuits.flatMap((circuit) => [
       circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId,
@@ -110,7 +128,7 @@ function fuses({ vehicle, options, circuits }: Build): Element[] {
     return [
       options.fusesHold
         ? { kind: 'resistor', ...ends, ohms }
-        : { kind: 'fuse', ...ends, ohms, ratedAmps: fuse.ratedAmps },
+        : { kind: 'fuse', ...ends, ohms, ratedAmps: fuse.ratedAmps, pulsed: pulsedOn(build, id) },
       resistor(`${id}.supply-wire`, between, NODES.fused(id), wireOhms(fuse.wire)),
     ];
   });

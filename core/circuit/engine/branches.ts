@@ -1,6 +1,7 @@
 import { Filament } from '../filament.ts';
+import { meanSquare } from '../meanSquare.ts';
 import { JUNCTION_SIEMENS, limitJunction, THERMAL_VOLTS } from './junction.ts';
-import type { ControlState, Element } from './netlist.ts';
+import type { ControlState, Element, PulsedFeed } from './netlist.ts';
 import { FUSE_HOLD, FUSE_SECONDS, OPEN_OHMS } from './netlist.ts';
 
 /** How time is stepped: `steady` has none, the others join the state at the last accepted moment to now. */
@@ -57,6 +58,11 @@ export abstract class Branch {
   /** Whether a contact is closed; undefined for what is no contact. */
   get closed(): boolean | undefined {
     return undefined;
+  }
+
+  /** volts of a source of its own; nothing has one but a battery */
+  get emf(): number {
+    return 0;
   }
 
   setControls(_controls: ControlState): void {}
@@ -123,6 +129,10 @@ class BatteryBranch extends Branch {
     this.amps = -volts * this.siemens;
   }
 
+  override get emf(): number {
+    return -this.amps / this.siemens;
+  }
+
   linearise(): void {}
 }
 
@@ -149,8 +159,11 @@ class SwitchBranch extends Branch {
   linearise(): void {}
 }
 
-/** Past this no real junction goes, and the sums of the solver would leave the range of numbers. */
-const MOST_EXPONENT = 100;
+/**
+ * Past this no lamp's junction goes (e^40 times the least saturation current is a thousand amperes); from there its
+ * curve goes on as its tangent, or the sums of the solver would cancel each other.
+ */
+const MOST_EXPONENT = 40;
 
 class DiodeBranch extends Branch {
   private junction = 0;
@@ -168,10 +181,11 @@ class DiodeBranch extends Branch {
     const at = limitJunction(volts, this.junction, this.model);
     this.junction = at;
     const scale = this.model.emission * THERMAL_VOLTS;
-    const exponential = this.model.saturationAmps * Math.exp(Math.min(at / scale, MOST_EXPONENT));
+    const bend = Math.min(at, MOST_EXPONENT * scale);
+    const exponential = this.model.saturationAmps * Math.exp(bend / scale);
     this.siemens = exponential / scale + JUNCTION_SIEMENS;
-    const amps = exponential - this.model.saturationAmps + JUNCTION_SIEMENS * at;
-    this.amps = amps - this.siemens * at;
+    const amps = exponential - this.model.saturationAmps + JUNCTION_SIEMENS * bend;
+    this.amps = amps - this.siemens * bend;
   }
 
   override settled(volts: number): boolean {
@@ -181,6 +195,8 @@ class DiodeBranch extends Branch {
 
 /** Furthest the tangent of a curve is moved in one step, V. */
 const CURVE_STEP = 4;
+/** This near to where its tangent was last drawn a falling curve is taken as it is, V. */
+const NEAR_CURVE = 0.02;
 
 /**
  * A memoryless device given by its current and slope at a voltage. Where its curve is flat (a regulator at
@@ -207,14 +223,15 @@ class CurveBranch extends Branch {
       this.at = volts;
       this.reach = Math.min(CURVE_STEP, this.reach * 2);
     } else {
-      if (wanted * this.lastMove < 0) this.reach *= 0.4;
+      this.reach = Math.min(CURVE_STEP, this.reach * (wanted * this.lastMove < 0 ? 0.4 : 1.6));
       this.at += Math.sign(wanted) * this.reach;
     }
     this.lastMove = wanted;
     const point = this.curve(this.at);
-    // A falling curve would take stiffness out of the matrix, down to nothing. Held level instead, it is met
-    // again at each step, and since feeds are stiff that closes in just as surely.
-    this.siemens = Math.max(0, point.siemens);
+    // From afar a falling curve would take stiffness out of the matrix, down to nothing, or lead to where a converter
+    // cannot stay. Held level it is met again at each step, which closes in on the stable point; near it the true
+    // slope does so at once.
+    this.siemens = Math.abs(wanted) < NEAR_CURVE ? point.siemens : Math.max(0, point.siemens);
     this.amps = point.amps - this.siemens * this.at;
   }
 
@@ -248,45 +265,51 @@ class ConverterBranch extends CurveBranch {
 const CAPACITOR_TOLERANCE = 5e-3;
 
 class CapacitorBranch extends Branch {
-  private pastVolts = 0;
+  /** volts of the plates and current at the last accepted moment */
+  private plateVolts = 0;
   private pastAmps = 0;
-  private nowVolts = 0;
+  private nextPlateVolts = 0;
 
   constructor(
     id: string,
     a: number,
     b: number,
     private readonly farads: number,
+    private readonly seriesOhms: number,
   ) {
     super(id, a, b);
   }
 
   linearise(volts: number, how: Integration): void {
-    this.nowVolts = volts;
     if (how.kind === 'steady') {
       this.siemens = JUNCTION_SIEMENS;
       this.amps = 0;
       return;
     }
-    const trapezoidal = how.kind === 'trapezoidal';
-    this.siemens = ((trapezoidal ? 2 : 1) * this.farads) / how.seconds;
-    this.amps = -this.siemens * this.pastVolts - (trapezoidal ? this.pastAmps : 0);
+    // The plates are solved inside: i = (V − v_c − what the past current adds) / (R_s + h/C, of trapezoids half).
+    const [ohms, carried] =
+      how.kind === 'trapezoidal'
+        ? [how.seconds / this.farads / 2, (how.seconds / this.farads / 2) * this.pastAmps]
+        : [how.seconds / this.farads, 0];
+    this.siemens = 1 / (this.seriesOhms + ohms);
+    this.amps = -this.siemens * (this.plateVolts + carried);
+    this.nextPlateVolts = this.plateVolts + carried + ohms * this.current(volts);
   }
 
   override accept(volts: number): void {
     this.pastAmps = this.current(volts);
-    this.pastVolts = volts;
+    this.plateVolts = this.nextPlateVolts;
   }
 
   override error(how: Integration): number {
     if (how.kind === 'steady') return 0;
     // What a straight line from the past would have given, against what came.
-    const predicted = this.pastVolts + (this.pastAmps / this.farads) * how.seconds;
-    return Math.abs(this.nowVolts - predicted) / 3 / CAPACITOR_TOLERANCE;
+    const predicted = this.plateVolts + (this.pastAmps / this.farads) * how.seconds;
+    return Math.abs(this.nextPlateVolts - predicted) / 3 / CAPACITOR_TOLERANCE;
   }
 
   override rest(volts: number): void {
-    this.pastVolts = volts;
+    this.plateVolts = volts;
     this.pastAmps = 0;
   }
 }
@@ -343,26 +366,18 @@ class FilamentBranch extends Branch {
       this.amps = point.amps / this.root - point.siemens * volts;
       return;
     }
-    const heating = volts * this.root;
     // The temperature is solved here, inside the device, so that the network sees one unknown a node.
     const share = how.kind === 'trapezoidal' ? how.seconds / 2 : how.seconds;
     const base = this.pastKelvin + (how.kind === 'trapezoidal' ? share * this.pastRate : 0);
-    let kelvin = this.kelvin;
-    let slope = 1;
-    for (let step = 0; step < 12; step += 1) {
-      slope = 1 - share * this.filament.coolingSlope(heating, kelvin);
-      const excess = kelvin - base - share * this.filament.heatingRate(heating, kelvin);
-      const next = Math.max(200, kelvin - excess / slope);
-      const moved = Math.abs(next - kelvin);
-      kelvin = next;
-      if (moved < 1e-3) break;
-    }
+    const { kelvin, ohms, kelvinPerVolt } = this.filament.stepTo(
+      volts * this.root,
+      base,
+      share,
+      this.kelvin,
+    );
     this.kelvin = kelvin;
-    const ohms = this.filament.ohmsAt(kelvin);
-    const amps = volts / ohms;
-    const kelvinPerVolt = (share * this.root * this.filament.heatingPerVolt(heating, kelvin)) / slope;
-    this.siemens = (1 - (Filament.resistancePower * volts * kelvinPerVolt) / kelvin) / ohms;
-    this.amps = amps - this.siemens * volts;
+    this.siemens = (1 - (Filament.resistancePower * volts * this.root * kelvinPerVolt) / kelvin) / ohms;
+    this.amps = volts / ohms - this.siemens * volts;
   }
 
   override settled(volts: number): boolean {
@@ -442,11 +457,22 @@ class ThermalFlasherBranch extends Branch {
   }
 }
 
+/** Less than this heats no fuse, A. */
+const LEAST_FUSE_AMPS = 1e-3;
 /** How far past melting a fuse may be found before the step is taken again, shorter. */
 const FUSE_EDGE = 5e-3;
 
-class FuseBranch extends Branch {
+/** A wire whose current passes a fuse in pulses. */
+interface PulsedBranch extends PulsedFeed {
+  branch: Branch;
+}
+
+/** A fuse in the circuit: its ohms, its warmth, and what of its current comes in pulses. */
+export class FuseBranch extends Branch {
   private melted = false;
+  private pulsed: readonly PulsedBranch[] = [];
+  /** mean square of its current over the square of what it is in the pulses */
+  private heatShare = 1;
   private warmth = 0;
   private next = 0;
   private pastHeat = 0;
@@ -472,7 +498,27 @@ class FuseBranch extends Branch {
   }
 
   override overload(volts: number): number {
-    return this.melted ? 0 : (this.current(volts) / this.holdAmps) ** 2;
+    return this.melted ? 0 : this.heatShare * (this.current(volts) / this.holdAmps) ** 2;
+  }
+
+  /** Ties it to the wires whose current passes it in pulses. */
+  feed(pulsed: readonly PulsedBranch[]): void {
+    this.pulsed = pulsed;
+  }
+
+  /** Gives one of those wires another share of the time. */
+  setPulse(elementId: string, duty: number): void {
+    this.pulsed = this.pulsed.map((each) => (each.elementId === elementId ? { ...each, duty } : each));
+  }
+
+  /** Takes the share of its heating from the currents as they are: it moves little from one step to the next. */
+  weigh(amps: (branch: Branch) => number): void {
+    if (this.pulsed.length === 0) return;
+    const whole = Math.abs(amps(this));
+    if (whole < LEAST_FUSE_AMPS) return;
+    const pulses = this.pulsed.map(({ branch, duty }) => ({ amps: Math.abs(amps(branch)), duty }));
+    const steady = pulses.reduce((rest, each) => rest - each.amps, whole);
+    this.heatShare = meanSquare([...pulses, { amps: Math.max(0, steady), duty: 1 }]) / whole ** 2;
   }
 
   override error(): number {
@@ -511,7 +557,7 @@ export function branchOf(element: Element, a: number, b: number): Branch {
     case 'resistor':
       return new ResistorBranch(element.id, a, b, element.ohms);
     case 'capacitor':
-      return new CapacitorBranch(element.id, a, b, element.farads);
+      return new CapacitorBranch(element.id, a, b, element.farads, element.seriesOhms);
     case 'battery':
       return new BatteryBranch(element.id, a, b, element.volts, element.ohms);
     case 'diode':

@@ -1,4 +1,4 @@
-import { type Branch, branchOf, type Integration } from './branches.ts';
+import { type Branch, branchOf, FuseBranch, type Integration } from './branches.ts';
 import { type ControlState, checkNetlist, EARTH, type Netlist, nodesOf } from './netlist.ts';
 import { SingularError, SymmetricSolver } from './symmetricSolver.ts';
 
@@ -13,8 +13,11 @@ export class NoSolutionError extends Error {
   }
 }
 
-/** Two Newton steps may differ by this and count as the same, V. */
-const VOLTS_TOLERANCE = 1e-7;
+/**
+ * Two Newton steps may differ by this and count as the same, V. A board that hangs on its megohm beside a large
+ * capacitor is known no better than this, by the rounding of sixteen digits.
+ */
+const VOLTS_TOLERANCE = 1e-6;
 const RELATIVE_TOLERANCE = 1e-7;
 const MOST_STEPS = 150;
 /** Steps that run in circles are shortened, the more the longer it lasts. */
@@ -23,6 +26,8 @@ const DAMPING = [
   { from: 40, share: 0.3 },
   { from: 15, share: 0.6 },
 ] as const;
+/** How many times all sources together a node may be looked for away from earth: a tangent may point at kilovolts. */
+const SOURCES_REACH = 2.5;
 /** A step that is not shorter than this share of the last one may be running in a circle. */
 const SHRINKS = 0.9;
 /** Conductances to earth, S, taken away step by step when plain Newton does not settle. */
@@ -42,15 +47,19 @@ export class Circuit {
   /** places of the branches whose tangent never moves, and of the others */
   private readonly straight: readonly number[];
   private readonly curved: readonly number[];
+  private readonly fuses: readonly FuseBranch[];
   /** whether the straight ones have to be laid out again, and with which helping conductance they were */
   private stale = true;
   private laidWith = 0;
+  /** no node of a passive network is farther from earth than its sources reach, capacitors filled by them included, V */
+  private farthest = 0;
   private readonly straightRhs: Float64Array<ArrayBuffer>;
   private volts: Float64Array<ArrayBuffer>;
   private trial: Float64Array<ArrayBuffer>;
+  private readonly before: Float64Array<ArrayBuffer>;
   private readonly rhs: Float64Array<ArrayBuffer>;
 
-  /** @throws NetlistError when the netlist is wrong in itself */
+  /** @throws NetlistError when the netlist is wrong in itself, or a fuse names a wire that is not there */
   constructor(readonly netlist: Netlist) {
     checkNetlist(netlist);
     this.nodes = nodesOf(netlist);
@@ -63,11 +72,27 @@ export class Circuit {
     this.solver = new SymmetricSolver(this.nodes.length, inner);
     this.volts = new Float64Array(this.nodes.length);
     this.trial = new Float64Array(this.nodes.length);
+    this.before = new Float64Array(this.nodes.length);
     this.rhs = new Float64Array(this.nodes.length);
     this.straightRhs = new Float64Array(this.nodes.length);
     const places = this.branches.map((_, at) => at);
     this.straight = places.filter((at) => this.branches[at]?.straight);
     this.curved = places.filter((at) => !this.branches[at]?.straight);
+    this.fuses = this.branches.filter((branch) => branch instanceof FuseBranch);
+    netlist.elements.forEach((element, at) => {
+      const branch = this.branches[at];
+      if (element.kind === 'fuse' && element.pulsed && branch instanceof FuseBranch)
+        branch.feed(element.pulsed.map((each) => ({ ...each, branch: this.branch(each.elementId) })));
+    });
+  }
+
+  /** Gives a wire another share of the time its current flows, for the fuses it passes. */
+  setPulse(elementId: string, duty: number): void {
+    for (const fuse of this.fuses) fuse.setPulse(elementId, duty);
+  }
+
+  private weighFuses(): void {
+    for (const fuse of this.fuses) fuse.weigh((branch) => branch.current(this.across(branch)));
   }
 
   setControls(controls: ControlState): void {
@@ -110,6 +135,7 @@ export class Circuit {
   solveSteady(): void {
     for (;;) {
       this.settle();
+      this.weighFuses();
       const worst = this.mostOverloaded();
       if (!worst) break;
       worst.blow();
@@ -137,14 +163,18 @@ export class Circuit {
 
   private settle(): void {
     const how: Integration = { kind: 'steady' };
-    if (this.newton(how, 0) !== null) {
-      // With loads to earth that are then taken away, the answer is walked to from where it is easy.
-      this.volts.fill(0);
-      let stuck: number | null = null;
-      for (const help of HELPING_SIEMENS) stuck = this.newton(how, help);
-      if (stuck !== null)
-        throw new NoSolutionError(this.nodes[stuck] ?? EARTH, 'the voltages would not settle');
-    }
+    if (this.newton(how, 0) === null) return;
+    this.volts.fill(0);
+    const stuck = this.walk(how);
+    if (stuck !== null)
+      throw new NoSolutionError(this.nodes[stuck] ?? EARTH, 'the voltages would not settle');
+  }
+
+  /** With loads to earth that are then taken away, the answer is walked to from where it is easy. */
+  private walk(how: Integration): number | null {
+    let stuck: number | null = null;
+    for (const help of HELPING_SIEMENS) stuck = this.newton(how, help);
+    return stuck;
   }
 
   /**
@@ -153,7 +183,7 @@ export class Circuit {
    * @returns whether Newton settled
    */
   tryStep(how: Integration): boolean {
-    return this.newton(how, 0) === null;
+    return this.newton(how, 0) === null || this.walk(how) === null;
   }
 
   /** Error of the last step in units of what is tolerated: above 1 it was too long. */
@@ -170,6 +200,7 @@ export class Circuit {
    */
   accept(how: Integration): boolean {
     let flipped = false;
+    this.weighFuses();
     for (const at of this.curved) {
       const branch = this.branches[at] as Branch;
       branch.accept(this.across(branch), how);
@@ -198,21 +229,26 @@ export class Circuit {
     let restless = 0;
     let circling = false;
     let lastWorst = Number.POSITIVE_INFINITY;
+    // A tangent that flung the voltages away is no place to begin the next attempt from.
+    this.before.set(this.volts);
+    const lost = (node: number) => {
+      this.volts.set(this.before);
+      return node;
+    };
     for (let step = 0; step < MOST_STEPS; step += 1) {
       this.assemble(how, help);
       try {
         this.solver.solve(this.rhs, this.trial);
       } catch (error) {
-        if (error instanceof SingularError) {
-          throw new NoSolutionError(this.nodes[error.unknown] ?? EARTH, 'nothing ties its voltage down');
-        }
+        // A pivot lost between tangents that are far out: shorter steps, or help, find the way.
+        if (error instanceof SingularError) return lost(error.unknown);
         throw error;
       }
       let worst = 0;
       const share = circling ? (DAMPING.find(({ from }) => step >= from)?.share ?? 1) : 1;
       for (let node = 0; node < this.trial.length; node += 1) {
         const last = this.volts[node] as number;
-        const full = this.trial[node] as number;
+        const full = Math.max(-this.farthest, Math.min(this.farthest, this.trial[node] as number));
         const moved = Math.abs(full - last);
         const next = last + share * (full - last);
         this.trial[node] = next;
@@ -225,10 +261,10 @@ export class Circuit {
       [this.volts, this.trial] = [this.trial, this.volts];
       circling = worst > lastWorst * SHRINKS;
       lastWorst = worst;
-      if (Number.isNaN(worst)) return restless;
+      if (Number.isNaN(worst)) return lost(restless);
       if (worst <= 1 && this.allSettled()) return null;
     }
-    return restless;
+    return lost(restless);
   }
 
   private allSettled(): boolean {
@@ -249,6 +285,7 @@ export class Circuit {
   private layStraight(how: Integration, help: number): void {
     this.solver.clear();
     this.rhs.fill(0);
+    this.farthest = 1 + SOURCES_REACH * this.branches.reduce((sum, branch) => sum + branch.emf, 0);
     if (help > 0) for (let node = 0; node < this.nodes.length; node += 1) this.solver.addDiagonal(node, help);
     for (const at of this.straight) this.lay(at, how);
     this.solver.keep();

@@ -14,7 +14,8 @@ interface TwoTerminal {
 /** One part of a circuit. Plain data, so that a circuit can be stored, compared and written as SPICE text. */
 export type Element =
   | (TwoTerminal & { kind: 'resistor'; ohms: number })
-  | (TwoTerminal & { kind: 'capacitor'; farads: number })
+  /** with what its plates and leads resist, in series: no real one is without */
+  | (TwoTerminal & { kind: 'capacitor'; farads: number; seriesOhms: number })
   /** EMF with its internal resistance; `a` is the plus terminal. Every real source has some resistance. */
   | (TwoTerminal & { kind: 'battery'; volts: number; ohms: number })
   /** junction: I = Is·(exp(V / n·Vt) − 1), at 27 °C; `a` is the anode */
@@ -33,8 +34,11 @@ export type Element =
    * pulses; the wire, too slow to follow them, is heated by that share.
    */
   | (TwoTerminal & { kind: 'filament'; rating: FilamentRating; duty?: number })
-  /** melts by τ·dθ/dt = (I / hold)² − θ when θ reaches 1, and stays open */
-  | (TwoTerminal & { kind: 'fuse'; ohms: number; ratedAmps: number })
+  /**
+   * Melts by τ·dθ/dt = ⟨I²⟩ / hold² − θ when θ reaches 1, and stays open. `pulsed` names the elements whose current
+   * passes it in pulses only, each with its share of the time: the mean square is taken over them.
+   */
+  | (TwoTerminal & { kind: 'fuse'; ohms: number; ratedAmps: number; pulsed?: readonly PulsedFeed[] })
   /** contact: `closedOhms` while its control is on, open otherwise */
   | (TwoTerminal & { kind: 'switch'; control: string; closedOhms: number })
   /**
@@ -50,6 +54,11 @@ export type Element =
       timeConstant: number;
     });
 
+export interface PulsedFeed {
+  elementId: string;
+  duty: number;
+}
+
 export interface Netlist {
   title: string;
   elements: readonly Element[];
@@ -61,6 +70,9 @@ export type ControlState = Readonly<Record<string, boolean>>;
 /** An open contact, and what a feed that hangs in the air leaks to earth, ohms: as in the SPICE text. */
 export const OPEN_OHMS = 1e9;
 export const FLOATING_OHMS = 1e6;
+
+/** Series resistance of a lamp's or decoder's capacitor with its traces, ohms (typical). */
+export const CAPACITOR_OHMS = 0.05;
 
 /**
  * A blade fuse holds 1.1 times its rating for good and melts at 1.35 times within half an hour, at twice within

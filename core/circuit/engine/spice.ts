@@ -1,14 +1,23 @@
 import { Filament } from '../filament.ts';
 import { CONVERTER_EDGE_VOLTS } from './branches.ts';
-import { type ControlState, EARTH, type Element, type Netlist, nodesOf, OPEN_OHMS } from './netlist.ts';
+import {
+  type ControlState,
+  EARTH,
+  type Element,
+  FUSE_HOLD,
+  FUSE_SECONDS,
+  type Netlist,
+  nodesOf,
+  OPEN_OHMS,
+} from './netlist.ts';
 
 /**
- * Behind a regulator at its limit a node may jump by volts when a contact opens, which stops ngspice's clock. A
- * nanofarad at every node, as a board and its wires have, lets it pass; at lamp currents it is gone in microseconds.
+ * Gear's method damps what a contact's jump leaves ringing behind a regulator at its limit, where trapezoids go on
+ * swinging by microamperes; at this tolerance ngspice's clock passes contacts of 10 µs; and a tenth of a nanofarad at
+ * every node, as a board and its wires have, lets a node that hangs in the air jump by volts.
  */
-function needsShunts(netlist: Netlist): boolean {
-  return netlist.elements.some((element) => element.kind === 'regulator');
-}
+const TRANSIENT_OPTIONS = 'method=gear reltol=1e-4 abstol=1e-10 vntol=1e-6 cshunt=1e-10';
+const STEADY_OPTIONS = 'reltol=1e-5 abstol=1e-10 vntol=1e-7 itl1=500';
 
 /** How long a contact takes to open or close in the text, s. */
 const EDGE = 1e-5;
@@ -26,8 +35,10 @@ export interface SpiceRequest {
   volts: readonly { name: string; node: string }[];
   /** currents through resistors and contacts, by name */
   amps: readonly { name: string; elementId: string }[];
-  /** fuses that have melted; SPICE is told, since it has no fuse */
+  /** fuses that have melted: open from the start in a steady state, melting by their heat in time */
   blown?: readonly string[];
+  /** volts of a steady state by node, from which ngspice begins to look for its own */
+  near?: ReadonlyMap<string, number>;
   /** moments at which a flashing circuit's quantities are measured by name */
   measures?: readonly { name: string; of: { node: string } | { meter: string }; atSeconds: number }[];
 }
@@ -52,10 +63,11 @@ export function spiceText(request: SpiceRequest): string {
     // The first line of a SPICE file is always its title.
     `* ${netlist.title.replaceAll(/[^\x20-\x7e]/g, ' ')}`,
     ...request.volts.map(({ name, node }) => `* v(${names.node(node)}) is ${name}`),
-    `.options temp=27 tnom=27 reltol=1e-5 abstol=1e-10 vntol=1e-7${transient && needsShunts(netlist) ? ' cshunt=1e-9' : ''}`,
+    `.options temp=27 tnom=27 ${transient ? TRANSIENT_OPTIONS : STEADY_OPTIONS}`,
+    ...nodesetLines(request, names),
   ];
   netlist.elements.forEach((element, index) => {
-    lines.push(...elementLines(element, index, names, metered.get(element.id), transient, blown));
+    lines.push(...elementLines(element, index, netlist, names, metered.get(element.id), transient, blown));
   });
   lines.push(...controlLines(netlist, drives));
   const printed = [
@@ -107,6 +119,7 @@ class SpiceNames {
 function elementLines(
   element: Element,
   index: number,
+  netlist: Netlist,
   names: SpiceNames,
   meter: string | undefined,
   transient: boolean,
@@ -125,7 +138,11 @@ function elementLines(
     case 'resistor':
       return [...lines, `R${tag} ${a} ${b} ${number(element.ohms)}`];
     case 'capacitor':
-      return [...lines, `C${tag} ${a} ${b} ${number(element.farads)}${transient ? ' ic=0' : ''}`];
+      return [
+        ...lines,
+        `C${tag} ${a} plates${tag} ${number(element.farads)}${transient ? ' ic=0' : ''}`,
+        `R${tag} plates${tag} ${b} ${number(element.seriesOhms)}`,
+      ];
     case 'battery':
       return [
         ...lines,
@@ -144,7 +161,12 @@ function elementLines(
         `B${tag} ${a} ${b} I=${number(element.amps)}*tanh(V(${a},${b})/${number(element.kneeVolts)})`,
       ];
     case 'fuse':
-      return [...lines, `R${tag} ${a} ${b} ${number(blown.has(element.id) ? OPEN_OHMS : element.ohms)}`];
+      return [
+        ...lines,
+        ...(transient && blown.has(element.id)
+          ? fuseLines(element, tag, a, b, netlist, names)
+          : [`R${tag} ${a} ${b} ${number(blown.has(element.id) ? OPEN_OHMS : element.ohms)}`]),
+      ];
     case 'converter': {
       const v = `V(${a},${b})`;
       const fade = `(1+tanh((${v}-${number(element.startVolts)})/${number(CONVERTER_EDGE_VOLTS)}))/2`;
@@ -192,6 +214,65 @@ function filamentLines(
     `Bt${tag} 0 ${kelvin} I=${element.duty === undefined ? '' : `${number(element.duty)}*`}V(${a},${b})*V(${a},${b})/${ohms}-${number(k)}*(V(${kelvin})*abs(V(${kelvin}))^3-${Filament.ambientKelvin}^4)`,
     `Ct${tag} ${kelvin} 0 ${number(filament.heatCapacity)} ic=${Filament.ambientKelvin}`,
   ];
+}
+
+/**
+ * A fuse that melts in the run: its warmth is a node, and when it reaches 1 a latch of ten microseconds runs its
+ * conductance from closed to open along an exponential, and holds it there.
+ */
+function fuseLines(
+  element: Extract<Element, { kind: 'fuse' }>,
+  tag: string,
+  a: string,
+  b: string,
+  netlist: Netlist,
+  names: SpiceNames,
+): string[] {
+  const closed = number(Math.log(1 / element.ohms));
+  const span = number(Math.log(1 / OPEN_OHMS) - Math.log(1 / element.ohms));
+  const melt = `melt${tag}`;
+  const squares = pulsedSquares(element, `i(Vi${tag})`, netlist, names);
+  return [
+    `Vi${tag} ${a} in${tag} DC 0`,
+    `B${tag} in${tag} ${b} I=V(in${tag},${b})*exp(${closed}+${span}*(1+tanh((V(${melt})-0.5)*20))/2)`,
+    `Bh${tag} 0 warm${tag} I=(${squares})/${number((element.ratedAmps * FUSE_HOLD) ** 2)}`,
+    `Rh${tag} warm${tag} 0 1`,
+    `Ch${tag} warm${tag} 0 ${number(FUSE_SECONDS)} ic=0`,
+    `Bm${tag} 0 ${melt} I=min(1,(1+tanh((V(warm${tag})-1)*2000))/2+(1+tanh((V(${melt})-0.5)*20))/2)`,
+    `Rm${tag} ${melt} 0 1`,
+    `Cm${tag} ${melt} 0 ${number(EDGE)} ic=0`,
+  ];
+}
+
+/** Mean square of a fuse's current where some of it comes in pulses: the same sum as `meanSquare`. */
+function pulsedSquares(
+  { pulsed = [] }: Extract<Element, { kind: 'fuse' }>,
+  whole: string,
+  netlist: Netlist,
+  names: SpiceNames,
+): string {
+  const feeds = pulsed.toSorted((x, y) => y.duty - x.duty).flatMap(({ elementId, duty }) => {
+    const wire = netlist.elements.find((each) => each.id === elementId);
+    if (wire?.kind !== 'resistor') return [];
+    return [{ amps: `V(${names.node(wire.a)},${names.node(wire.b)})/${number(wire.ohms)}`, duty }];
+  });
+  let flowing = [whole, ...feeds.map(({ amps }) => `-${amps}`)].join('');
+  const terms: string[] = [];
+  for (const [index, each] of [{ amps: '', duty: 1 }, ...feeds].entries()) {
+    if (each.amps) flowing = `${flowing}+${each.amps}`;
+    const share = each.duty - (feeds[index]?.duty ?? 0);
+    if (share > 0) terms.push(`${number(share)}*(${flowing})^2`);
+  }
+  return terms.join('+');
+}
+
+/** Where several steady states are near each other, as at a converter's start, ngspice is shown where to look. */
+function nodesetLines({ netlist, near }: SpiceRequest, names: SpiceNames): string[] {
+  if (!near) return [];
+  return nodesOf(netlist).flatMap((node) => {
+    const volts = near.get(node);
+    return volts === undefined ? [] : [`.nodeset v(${names.node(node)})=${number(volts)}`];
+  });
 }
 
 /** The bimetal's warmth is a node; its negative drives a switch with hysteresis, which closes when it is high. */
