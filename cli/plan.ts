@@ -1,8 +1,8 @@
 import { planResistors } from '../core/cures/loadResistor/plan.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
+import { Judge } from '../core/judge/judge.ts';
 import { turnCircuits } from '../core/model/vehicle/vehicle.ts';
 import { pickList } from '../core/picklist/picklist.ts';
-import { TurnJudge } from '../core/verdict/judge.ts';
 
 /** How many of the ranked resistor sets are printed. */
 const SHOWN_CHOICES = 5;
@@ -12,10 +12,10 @@ export function planOf({ job, parts }: JobFile) {
   const turns = turnCircuits(job.vehicle);
   return {
     job: { id: job.id, title: job.title, vehicle: job.vehicle.name },
-    stock: new TurnJudge(job, parts, 'stock').verdict(),
-    leds: new TurnJudge(job, parts, 'leds').verdict(),
+    stock: Judge.of(job, parts, 'stock').verdict(),
+    leds: Judge.of(job, parts, 'leds').verdict(),
     /** the plan as it stands: its LEDs with its cures */
-    verdict: new TurnJudge(job, parts, 'cured').verdict(),
+    verdict: Judge.of(job, parts, 'cured').verdict(),
     resistors: turns.map((circuit) => {
       const { interval, search, arithmetic } = planResistors(job, parts, circuit, turns.length);
       return {

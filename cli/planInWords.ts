@@ -1,8 +1,8 @@
 import type { JobFile } from '../core/formats/jobFile.ts';
+import { companyWords } from '../core/judge/reasons.ts';
+import { VERDICT_WORDS } from '../core/judge/states.ts';
+import type { RatePrediction, TurnVerdict } from '../core/judge/verdict.ts';
 import { amps, ohms, perMinute, volts, watts } from '../core/quantities/format.ts';
-import { companyWords } from '../core/verdict/reasons.ts';
-import { VERDICT_WORDS } from '../core/verdict/states.ts';
-import type { RatePrediction, TurnVerdict } from '../core/verdict/verdict.ts';
 import type { Plan } from './plan.ts';
 
 /** The plan as text for a terminal. */

@@ -2,7 +2,7 @@ import { type Job, Stage } from '../core/model/job.ts';
 import { volts } from '../core/quantities/format.ts';
 import { supplyVoltsFor } from '../core/rehearsal/rehearse.ts';
 import type { VehicleReport } from '../core/rehearsal/vehicleReport.ts';
-import type { Controls } from '../core/vehicle/controls.ts';
+import type { Controls } from '../core/simulation/controls.ts';
 
 /** The switches that describe one state of a vehicle. */
 export const STATE_OPTIONS = {

@@ -5,7 +5,7 @@ import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
 import { lampById } from '../model/vehicle/vehicle.ts';
 import { pickList } from '../picklist/picklist.ts';
-import { fitmentOf, ledOf } from '../vehicle/fitment.ts';
+import { fitmentOf, ledOf } from '../simulation/fitment.ts';
 import { behavioursOf, candidatesFor, ranked } from './candidates.ts';
 
 const copy = (id: string) => structuredClone(demoJob(id));

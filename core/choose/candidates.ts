@@ -1,15 +1,14 @@
+import { Judge } from '../judge/judge.ts';
+import { VERDICT_STATES, type VerdictState, worstState } from '../judge/states.ts';
 import { impossibleClaim } from '../light/throughLens.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/vehicle.ts';
 import { amps, perMinute, volts } from '../quantities/format.ts';
+import { lampsFilledBy } from '../simulation/wholeLamp.ts';
 import { coloursFor } from '../vehicle/functions.ts';
 import { type LedFit, ledFit, wholeLampFit } from '../vehicle/ledFits.ts';
-import { lampsFilledBy } from '../vehicle/wholeLamp.ts';
-import { TurnJudge } from '../verdict/judge.ts';
-import { VERDICT_STATES, type VerdictState, worstState } from '../verdict/states.ts';
-import { steadyVerdict } from '../verdict/steady.ts';
 
 export type LightPart = LedPart | WholeLampPart;
 
@@ -69,7 +68,7 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
     let margin = 2;
     for (const circuit of circuitsOf(job.vehicle, lamp.id)) {
       if (circuit.kind === 'turn' && circuit.side !== null) {
-        const judge = new TurnJudge(tried, shelf, 'leds');
+        const judge = Judge.of(tried, shelf, 'leds');
         const { state, worst, rate } = judge.sideVerdict({ ...circuit, kind: 'turn', side: circuit.side });
         margin = Math.min(margin, worst.amps.low / worst.band.highAmps);
         const flashes =
@@ -79,7 +78,7 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
           text: `${circuit.name}: ${amps(worst.amps.low)} at ${volts(worst.volts)}, ${flashes}.`,
         });
       } else {
-        const verdict = steadyVerdict(tried, shelf, 'leds', circuit);
+        const verdict = Judge.of(tried, shelf, 'leds').circuit(circuit);
         lines.push({
           state: verdict.state,
           text: `${circuit.name}: ${amps(verdict.amps)} where stock drew ${amps(verdict.stockAmps)}. ${verdict.reasons[0] ?? ''}`,

@@ -16,6 +16,9 @@ const WIEN_KELVIN = 1.438777e-2 / 565e-9;
 /** Newton's method inside a filament has settled long before this. */
 const MOST_TURNS = 12;
 
+/** Steps from cold to the moment somebody looks, the first of them microseconds. */
+const WARMING_STEPS = 40;
+
 /** A filament at the end of a step of time. */
 export interface FilamentStep {
   kelvin: number;
@@ -91,16 +94,44 @@ export class Filament {
       const ohms = this.ohmsAt(kelvin);
       const electrical = squared / ohms;
       const cube = kelvin * kelvin * kelvin;
-      const slope =
-        1 + perCapacity * ((RESISTANCE_POWER * electrical) / kelvin + 4 * this.radiation * cube);
+      const slope = 1 + perCapacity * ((RESISTANCE_POWER * electrical) / kelvin + 4 * this.radiation * cube);
       const net = electrical - this.radiation * (cube * kelvin - AMBIENT_FOURTH);
       const next = Math.max(200, kelvin - (kelvin - base - perCapacity * net) / slope);
       const moved = Math.abs(next - kelvin);
       kelvin = next;
       // Newton doubles its digits: what it moved last is far above what it is still off by.
       if (moved < 0.05 || turn === MOST_TURNS - 1)
-        return { kelvin, ohms: this.ohmsAt(kelvin), kelvinPerVolt: (2 * perCapacity * volts) / (ohms * slope) };
+        return {
+          kelvin,
+          ohms: this.ohmsAt(kelvin),
+          kelvinPerVolt: (2 * perCapacity * volts) / (ohms * slope),
+        };
     }
+  }
+
+  /**
+   * Temperature so long after a source comes on behind some ohms, from cold. Exponential (Rosenbrock-Euler) steps,
+   * short at first: each is exact where the rate is a straight line in temperature, and none is unstable.
+   */
+  warmedKelvin(sourceVolts: number, sourceOhms: number, seconds: number): number {
+    const { heatCapacity, radiation } = this;
+    let kelvin = AMBIENT_KELVIN;
+    let at = 0;
+    for (let step = 1; step <= WARMING_STEPS; step += 1) {
+      const end = seconds * (step / WARMING_STEPS) ** 3;
+      const ohms = this.ohmsAt(kelvin);
+      const around = ohms + sourceOhms;
+      const electrical = (sourceVolts * sourceVolts * ohms) / (around * around);
+      const cube = kelvin * kelvin * kelvin;
+      const rate = (electrical - radiation * (cube * kelvin - AMBIENT_FOURTH)) / heatCapacity;
+      const perKelvin =
+        ((RESISTANCE_POWER * electrical * (sourceOhms - ohms)) / (around * kelvin) - 4 * radiation * cube) /
+        heatCapacity;
+      const reach = perKelvin * (end - at);
+      kelvin += rate * (end - at) * (Math.abs(reach) < 1e-9 ? 1 : Math.expm1(reach) / reach);
+      at = end;
+    }
+    return kelvin;
   }
 
   /** Rate of change of temperature, K/s, at a voltage and temperature. */

@@ -1,9 +1,9 @@
 import { E24 } from '../catalogue/eSeries.ts';
+import { chargingVolts } from '../judge/workingPoints.ts';
 import type { SystemVolts } from '../model/fields.ts';
 import type { ResistorPiece } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { SenseInput } from '../model/vehicle/circuit.ts';
-import { chargingVolts } from '../verdict/workingPoints.ts';
 import { highestPiece, IN_AIR } from './highestPiece.ts';
 
 /** A resistor from a sensed wire to earth, in place of the cold filament the unit used to find. */

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { Judge } from '../judge/judge.ts';
 import type { Job, LoadResistorCure } from '../model/job.ts';
-import { TurnJudge } from '../verdict/judge.ts';
 import { jobCautions } from './cautions.ts';
 
-const cautions = (job: Job) =>
-  jobCautions(job, DEMO_SHELF, new TurnJudge(job, DEMO_SHELF, 'cured').verdict());
+const cautions = (job: Job) => jobCautions(job, DEMO_SHELF, Judge.of(job, DEMO_SHELF, 'cured').verdict());
 const ids = (job: Job) => cautions(job).map((each) => each.id);
 const van = () => structuredClone(demoJob('library-route-3'));
 const sixOhms = (lampId: string, plugged = false): LoadResistorCure => ({

@@ -1,9 +1,9 @@
 import { REGION_RULES, type RegionRule } from '../catalogue/regions.ts';
+import { limitsOf, type TurnVerdict } from '../judge/verdict.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { lampIdsOf } from '../model/vehicle/vehicle.ts';
-import { ledOf, networksOf } from '../vehicle/fitment.ts';
-import { limitsOf, type TurnVerdict } from '../verdict/verdict.ts';
+import { ledOf, networksOf } from '../simulation/fitment.ts';
 
 /** Something to be minded before the work begins, and why it concerns this job. */
 export interface JobCaution {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { steadyVerdict } from '../verdict/steady.ts';
+import { Judge } from '../judge/judge.ts';
 import { chargeResistor } from './chargeResistor.ts';
 
 function chargeJob() {
@@ -37,14 +37,14 @@ describe('the resistor beside a charge lamp', () => {
   it('cures what it is sized for', () => {
     const { job, circuit, lampId } = chargeJob();
     job.chosen[lampId] = 'led-wren-9';
-    expect(steadyVerdict(job, DEMO_SHELF, 'leds', circuit).state).toBe('falls-short');
+    expect(Judge.of(job, DEMO_SHELF, 'leds').circuit(circuit).state).toBe('falls-short');
     const { piece } = chargeResistor(job, DEMO_SHELF, circuit);
     if (!piece) throw new Error('no piece');
     job.cures[circuit.id] = {
       kind: 'load-resistor',
       networks: [{ lampId, connection: 'parallel', pieces: [piece] }],
     };
-    expect(steadyVerdict(job, DEMO_SHELF, 'cured', circuit).state).toBe('holds');
+    expect(Judge.of(job, DEMO_SHELF, 'cured').circuit(circuit).state).toBe('holds');
   });
 
   it('is refused a circuit that starts nothing', () => {

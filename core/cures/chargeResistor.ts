@@ -1,11 +1,12 @@
 import { E24 } from '../catalogue/eSeries.ts';
+import { chargingVolts, workingPoints } from '../judge/workingPoints.ts';
 import type { Job, ResistorPiece } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { amps, ohms, volts, watts } from '../quantities/format.ts';
-import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
-import { SteadyNetwork } from '../vehicle/steadyNetwork.ts';
-import { chargingVolts, workingPoints } from '../verdict/workingPoints.ts';
+import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
+import { controlsFor } from '../simulation/moment.ts';
+import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { highestPiece, IN_AIR } from './highestPiece.ts';
 
 /** A resistor beside the charge lamp, so that the alternator gets its starting current past the LED. */
@@ -42,9 +43,9 @@ export function chargeResistor(job: Job, shelf: Shelf, circuit: Circuit): Charge
   const atVolts = workingPoints(vehicle.systemVolts)[0]?.volts ?? vehicle.systemVolts;
   const fitment = fitmentOf(job, shelf, 'leds');
   const passes = (value: number | null, at = atVolts) =>
-    new SteadyNetwork(vehicle, value === null ? fitment : withResistor(fitment, lampId, value), circuit).amps(
-      at,
-    );
+    new VehicleSimulation(vehicle, value === null ? fitment : withResistor(fitment, lampId, value))
+      .at({ controls: controlsFor(circuit), emfVolts: at }, [circuit.id])
+      .wireAmps(circuit.id);
   const ledAmps = passes(null);
   const base = { ledAmps, excitingAmps: excite.amps, atVolts };
   if (ledAmps >= excite.amps)

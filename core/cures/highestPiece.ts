@@ -1,7 +1,7 @@
 import { seriesBetween } from '../catalogue/eSeries.ts';
 import type { ResistorPiece } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { resistorsOf } from '../vehicle/fitment.ts';
+import { resistorsOf } from '../simulation/fitment.ts';
 
 /** Tolerance of a resistor that is yet to be bought (typical of those sold for lamps). */
 export const BOUGHT_TOLERANCE = 0.05;

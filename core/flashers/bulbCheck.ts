@@ -1,5 +1,5 @@
 import type { SimulatedThreshold } from '../model/vehicle/flasher.ts';
-import { ELEMENTS } from '../vehicle/places.ts';
+import { ELEMENTS } from '../simulation/places.ts';
 import type { Bench, Device } from './device.ts';
 import { RESTS } from './device.ts';
 import { thresholdAt } from './threshold.ts';

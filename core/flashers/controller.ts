@@ -1,5 +1,5 @@
 import type { BodyController, ControllerOutput } from '../model/vehicle/flasher.ts';
-import { CONTACTS, ELEMENTS } from '../vehicle/places.ts';
+import { CONTACTS, ELEMENTS } from '../simulation/places.ts';
 import type { Bench, Device } from './device.ts';
 import { RESTS } from './device.ts';
 import { thresholdAt } from './threshold.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { BodyController, ControllerOutput } from '../model/vehicle/flasher.ts';
-import { CONTACTS } from '../vehicle/places.ts';
+import { CONTACTS } from '../simulation/places.ts';
 import { BulbCheckDevice } from './bulbCheck.ts';
 import { ColdCheckDevice, ControllerTurnDevice, FadeDevice, SteadyOutputDevice } from './controller.ts';
 import { WATCHER_SAMPLE_SECONDS } from './device.ts';

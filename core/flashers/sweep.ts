@@ -1,4 +1,4 @@
-import { CONTACTS } from '../vehicle/places.ts';
+import { CONTACTS } from '../simulation/places.ts';
 import type { Bench, Device } from './device.ts';
 import { RESTS } from './device.ts';
 

@@ -4,8 +4,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { Judge } from '../judge/judge.ts';
 import type { Job } from '../model/job.ts';
-import { TurnJudge } from '../verdict/judge.ts';
 import {
   JOB_FILE_MAX_BYTES,
   JOB_FILE_VERSION,
@@ -42,8 +42,8 @@ describe('job files', () => {
     if (!result.ok) throw new Error(result.problems.join());
     const { job, parts } = result.file;
     expect(result.file.version).toBe(JOB_FILE_VERSION);
-    const verdict = new TurnJudge(job, parts, 'cured').verdict();
-    const today = new TurnJudge(finished, DEMO_SHELF, 'cured').verdict();
+    const verdict = Judge.of(job, parts, 'cured').verdict();
+    const today = Judge.of(finished, DEMO_SHELF, 'cured').verdict();
     expect(verdict.circuits[0]?.worst.amps.nominal).toBeCloseTo(
       today.circuits[0]?.worst.amps.nominal ?? 0,
       6,

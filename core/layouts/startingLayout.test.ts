@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { vehicleProblems } from '../formats/vehicleProblems.ts';
+import { Judge } from '../judge/judge.ts';
 import { newJob } from '../model/newJob.ts';
 import { turnCircuits, Vehicle, VehicleKind } from '../model/vehicle/vehicle.ts';
 import { rehearse } from '../rehearsal/rehearse.ts';
-import { CONTROLS_OFF } from '../vehicle/controls.ts';
-import { TurnJudge } from '../verdict/judge.ts';
+import { CONTROLS_OFF } from '../simulation/controls.ts';
 import { usualFlasher } from './flashers.ts';
 import { layoutEntries, type StartingLayout, startingVehicle, usualVolts } from './startingLayout.ts';
 
@@ -44,7 +44,7 @@ describe('a vehicle from a starting layout', () => {
     ({ kind, year, region }) => {
       const vehicle = startingVehicle('new', layout(kind, year, region));
       const job = newJob('j', 'j', vehicle, '2026-01-01T00:00:00.000Z');
-      const verdict = new TurnJudge(job, DEMO_SHELF, 'stock').verdict();
+      const verdict = Judge.of(job, DEMO_SHELF, 'stock').verdict();
       expect(verdict.circuits.map((each) => each.state)).toEqual(['holds', 'holds']);
       const played = rehearse(
         job,

@@ -1,6 +1,6 @@
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { lampIdsOf } from '../model/vehicle/vehicle.ts';
-import { CONTROLS_OFF, type Controls, stopsThroughTurn, wanted } from '../vehicle/controls.ts';
+import { CONTROLS_OFF, type Controls, stopsThroughTurn, wanted } from '../simulation/controls.ts';
 
 /** One thing the driver can switch on, and the lamps that should light with it. */
 export interface WorkedFunction {

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { vehicleProblems } from '../formats/vehicleProblems.ts';
+import { Judge } from '../judge/judge.ts';
 import type { Job } from '../model/job.ts';
 import { Vehicle } from '../model/vehicle/vehicle.ts';
-import { TurnJudge } from '../verdict/judge.ts';
 import { answerQuestion, questionsFor } from './questions.ts';
 
 const copy = (id: string) => structuredClone(demoJob(id));
@@ -76,7 +76,7 @@ describe('what nobody knows', () => {
     const verdict = (watches: '' | 'yes' | 'no') => {
       const job = copy('library-route-1');
       answerQuestion(job, 'repeaters', watches);
-      return new TurnJudge(job, DEMO_SHELF, 'cured').verdict();
+      return Judge.of(job, DEMO_SHELF, 'cured').verdict();
     };
     const [unknown, yes, no] = [verdict(''), verdict('yes'), verdict('no')];
     expect(unknown.unknowns.map((each) => each.what)).toEqual(['repeaters-watched']);
@@ -96,10 +96,10 @@ describe('what nobody knows', () => {
 
   it('a bulb nobody has read may be its interchangeable one, which draws more', () => {
     const job = copy('library-route-3');
-    const known = new TurnJudge(job, DEMO_SHELF, 'stock').verdict();
+    const known = Judge.of(job, DEMO_SHELF, 'stock').verdict();
     delete job.identified['rear-left'];
     job.identified = { ...job.identified };
-    const open = new TurnJudge(job, DEMO_SHELF, 'stock').verdict();
+    const open = Judge.of(job, DEMO_SHELF, 'stock').verdict();
     expect(known.unknowns).toEqual([]);
     expect(open.unknowns[0]?.narrow).toContain('rear left');
     // The stock vehicle holds whichever bulb it has: the band goes with the bulb.

@@ -4,7 +4,7 @@ import type { Shelf, WholeLampPart } from '../model/part.ts';
 import type { Lamp, Side } from '../model/vehicle/lamp.ts';
 import { circuitsFeeding, circuitsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { ohms, watts } from '../quantities/format.ts';
-import { bulbOf, ledOf, networksOf } from '../vehicle/fitment.ts';
+import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { functionName, howToLight } from '../vehicle/functions.ts';
 import { vehicleCureSteps } from './cureSteps.ts';
 import type { FitStep } from './fitStep.ts';

@@ -1,10 +1,10 @@
+import { flashRule } from '../judge/flashRule.ts';
+import type { VerdictState } from '../judge/states.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { pickList } from '../picklist/picklist.ts';
 import { handOverPage } from '../record/handOver.ts';
 import { latestObservation, proofResult, turnFunctionsOf } from '../record/observations.ts';
-import { flashRule } from '../verdict/flashRule.ts';
-import type { VerdictState } from '../verdict/states.ts';
 import { fitSteps } from './fitSteps.ts';
 
 /** The stops of a job, in the order people work. */

@@ -1,14 +1,14 @@
 import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
+import { testVolts } from '../judge/workingPoints.ts';
 import type { Bulb } from '../model/bulb.ts';
 import type { Job, ResistorNetwork } from '../model/job.ts';
 import type { ConsumablePart, Part, Shelf } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/vehicle.ts';
 import { ohms, volts, watts } from '../quantities/format.ts';
-import { bulbOf, fitmentOf, ledOf, networksOf } from '../vehicle/fitment.ts';
-import { TurnNetwork } from '../vehicle/turnNetwork.ts';
-import { sectionFor } from '../vehicle/wholeLamp.ts';
-import { testVolts } from '../verdict/workingPoints.ts';
+import { bulbOf, fitmentOf, ledOf, networksOf } from '../simulation/fitment.ts';
+import { TurnCircuits } from '../simulation/turnCircuits.ts';
+import { sectionFor } from '../simulation/wholeLamp.ts';
 
 export interface PickLine {
   key: string;
@@ -74,12 +74,12 @@ export function costOf(lines: readonly PickLine[]): Pick<PickList, 'knownTotal' 
 
 /** What the turn lamps take before and after. */
 export function powerSaved(job: Job, shelf: Shelf): PowerSaved {
-  const network = (stage: 'stock' | 'cured') => new TurnNetwork(job.vehicle, fitmentOf(job, shelf, stage));
+  const network = (stage: 'stock' | 'cured') => TurnCircuits.of(job.vehicle, fitmentOf(job, shelf, stage));
   return powerBetween(network('stock'), network('cured'));
 }
 
 /** The same of two networks that somebody has already. */
-export function powerBetween(stock: TurnNetwork, after: TurnNetwork): PowerSaved {
+export function powerBetween(stock: TurnCircuits, after: TurnCircuits): PowerSaved {
   const emfVolts = testVolts(stock.vehicle.systemVolts);
   const sides = turnCircuits(stock.vehicle).map((circuit) => circuit.side);
   const stockWatts = stock

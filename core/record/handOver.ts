@@ -1,7 +1,7 @@
 import type { Job, Observation, TurnFunction } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { ohms, watts } from '../quantities/format.ts';
-import { bulbOf, ledOf, networksOf } from '../vehicle/fitment.ts';
+import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { FUNCTION_WORDS, latestObservation, turnFunctionsOf } from './observations.ts';
 
 export interface BeforeAfter {

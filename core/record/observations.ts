@@ -1,7 +1,7 @@
+import type { FlashRule } from '../judge/flashRule.ts';
+import { rateResult } from '../judge/flashRule.ts';
 import type { Job, Observation, Stage, TurnFunction } from '../model/job.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import type { FlashRule } from '../verdict/flashRule.ts';
-import { rateResult } from '../verdict/flashRule.ts';
 
 const TURN_FUNCTIONS: readonly TurnFunction[] = ['turn-left', 'turn-right', 'hazard'];
 

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { flashRule } from '../judge/flashRule.ts';
 import type { Job, Observation } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
-import { flashRule } from '../verdict/flashRule.ts';
 import { handOverPage } from './handOver.ts';
 import { latestObservation, proofReason, proofResult } from './observations.ts';
 

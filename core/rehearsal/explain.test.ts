@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job, Stage } from '../model/job.ts';
-import { CONTROLS_OFF, type Controls } from '../vehicle/controls.ts';
-import type { Fault } from '../vehicle/fault.ts';
+import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
+import type { Fault } from '../simulation/fault.ts';
 import { type Rehearsal, rehearse, supplyVoltsFor } from './rehearse.ts';
 
 function play(

@@ -5,14 +5,14 @@ import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/vehicle.ts';
 import { amps, ohms, volts } from '../quantities/format.ts';
-import { type Controls, flashingSides, outputOf, stopsThroughTurn, wanted } from '../vehicle/controls.ts';
-import type { Fault } from '../vehicle/fault.ts';
-import type { Fitment } from '../vehicle/fitment.ts';
-import { NODES } from '../vehicle/places.ts';
-import { wiringClashes } from '../vehicle/sockets.ts';
-import { TurnNetwork } from '../vehicle/turnNetwork.ts';
-import { SEEN_GLOW } from './lampLight.ts';
-import type { PlayedEmitter, VehiclePlay } from './playVehicle.ts';
+import { type Controls, flashingSides, outputOf, stopsThroughTurn, wanted } from '../simulation/controls.ts';
+import type { Fault } from '../simulation/fault.ts';
+import type { Fitment } from '../simulation/fitment.ts';
+import { SEEN_GLOW } from '../simulation/lampLight.ts';
+import { NODES } from '../simulation/places.ts';
+import { wiringClashes } from '../simulation/sockets.ts';
+import { TurnCircuits } from '../simulation/turnCircuits.ts';
+import type { PlayedEmitter, VehiclePlay } from '../simulation/vehicleRun.ts';
 
 /** Something the circuit did that a rule of thumb would not have told, in words. */
 export interface Effect {
@@ -62,7 +62,7 @@ const FINDERS: readonly Finder[] = [
 function onlyWithLights({ job, fitment, controls, emfVolts, play, thresholdAmps }: Played) {
   const last = play.flashes.at(-1);
   if (!controls.lights || !last?.missesLamp) return [];
-  const network = new TurnNetwork(job.vehicle, fitment);
+  const network = TurnCircuits.of(job.vehicle, fitment);
   if (!network.lightsMatter) return [];
   const sides = flashingSides(job.vehicle, controls);
   const drawn = (lights: boolean) => network.solve({ emfVolts, sides, lights }).watchedAmps;

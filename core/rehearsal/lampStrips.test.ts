@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
-import { CONTROLS_OFF, type Controls } from '../vehicle/controls.ts';
+import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import { lampStrips, STRIP_SECONDS, STRIP_STEP } from './lampStrips.ts';
 
 const finished = demoJobs()[2] as Job;

@@ -2,10 +2,10 @@ import type { DashEvent } from '../flashers/device.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { LampInput } from '../model/vehicle/lamp.ts';
-import { type Controls, flashingSides } from '../vehicle/controls.ts';
-import { fitmentOf } from '../vehicle/fitment.ts';
-import type { LampColour } from './lampLight.ts';
-import { playVehicle } from './playVehicle.ts';
+import { type Controls, flashingSides } from '../simulation/controls.ts';
+import { fitmentOf } from '../simulation/fitment.ts';
+import type { LampColour } from '../simulation/lampLight.ts';
+import { playVehicle } from '../simulation/vehicleRun.ts';
 import { thresholdFor } from './rehearse.ts';
 
 /** How long a strip is, and how often it is sampled, s. */

@@ -3,7 +3,7 @@ import { relayOf } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
-import { CONTROLS_OFF, type Controls } from '../vehicle/controls.ts';
+import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import { lightAt, rehearse, supplyVoltsFor, WAVEFORM_SAMPLES } from './rehearse.ts';
 
 const [open, troubled, finished] = demoJobs() as [Job, Job, Job];

@@ -1,18 +1,18 @@
 import type { DashEvent, Flash } from '../flashers/device.ts';
 import { thresholdAt } from '../flashers/threshold.ts';
+import { HealthyBands } from '../judge/outageBand.ts';
+import { chargingVolts } from '../judge/workingPoints.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { LampInput, Side } from '../model/vehicle/lamp.ts';
 import { turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
-import { type Controls, flashingSides } from '../vehicle/controls.ts';
-import type { Fault } from '../vehicle/fault.ts';
-import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
-import { healthyBands } from '../verdict/outageBand.ts';
-import { chargingVolts } from '../verdict/workingPoints.ts';
+import { type Controls, flashingSides } from '../simulation/controls.ts';
+import type { Fault } from '../simulation/fault.ts';
+import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
+import type { LampColour } from '../simulation/lampLight.ts';
+import type { PulsedLight } from '../simulation/pulsedFeed.ts';
+import { type PlayedEmitter, playVehicle, type VehiclePlay } from '../simulation/vehicleRun.ts';
 import { type Effect, explain } from './explain.ts';
-import type { LampColour } from './lampLight.ts';
-import { type PlayedEmitter, playVehicle, type VehiclePlay } from './playVehicle.ts';
-import type { PulsedLight } from './pulsedFeed.ts';
 import { senseEvents } from './senses.ts';
 
 /** Light over one flash period, evenly sampled, as a share of the light when rated. One sample where it is steady. */
@@ -155,7 +155,7 @@ export function thresholdFor(
     return { thresholdAmps: thresholdAt(flasher.simulatedThreshold, emfVolts), assumed: false };
   const circuit = turnCircuits(job.vehicle).find((each) => sides.includes(each.side));
   if (!circuit) return { thresholdAmps: 0, assumed: false };
-  const band = healthyBands(job).at(circuit, emfVolts);
+  const band = new HealthyBands(job).at(circuit, emfVolts);
   return { thresholdAmps: (band.lowAmps + band.highAmps) / 2, assumed: true };
 }
 

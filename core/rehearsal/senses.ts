@@ -1,9 +1,9 @@
 import type { DashEvent } from '../flashers/device.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { amps, volts } from '../quantities/format.ts';
-import { type Controls, wanted } from '../vehicle/controls.ts';
-import { ELEMENTS, NODES } from '../vehicle/places.ts';
-import type { VehiclePlay } from './playVehicle.ts';
+import { type Controls, wanted } from '../simulation/controls.ts';
+import { ELEMENTS, NODES } from '../simulation/places.ts';
+import type { VehiclePlay } from '../simulation/vehicleRun.ts';
 
 /** What control units read off lamp wires: the brake's sense input with the pedal up, the alternator's start. */
 export function senseEvents(vehicle: Vehicle, controls: Controls, play: VehiclePlay): DashEvent[] {

@@ -1,17 +1,16 @@
-import { Circuit } from '../circuit/engine/circuit.ts';
+import type { Circuit } from '../circuit/engine/circuit.ts';
 import type { ControlState, Netlist } from '../circuit/engine/netlist.ts';
 import { heldDrives, type SpiceDrive, spiceName, spiceText, spiceVector } from '../circuit/engine/spice.ts';
-import { Transient } from '../circuit/engine/transient.ts';
 import { WATCHER_SAMPLE_SECONDS } from '../flashers/device.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { turnCircuits } from '../model/vehicle/vehicle.ts';
-import { contactsOf, flashingContacts } from '../vehicle/contacts.ts';
-import { type Controls, flashingSides } from '../vehicle/controls.ts';
-import { type Fitment, fitmentOf } from '../vehicle/fitment.ts';
-import { ELEMENTS, NODES } from '../vehicle/places.ts';
-import { vehicleNetlist } from '../vehicle/vehicleNetlist.ts';
-import { playVehicle } from './playVehicle.ts';
+import { flashingContacts } from '../simulation/contacts.ts';
+import { type Controls, flashingSides } from '../simulation/controls.ts';
+import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
+import { ELEMENTS, NODES } from '../simulation/places.ts';
+import { playVehicle } from '../simulation/vehicleRun.ts';
+import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { thresholdFor } from './rehearse.ts';
 
 /** A quantity under the name that the SPICE text prints it by. */
@@ -75,11 +74,13 @@ export function vehicleReport(
   const { vehicle } = job;
   const sides = flashingSides(vehicle, controls);
   const fitment = fitmentOf(job, shelf, stage);
-  const netlist = vehicleNetlist(vehicle, fitment, { emfVolts, controls });
+  const simulation = new VehicleSimulation(vehicle, fitment);
+  const netlist = simulation.netlist(controls, emfVolts);
   const { thresholdAmps } = thresholdFor(job, fitment, sides, emfVolts);
   const flashes = REPORTED_FLASH;
   const play = playVehicle({ vehicle, fitment, controls, emfVolts, thresholdAmps, flashes });
-  const asked: Asked = { job, fitment, controls, netlist, probes: probesOf(job, fitment, netlist) };
+  const probes = probesOf(job, fitment, netlist);
+  const asked: Asked = { job, simulation, controls, emfVolts, netlist, probes };
   const common = { stage, controls, emfVolts, events: play.events.map((event) => event.text) };
   const flash = play.flashes.at(-1);
   if (!flash || play.flashes.length < REPORTED_FLASH) return { ...common, ...steadyReport(asked) };
@@ -109,19 +110,24 @@ export function vehicleReport(
 
 interface Asked {
   job: Job;
-  fitment: Fitment;
+  simulation: VehicleSimulation;
   controls: Controls;
+  emfVolts: number;
   netlist: Netlist;
   probes: readonly Probe[];
 }
 
 type Worked = Pick<VehicleReport, 'quantities' | 'spice' | 'blownFuses'> & { flashing?: null };
 
-function steadyReport({ job, fitment, controls, netlist, probes }: Asked): Worked & { flashing: null } {
-  const held = contactsOf(job.vehicle, fitment, controls, false);
-  const circuit = new Circuit(netlist);
-  circuit.setControls(held);
-  circuit.solveSteady();
+function steadyReport({
+  simulation,
+  controls,
+  emfVolts,
+  netlist,
+  probes,
+}: Asked): Worked & { flashing: null } {
+  const held = simulation.contacts(controls, false);
+  const circuit = simulation.resting(controls, emfVolts);
   const { blown } = circuit;
   const spice = spiceText({
     netlist,
@@ -144,13 +150,13 @@ function steadyReport({ job, fitment, controls, netlist, probes }: Asked): Worke
 }
 
 function flashingReport(
-  { job, fitment, controls, netlist, probes }: Asked,
+  { job, simulation, controls, emfVolts, netlist, probes }: Asked,
   pulse: { periodSeconds: number; onSeconds: number } | null,
   { at, seconds }: { at: number; seconds: number },
 ): Worked {
-  const lit = contactsOf(job.vehicle, fitment, controls, true);
-  const dark = pulse ? contactsOf(job.vehicle, fitment, controls, false) : lit;
-  const run = new Transient(netlist, lit);
+  const { run, contacts } = simulation.inTime(controls, emfVolts);
+  const lit = contacts(true);
+  const dark = pulse ? contacts(false) : lit;
   for (let flash = 0; pulse && flash < REPORTED_FLASH - 1; flash += 1) {
     run.advanceTo(flash * pulse.periodSeconds + pulse.onSeconds);
     run.setControls(dark);

@@ -1,13 +1,13 @@
 import { baseRecord } from '../catalogue/bases.ts';
 import { bulbById } from '../catalogue/bulbs.ts';
+import { workingPoints } from '../judge/workingPoints.ts';
 import type { LedPart, WholeLampPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { circuitsOf } from '../model/vehicle/vehicle.ts';
-import { workingPoints } from '../verdict/workingPoints.ts';
+import { wiringClashes } from '../simulation/sockets.ts';
+import { sectionFor } from '../simulation/wholeLamp.ts';
 import { coloursFor, functionsOf, workName } from './functions.ts';
-import { wiringClashes } from './sockets.ts';
-import { sectionFor } from './wholeLamp.ts';
 
 export interface LedFit {
   fits: boolean;

@@ -10,18 +10,18 @@ import { Transient } from '../../core/circuit/engine/transient.ts';
 import { compareTurnCures } from '../../core/cures/compare/compare.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import { readShelfCsv, shelfCsv } from '../../core/formats/shelfCsv.ts';
+import { Judge } from '../../core/judge/judge.ts';
 import type { Job, Stage } from '../../core/model/job.ts';
 import { lampById } from '../../core/model/vehicle/vehicle.ts';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';
 import { lampStrips } from '../../core/rehearsal/lampStrips.ts';
 import { rehearse } from '../../core/rehearsal/rehearse.ts';
-import { contactsOf } from '../../core/vehicle/contacts.ts';
-import { CONTROLS_OFF, type Controls } from '../../core/vehicle/controls.ts';
-import { fitmentOf } from '../../core/vehicle/fitment.ts';
-import { CONTACTS } from '../../core/vehicle/places.ts';
-import { TurnNetwork } from '../../core/vehicle/turnNetwork.ts';
-import { vehicleNetlist } from '../../core/vehicle/vehicleNetlist.ts';
-import { TurnJudge } from '../../core/verdict/judge.ts';
+import { contactsOf } from '../../core/simulation/contacts.ts';
+import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
+import { fitmentOf } from '../../core/simulation/fitment.ts';
+import { CONTACTS } from '../../core/simulation/places.ts';
+import { TurnCircuits } from '../../core/simulation/turnCircuits.ts';
+import { vehicleNetlist } from '../../core/simulation/vehicleNetlist.ts';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
@@ -115,7 +115,7 @@ async function ngspiceMs({ netlist, lit, pulsing, periodSeconds }: Flashing): Pr
 /** The same job after an edit: new objects where something changed, the vehicle as it was. */
 const edited = (job: Job): Job => ({ ...job, chosen: { ...job.chosen } });
 const HAZARD: Controls = { ...CONTROLS_OFF, key: 'on', hazard: true };
-const network = new TurnNetwork(van.vehicle, fitmentOf(van, DEMO_SHELF, 'stock'));
+const network = TurnCircuits.of(van.vehicle, fitmentOf(van, DEMO_SHELF, 'stock'));
 let supply = 11;
 const whole = new Circuit(thirtyLamps());
 
@@ -145,7 +145,7 @@ for (const [name, job] of [
   for (const stage of ['leds', 'cured'] as const)
     rows.push([
       `verdict after an edit, ${name}, ${stage}`,
-      median(() => new TurnJudge(edited(job), DEMO_SHELF, stage).verdict(), 60),
+      median(() => Judge.of(edited(job), DEMO_SHELF, stage).verdict(), 60),
       null,
     ]);
 }
@@ -187,7 +187,7 @@ const entries = referenceEntries();
 rows.push(
   [
     `verdict after an edit, ${thirtyJob.vehicle.lamps.length} lamps, leds`,
-    median(() => new TurnJudge(edited(thirtyJob), DEMO_SHELF, 'leds').verdict(), 60),
+    median(() => Judge.of(edited(thirtyJob), DEMO_SHELF, 'leds').verdict(), 60),
     null,
   ],
   [

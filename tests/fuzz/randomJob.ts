@@ -4,8 +4,8 @@ import { type Job, Stage } from '../../core/model/job.ts';
 import type { Ballast, DecoderPart, FlasherPart, LedPart, Part } from '../../core/model/part.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import { circuitsFeeding, turnCircuits, type Vehicle } from '../../core/model/vehicle/vehicle.ts';
-import type { Controls } from '../../core/vehicle/controls.ts';
-import type { Fault } from '../../core/vehicle/fault.ts';
+import type { Controls } from '../../core/simulation/controls.ts';
+import type { Fault } from '../../core/simulation/fault.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 
@@ -69,12 +69,14 @@ function ledPart(id: string, lamp: Lamp, system: number, drawn: DrawnLed, hasDim
   // Two diodes of a bridge and a regulator's knee need their share of the volts.
   const forwardVolts = Math.max(1.8, Math.min(drawn.forward * atVolts, atVolts - 3.2));
   const kind = twin
-    ? ({
-        'own-resistors': 'series-resistor',
-        'shared-regulator': 'constant-current',
-        'shared-converter': 'converter',
-        unknown: drawn.kind,
-      } as const)[drawn.topology]
+    ? (
+        {
+          'own-resistors': 'series-resistor',
+          'shared-regulator': 'constant-current',
+          'shared-converter': 'converter',
+          unknown: drawn.kind,
+        } as const
+      )[drawn.topology]
     : drawn.kind;
   // An own load takes most of what is printed where it is there at all; what is left is the LED's.
   const load = twin ? undefined : drawn.load;

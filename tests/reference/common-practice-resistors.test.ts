@@ -2,11 +2,11 @@
 import { describe, expect, it } from 'vitest';
 import { parallelOhms, pieceWatts } from '../../core/circuit/resistorNetwork.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
+import { Judge } from '../../core/judge/judge.ts';
 import type { Job } from '../../core/model/job.ts';
 import { turnCircuits } from '../../core/model/vehicle/vehicle.ts';
 import { rehearse } from '../../core/rehearsal/rehearse.ts';
-import { CONTROLS_OFF, type Controls } from '../../core/vehicle/controls.ts';
-import { TurnJudge } from '../../core/verdict/judge.ts';
+import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { firstTurn } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -96,7 +96,7 @@ describe('load resistors, common practice', () => {
         ]),
       ),
     };
-    const side = new TurnJudge(single, DEMO_SHELF, 'cured').verdict().circuits[0];
+    const side = Judge.of(single, DEMO_SHELF, 'cured').verdict().circuits[0];
     expect(side?.state).toBe('either-way');
     expect(side?.reason).toContain('11.8, 12.6, 13.5 and 14.4 V');
   });

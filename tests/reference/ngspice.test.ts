@@ -11,11 +11,11 @@ import { Transient } from '../../core/circuit/engine/transient.ts';
 import type { Job, Stage } from '../../core/model/job.ts';
 import { supplyVoltsFor } from '../../core/rehearsal/rehearse.ts';
 import { type VehicleReport, vehicleReport } from '../../core/rehearsal/vehicleReport.ts';
-import { contactsOf } from '../../core/vehicle/contacts.ts';
-import { CONTROLS_OFF, type Controls } from '../../core/vehicle/controls.ts';
-import { fitmentOf } from '../../core/vehicle/fitment.ts';
-import { CONTACTS, ELEMENTS, NODES } from '../../core/vehicle/places.ts';
-import { vehicleNetlist } from '../../core/vehicle/vehicleNetlist.ts';
+import { contactsOf } from '../../core/simulation/contacts.ts';
+import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
+import { fitmentOf } from '../../core/simulation/fitment.ts';
+import { CONTACTS, ELEMENTS, NODES } from '../../core/simulation/places.ts';
+import { vehicleNetlist } from '../../core/simulation/vehicleNetlist.ts';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 

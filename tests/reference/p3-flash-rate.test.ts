@@ -3,7 +3,7 @@
  * UN Regulation 48, 90 ± 30 a minute. From memory.
  */
 import { describe, expect, it } from 'vitest';
-import { flashRule, rateResult } from '../../core/verdict/flashRule.ts';
+import { flashRule, rateResult } from '../../core/judge/flashRule.ts';
 import { relayOf } from '../../demo/forTests.ts';
 import { QUILLON_75 } from '../../demo/vehicles/quillon75.ts';
 

@@ -21,7 +21,8 @@ function decoder(farads: number | null, volts = 13.5): Netlist {
     { kind: 'diode', id: 'block', a: 'feed', b: 'held', saturationAmps: 1e-8, emission: 1.2 },
     ...LED,
   ];
-  if (farads !== null) elements.push({ kind: 'capacitor', id: 'cap', a: 'held', b: EARTH, farads });
+  if (farads !== null)
+    elements.push({ kind: 'capacitor', id: 'cap', a: 'held', b: EARTH, farads, seriesOhms: 1e-3 });
   return { title: 'PWM', elements };
 }
 

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
-import type { UnknownReferenceError } from '../../core/vehicle/fitment.ts';
+import type { UnknownReferenceError } from '../../core/simulation/fitment.ts';
 import { tellTrouble } from '../app/tellTrouble.ts';
 import { editJob } from '../store/edits.ts';
 import classes from './JobScreen.module.css';

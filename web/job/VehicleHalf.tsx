@@ -20,7 +20,7 @@ export function VehicleHalf() {
   const { job, judges, stage, setStage } = useDesk();
   const { vehicle } = job;
   const { stop } = useParams();
-  const { flasher } = judges[stage].network.fitment;
+  const { flasher } = judges[stage].turns.fitment;
   return (
     <section className={classes.half} aria-label="The vehicle">
       <div>

@@ -1,15 +1,15 @@
 import { randomId } from '@mantine/hooks';
 import { useCallback, useMemo, useRef, useState } from 'react';
+import { Judge } from '../../core/judge/judge.ts';
+import type { TurnVerdict } from '../../core/judge/verdict.ts';
 import type { Job, Stage } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../core/model/vehicle/vehicle.ts';
 import { stopProgress } from '../../core/order/stops.ts';
 import { supplyVoltsFor } from '../../core/rehearsal/rehearse.ts';
-import { CONTROLS_OFF, type Controls } from '../../core/vehicle/controls.ts';
-import type { Fault } from '../../core/vehicle/fault.ts';
-import { UnknownReferenceError } from '../../core/vehicle/fitment.ts';
-import { TurnJudge } from '../../core/verdict/judge.ts';
-import type { TurnVerdict } from '../../core/verdict/verdict.ts';
+import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
+import type { Fault } from '../../core/simulation/fault.ts';
+import { UnknownReferenceError } from '../../core/simulation/fitment.ts';
 import { tellTrouble } from '../app/tellTrouble.ts';
 import { editJob } from '../store/edits.ts';
 import { notePending, strikePending } from '../store/pendingEdits.ts';
@@ -144,12 +144,12 @@ function useComputed(job: Job, shelf: Shelf): Computed | { broken: UnknownRefere
   }, [job, shelf, stock, leds, cured]);
 }
 
-type Judged = { judge: TurnJudge; verdict: TurnVerdict } | { broken: UnknownReferenceError };
+type Judged = { judge: Judge; verdict: TurnVerdict } | { broken: UnknownReferenceError };
 
 function judged(job: Job, shelf: Shelf, stage: Stage): Judged {
   const start = performance.now();
   try {
-    const judge = new TurnJudge(job, shelf, stage);
+    const judge = Judge.of(job, shelf, stage);
     const verdict = judge.verdict();
     // For `npm run bench`, which reads it in Chromium.
     performance.measure(`verdict ${stage}`, { start });

@@ -1,14 +1,14 @@
 import { createContext, useContext } from 'react';
+import type { Judge } from '../../core/judge/judge.ts';
+import type { TurnVerdict } from '../../core/judge/verdict.ts';
 import type { Job, Stage } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import type { StopProgress } from '../../core/order/stops.ts';
 import type { Rehearsal } from '../../core/rehearsal/rehearse.ts';
-import type { Controls } from '../../core/vehicle/controls.ts';
-import type { Fault } from '../../core/vehicle/fault.ts';
-import type { TurnJudge } from '../../core/verdict/judge.ts';
-import type { TurnVerdict } from '../../core/verdict/verdict.ts';
+import type { Controls } from '../../core/simulation/controls.ts';
+import type { Fault } from '../../core/simulation/fault.ts';
 import type { EditOptions, Recipe } from '../store/edits.ts';
 
 /** What both halves of the job screen share: the job, what was computed of it, and what is in hand. */
@@ -17,7 +17,7 @@ export interface Workspace {
   shelf: Shelf;
   /** saves a change of the job; trouble is shown, never thrown */
   edit(label: string, recipe: Recipe, options?: EditOptions): void;
-  judges: Record<Stage, TurnJudge>;
+  judges: Record<Stage, Judge>;
   verdicts: Record<Stage, TurnVerdict>;
   progress: readonly StopProgress[];
   stage: Stage;

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { VERDICT_WORDS, type VerdictState } from '../../core/verdict/states.ts';
+import { VERDICT_WORDS, type VerdictState } from '../../core/judge/states.ts';
 
 /** The shape of a verdict: never colour alone. A full lens, a hatched lens, a triangle, a barred square. */
 export function Mark({

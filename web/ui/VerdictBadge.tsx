@@ -1,4 +1,4 @@
-import { VERDICT_WORDS, type VerdictState } from '../../core/verdict/states.ts';
+import { VERDICT_WORDS, type VerdictState } from '../../core/judge/states.ts';
 import { Mark } from './Mark.tsx';
 import classes from './VerdictBadge.module.css';
 

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { StageStrips } from '../../core/rehearsal/lampStrips.ts';
-import type { Controls } from '../../core/vehicle/controls.ts';
+import type { Controls } from '../../core/simulation/controls.ts';
 import { electrics } from './electrics.ts';
 import { engine } from './engine.ts';
 import { latestOnly } from './latestOnly.ts';

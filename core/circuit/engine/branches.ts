@@ -91,6 +91,12 @@ export abstract class Branch {
     throw new RangeError(`Element "${this.id}" is no fuse`);
   }
 
+  /** Holds a filament at the heat it has so long after coming on from cold; nothing else warms. */
+  warm(_volts: number, _sourceVolts: number, _seconds: number): void {}
+
+  /** Lets a held filament go. */
+  release(): void {}
+
   /** Temperature of a filament, K; undefined for everything else. */
   get filamentKelvin(): number | undefined {
     return undefined;
@@ -316,6 +322,8 @@ class CapacitorBranch extends Branch {
 
 /** What a filament's temperature may be off by in one step, K: about half a percent of its light. */
 const FILAMENT_TOLERANCE = 3;
+/** A filament that carries less is dark, A. */
+const LEAST_LIT_AMPS = 1e-3;
 /** A feed that is never on is not a number the solver can divide by. */
 const LEAST_DUTY = 1e-6;
 
@@ -325,6 +333,8 @@ class FilamentBranch extends Branch {
   private pastRate = 0;
   private kelvin = Filament.ambientKelvin;
   private at = 0;
+  /** at which heat it is held, K */
+  private held: number | null = null;
   /** heating volts are the pulse's volts times the root of the share they are on for */
   private root: number;
 
@@ -347,7 +357,25 @@ class FilamentBranch extends Branch {
     this.root = Math.sqrt(Math.max(duty, LEAST_DUTY));
   }
 
+  override warm(volts: number, sourceVolts: number, seconds: number): void {
+    const settled = Math.abs(volts) / this.filament.ohmsAt(this.filament.settledKelvin(volts * this.root));
+    if (settled < LEAST_LIT_AMPS) return;
+    const sourceOhms = Math.max(0, sourceVolts - Math.abs(volts)) / settled;
+    this.held = this.filament.warmedKelvin(sourceVolts * this.root, sourceOhms, seconds);
+  }
+
+  override release(): void {
+    this.held = null;
+  }
+
   linearise(volts: number, how: Integration): void {
+    if (this.held !== null) {
+      this.at = volts;
+      this.kelvin = this.held;
+      this.siemens = 1 / this.filament.ohmsAt(this.held);
+      this.amps = 0;
+      return;
+    }
     const turnedRound = this.at * volts < 0;
     this.at = volts;
     if (how.kind === 'steady' && turnedRound) {
@@ -369,12 +397,7 @@ class FilamentBranch extends Branch {
     // The temperature is solved here, inside the device, so that the network sees one unknown a node.
     const share = how.kind === 'trapezoidal' ? how.seconds / 2 : how.seconds;
     const base = this.pastKelvin + (how.kind === 'trapezoidal' ? share * this.pastRate : 0);
-    const { kelvin, ohms, kelvinPerVolt } = this.filament.stepTo(
-      volts * this.root,
-      base,
-      share,
-      this.kelvin,
-    );
+    const { kelvin, ohms, kelvinPerVolt } = this.filament.stepTo(volts * this.root, base, share, this.kelvin);
     this.kelvin = kelvin;
     this.siemens = (1 - (Filament.resistancePower * volts * this.root * kelvinPerVolt) / kelvin) / ohms;
     this.amps = volts / ohms - this.siemens * volts;

@@ -43,7 +43,16 @@ export function ledElements(part: LedPart, id: string, a: string, b: string): El
     : [];
   // What a board leaks; without it the inside of an unlit bulb would hang on picoamps and take long to solve.
   const smoothing: Element[] = part.capacitorFarads
-    ? [{ kind: 'capacitor', id: `${id}.capacitor`, a: plus, b: minus, farads: part.capacitorFarads, seriesOhms: CAPACITOR_OHMS }]
+    ? [
+        {
+          kind: 'capacitor',
+          id: `${id}.capacitor`,
+          a: plus,
+          b: minus,
+          farads: part.capacitorFarads,
+          seriesOhms: CAPACITOR_OHMS,
+        },
+      ]
     : [];
   const bleed: Element = { kind: 'resistor', id: `${id}.bleed`, a: plus, b: minus, ohms: FLOATING_OHMS };
   // Behind a bridge both ends of the board float while the feed is off; this much ties them to something.

@@ -14,7 +14,7 @@ const ELEMENTS: readonly Element[] = [
   { kind: 'diode', id: 'd', a: '49a', b: 'rear_left.feed', saturationAmps: 1e-8, emission: 1.6 },
   { kind: 'regulator', id: 'g', a: 'rear_left.feed', b: EARTH, amps: 0.2, kneeVolts: 0.3 },
   { kind: 'converter', id: 'c', a: 'rear_left.feed', b: EARTH, watts: 3, startVolts: 8 },
-  { kind: 'capacitor', id: 'cap', a: '49a', b: EARTH, farads: 1e-3 },
+  { kind: 'capacitor', id: 'cap', a: '49a', b: EARTH, farads: 1e-3, seriesOhms: 1e-3 },
 ];
 const netlist: Netlist = { title: 'Käfer, turn circuits', elements: ELEMENTS };
 

@@ -251,11 +251,13 @@ function pulsedSquares(
   netlist: Netlist,
   names: SpiceNames,
 ): string {
-  const feeds = pulsed.toSorted((x, y) => y.duty - x.duty).flatMap(({ elementId, duty }) => {
-    const wire = netlist.elements.find((each) => each.id === elementId);
-    if (wire?.kind !== 'resistor') return [];
-    return [{ amps: `V(${names.node(wire.a)},${names.node(wire.b)})/${number(wire.ohms)}`, duty }];
-  });
+  const feeds = pulsed
+    .toSorted((x, y) => y.duty - x.duty)
+    .flatMap(({ elementId, duty }) => {
+      const wire = netlist.elements.find((each) => each.id === elementId);
+      if (wire?.kind !== 'resistor') return [];
+      return [{ amps: `V(${names.node(wire.a)},${names.node(wire.b)})/${number(wire.ohms)}`, duty }];
+    });
   let flowing = [whole, ...feeds.map(({ amps }) => `-${amps}`)].join('');
   const terms: string[] = [];
   for (const [index, each] of [{ amps: '', duty: 1 }, ...feeds].entries()) {

@@ -23,7 +23,7 @@ const circuitOf = (...elements: Element[]): Netlist => ({
 describe('a capacitor', () => {
   const rc = circuitOf(
     { kind: 'resistor', id: 'r', a: 'feed', b: 'c', ohms: 99.97 },
-    { kind: 'capacitor', id: 'cap', a: 'c', b: EARTH, farads: 1e-3 },
+    { kind: 'capacitor', id: 'cap', a: 'c', b: EARTH, farads: 1e-3, seriesOhms: 1e-3 },
   );
 
   it('charges along the exponential', () => {

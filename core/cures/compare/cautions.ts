@@ -1,8 +1,8 @@
 import type { HeatVerdict } from '../../heat/useCases.ts';
+import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
-import { steadyVerdict } from '../../verdict/steady.ts';
 import { builtInHeats } from './heat.ts';
 import type { CureOption } from './option.ts';
 import { loadsDimFeed } from './options/harness.ts';
@@ -41,7 +41,7 @@ function builtInCautions(job: Job, change: CureOption['change'], shelf: Shelf, c
   // A load inside a bulb that shares its lamp's feed with a pulsed tail burns there too.
   for (const circuit of job.vehicle.circuits.filter((each) => each.kind !== 'turn')) {
     if (!lampIdsOf(circuit).some((id) => change?.chosen?.[id])) continue;
-    const verdict = steadyVerdict(cured, shelf, 'cured', circuit);
+    const verdict = Judge.of(cured, shelf, 'cured').circuit(circuit);
     if (verdict.state !== 'holds') cautions.push(`${circuit.name}: ${verdict.reasons[0] ?? ''}`);
   }
   return cautions;

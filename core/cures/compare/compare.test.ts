@@ -1,10 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoJob, firstTurn } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
+import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
 import type { LedPart } from '../../model/part.ts';
 import { lampById } from '../../model/vehicle/vehicle.ts';
-import { TurnJudge } from '../../verdict/judge.ts';
 import { compareTurnCures } from './compare.ts';
 import type { CureReport } from './evaluate.ts';
 import { bestInWords, type DEFAULT_WEIGHTS, rankCures } from './rank.ts';
@@ -239,7 +239,7 @@ describe('a resistor too low for an output', () => {
         },
       ],
     };
-    const verdict = new TurnJudge(job, DEMO_SHELF, 'cured').verdict();
+    const verdict = Judge.of(job, DEMO_SHELF, 'cured').verdict();
     expect(verdict.state).toBe('too-much');
   });
 });
@@ -250,7 +250,7 @@ describe('trying a cure', () => {
     const before = JSON.stringify(job);
     for (const report of tried(job)) {
       if (!report.option.change) continue;
-      const judged = new TurnJudge(withCure(job, report.option.change), DEMO_SHELF, 'cured').verdict().state;
+      const judged = Judge.of(withCure(job, report.option.change), DEMO_SHELF, 'cured').verdict().state;
       if (report.hottest?.state !== 'condemned') expect(report.state).toBe(judged);
     }
     expect(JSON.stringify(job)).toBe(before);

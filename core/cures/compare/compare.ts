@@ -1,3 +1,4 @@
+import { JobAnalysis } from '../../judge/analysis.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
@@ -16,9 +17,10 @@ import { withCure } from './withCure.ts';
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function compareTurnCures(job: Job, shelf: Shelf, circuit: TurnCircuit): CureReport[] {
-  const bare = withCure(job, {});
+  const analysis = new JobAnalysis(withCure(job, {}), shelf);
   const size = (of: Job, at?: Lamp['end']) =>
-    bestResistors(of, shelf, circuit, turnCircuits(job.vehicle).length, at);
-  const alone = tryCures(bare, shelf, turnOptions(bare, shelf, size(bare)));
-  return [...alone, ...tryCures(bare, shelf, combinations(bare, alone, size))];
+    bestResistors(analysis.with(of), circuit, turnCircuits(job.vehicle).length, at);
+  const bare = analysis.job;
+  const alone = tryCures(analysis, turnOptions(bare, shelf, size(bare)));
+  return [...alone, ...tryCures(analysis, combinations(bare, alone, size))];
 }

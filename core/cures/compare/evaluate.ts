@@ -1,15 +1,14 @@
 import type { HeatVerdict } from '../../heat/useCases.ts';
+import type { JobAnalysis } from '../../judge/analysis.ts';
+import { Judge } from '../../judge/judge.ts';
+import { type VerdictState, worstState } from '../../judge/states.ts';
+import type { JudgedPoint, TurnVerdict } from '../../judge/verdict.ts';
+import { testVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { costOf, type PickLine, pickLines, powerBetween } from '../../picklist/picklist.ts';
-import { fitmentOf } from '../../vehicle/fitment.ts';
-import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { pilotBackFeed } from '../../verdict/backFeed.ts';
-import { TurnJudge } from '../../verdict/judge.ts';
-import { type VerdictState, worstState } from '../../verdict/states.ts';
-import { sweepWords, unfinishedSweeps } from '../../verdict/sweeps.ts';
-import type { JudgedPoint, TurnVerdict } from '../../verdict/verdict.ts';
-import { testVolts } from '../../verdict/workingPoints.ts';
+import { fitmentOf } from '../../simulation/fitment.ts';
+import { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { cautionsOf } from './cautions.ts';
 import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, hottestResistor, loadedLeds } from './heat.ts';
@@ -60,18 +59,21 @@ export interface CureReport extends Effort {
 
 /** What all cures of a job are measured against. */
 interface Bare {
-  stock: TurnNetwork;
+  analysis: JobAnalysis;
+  stock: TurnCircuits;
   /** parts of the LEDs alone */
   lines: readonly PickLine[];
 }
 
 /** Every option tried. The price of a cure is what it adds to the LEDs alone. */
-export function tryCures(job: Job, shelf: Shelf, options: readonly CureOption[]): CureReport[] {
+export function tryCures(analysis: JobAnalysis, options: readonly CureOption[]): CureReport[] {
+  const { job, shelf } = analysis;
   const bare: Bare = {
-    stock: new TurnNetwork(job.vehicle, fitmentOf(job, shelf, 'stock')),
+    analysis,
+    stock: TurnCircuits.of(job.vehicle, fitmentOf(job, shelf, 'stock')),
     lines: pickLines(withCure(job, {}), shelf),
   };
-  return options.map((option) => tryCure(job, shelf, option, bare));
+  return options.map((option) => tryCure(option, bare));
 }
 
 /**
@@ -81,27 +83,29 @@ export function tryCures(job: Job, shelf: Shelf, options: readonly CureOption[])
  *
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
-function tryCure(job: Job, shelf: Shelf, option: CureOption, bare: Bare): CureReport {
+function tryCure(option: CureOption, bare: Bare): CureReport {
   if (option.change === null) return untried(option);
+  const { job, shelf } = bare.analysis;
   const cured = withCure(job, option.change);
-  const judge = new TurnJudge(cured, shelf, 'cured');
+  const judge = new Judge(bare.analysis.with(cured), 'cured');
   const verdict = judge.verdict();
   const networks = Object.values(option.change.cures ?? {}).flatMap((cure) => cure.networks);
   const hottest = hottestResistor(job.vehicle, networks);
   const inside = builtInHeats(cured, shelf);
-  const cold = coldStart(judge.network);
-  const troubles = troublesOf(judge, verdict, hottest, inside, cold);
-  const power = powerBetween(bare.stock, judge.network);
+  const cold = coldStart(judge.turns);
+  const troubles = troublesOf(hottest, inside, cold);
+  const findings = verdict.circuits.flatMap((circuit) => circuit.findings);
+  const power = powerBetween(bare.stock, judge.turns);
   const lines = pickLines(cured, shelf);
   const { knownTotal, unpriced } = costOf(lines);
   return {
     option,
     state: worstState([verdict.state, ...troubles.map((trouble) => trouble.state)]),
-    watcher: verdict.state,
-    allFour: troubles.some((trouble) => trouble.kind === 'all-four'),
+    watcher: watcherState(verdict),
+    allFour: findings.some((finding) => finding.requirement === 'back-feed'),
     reason: [...troubles.map((trouble) => trouble.text), reasonOf(verdict)].join(' '),
     points: pointsOf(verdict),
-    situations: situationsOf(judge.network, verdict, cold),
+    situations: situationsOf(judge.turns, verdict, cold),
     litAmps: verdict.hazard?.litAmps ?? Math.max(...verdict.circuits.map((each) => each.worst.amps.high)),
     hottest,
     hottestLed: inside[0]?.heat.peakCelsius ?? null,
@@ -154,36 +158,32 @@ function partsBeside(lines: readonly PickLine[], bare: readonly PickLine[]): str
 }
 
 interface Trouble {
-  kind: 'heat' | 'all-four' | 'sweep' | 'cold-start';
   state: VerdictState;
   text: string;
 }
 
-/** What is wrong beside the watcher and the limits. */
+/** What is wrong beside what the judge looks at. */
 function troublesOf(
-  { network }: TurnJudge,
-  verdict: TurnVerdict,
   hottest: HeatVerdict | null,
   inside: ReturnType<typeof builtInHeats>,
   cold: Situation,
 ): Trouble[] {
   const troubles: Trouble[] = [];
-  if (hottest?.state === 'condemned')
-    troubles.push({ kind: 'heat', state: 'too-much', text: hottest.reason });
+  if (hottest?.state === 'condemned') troubles.push({ state: 'too-much', text: hottest.reason });
   const burnt = inside.find(({ heat, everyDay }) => everyDay && heat.state === 'overheats');
-  if (burnt) troubles.push({ kind: 'heat', state: 'too-much', text: burnt.heat.reason });
-  if (cold.state !== 'holds') troubles.push({ kind: 'cold-start', state: cold.state, text: cold.text });
-  const backFeed = pilotBackFeed(network);
-  if (backFeed) troubles.push({ kind: 'all-four', state: 'falls-short', text: backFeed });
-  const rate = Math.max(...verdict.circuits.map((each) => each.rate.high));
-  const sweeps = unfinishedSweeps(network.vehicle, network.fitment, rate);
-  if (sweeps.length > 0)
-    troubles.push({
-      kind: 'sweep',
-      state: 'falls-short',
-      text: sweepWords(network.vehicle, sweeps, rate),
-    });
+  if (burnt) troubles.push({ state: 'too-much', text: burnt.heat.reason });
+  if (cold.state !== 'holds') troubles.push({ state: cold.state, text: cold.text });
   return troubles;
+}
+
+/** What the watcher and the limits alone say. */
+function watcherState({ circuits, hazard }: TurnVerdict): VerdictState {
+  const broken = circuits.some((circuit) => circuit.limits.some((limit) => !limit.ok));
+  return worstState([
+    ...circuits.map((circuit) => circuit.watched),
+    ...(broken ? (['too-much'] as const) : []),
+    ...(hazard ? [hazard.state] : []),
+  ]);
 }
 
 function allPoints(verdict: TurnVerdict): JudgedPoint[] {

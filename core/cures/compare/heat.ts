@@ -2,6 +2,7 @@ import { pieceWatts } from '../../circuit/resistorNetwork.ts';
 import { type BuiltInHeat, builtInHeat } from '../../heat/builtInLoad.ts';
 import { heatMount } from '../../heat/resistorHeat.ts';
 import { type HeatVerdict, judgeHeat, USE_CASES, usesOn } from '../../heat/useCases.ts';
+import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job, ResistorNetwork } from '../../model/job.ts';
 import type { LedPart, Shelf } from '../../model/part.ts';
 import {
@@ -11,8 +12,7 @@ import {
   turnCircuits,
   type Vehicle,
 } from '../../model/vehicle/vehicle.ts';
-import { ledOf } from '../../vehicle/fitment.ts';
-import { chargingVolts } from '../../verdict/workingPoints.ts';
+import { ledOf } from '../../simulation/fitment.ts';
 
 /** What cures are heated at: a hot day, °C. */
 const HOT_DAY = 40;

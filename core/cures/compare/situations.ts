@@ -1,10 +1,10 @@
+import { type VerdictState, worstState } from '../../judge/states.ts';
+import type { TurnVerdict } from '../../judge/verdict.ts';
+import { chargingVolts } from '../../judge/workingPoints.ts';
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
 import { amps, volts } from '../../quantities/format.ts';
-import { hasCapacitor } from '../../vehicle/fitment.ts';
-import type { TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { type VerdictState, worstState } from '../../verdict/states.ts';
-import type { TurnVerdict } from '../../verdict/verdict.ts';
-import { chargingVolts } from '../../verdict/workingPoints.ts';
+import { hasCapacitor } from '../../simulation/fitment.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { inrushOf } from '../decoder/inrush.ts';
 
 /** One of the combinations that break a conversion, and what becomes of it. */
@@ -17,7 +17,7 @@ export interface Situation {
 }
 
 /** Engine off and running, lights on, brake on, hazard, first start from cold. */
-export function situationsOf(network: TurnNetwork, verdict: TurnVerdict, cold: Situation): Situation[] {
+export function situationsOf(network: TurnCircuits, verdict: TurnVerdict, cold: Situation): Situation[] {
   const sides = verdict.circuits.flatMap((circuit) => circuit.points);
   const scale = network.vehicle.systemVolts / 12;
   const stateOf = (points: typeof sides) => worstState(points.map((point) => point.state));
@@ -57,13 +57,13 @@ export function situationsOf(network: TurnNetwork, verdict: TurnVerdict, cold: S
  * draw what cold filaments did not, since without one a conversion never draws more than the stock bulbs' inrush and
  * what the steady limits allow.
  */
-export function coldStart({ vehicle, fitment }: TurnNetwork): Situation {
+export function coldStart({ simulation, vehicle, fitment }: TurnCircuits): Situation {
   const base = { id: 'cold-start' as const, name: 'First start, cold' };
   const turns = turnCircuits(vehicle);
   const [circuit] = turns;
   if (!circuit || !turns.flatMap(lampIdsOf).some((id) => hasCapacitor(fitment, id)))
     return { ...base, state: 'holds', text: 'no more inrush than the cold stock bulbs had' };
-  const { peakAmps, trips } = inrushOf(vehicle, fitment, circuit, chargingVolts(vehicle.systemVolts));
+  const { peakAmps, trips } = inrushOf(simulation, circuit, chargingVolts(vehicle.systemVolts));
   if (trips)
     return {
       ...base,

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
+import { Judge } from '../../judge/judge.ts';
 import { answerQuestion } from '../../lookover/questions.ts';
 import type { Job } from '../../model/job.ts';
 import type { LedPart } from '../../model/part.ts';
-import { steadyVerdict } from '../../verdict/steady.ts';
 import { bleedResistor } from '../bleedResistor.ts';
 import { type SteadyCure, steadyComplaints } from './steadyCures.ts';
 
@@ -60,7 +60,7 @@ describe('the gritter, its bulb-check module', () => {
     if (!load.change) throw new Error('no change');
     const circuit = job.vehicle.circuits.find((each) => each.id === 'stop');
     if (!circuit) throw new Error('no stop circuit');
-    expect(steadyVerdict({ ...job, ...load.change }, DEMO_SHELF, 'cured', circuit).state).toBe('holds');
+    expect(Judge.of({ ...job, ...load.change }, DEMO_SHELF, 'cured').circuit(circuit).state).toBe('holds');
     expect(of(cures, 'filament').state).not.toBe('too-much');
   });
 });

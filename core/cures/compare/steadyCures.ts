@@ -1,17 +1,18 @@
 import { E12, STANDARD_WATTS } from '../../catalogue/eSeries.ts';
 import { type HeatMount, worstMount } from '../../heat/resistorHeat.ts';
 import { casesFor, judgeHeat } from '../../heat/useCases.ts';
+import { Judge } from '../../judge/judge.ts';
+import type { VerdictState } from '../../judge/states.ts';
+import type { CircuitVerdict } from '../../judge/verdict.ts';
+import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job, LoadResistorCure, ResistorPiece } from '../../model/job.ts';
 import type { LedPart, Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { lampById, type Vehicle } from '../../model/vehicle/vehicle.ts';
 import { amps, ohms, percent, watts } from '../../quantities/format.ts';
-import { outputOf } from '../../vehicle/controls.ts';
-import { ledOf } from '../../vehicle/fitment.ts';
+import { outputOf } from '../../simulation/controls.ts';
+import { ledOf } from '../../simulation/fitment.ts';
 import { ledFit } from '../../vehicle/ledFits.ts';
-import type { VerdictState } from '../../verdict/states.ts';
-import { type SteadyVerdict, steadyVerdict } from '../../verdict/steady.ts';
-import { chargingVolts } from '../../verdict/workingPoints.ts';
 import { bleedResistor } from '../bleedResistor.ts';
 import { highestPiece } from '../highestPiece.ts';
 
@@ -29,7 +30,7 @@ export interface SteadyCure {
 /** A steady circuit that something is wrong with once its LEDs are in, and what could be done. */
 export interface SteadyComplaint {
   circuitId: string;
-  verdict: SteadyVerdict;
+  verdict: CircuitVerdict;
   cures: readonly SteadyCure[];
 }
 
@@ -45,7 +46,7 @@ export function steadyComplaints(job: Job, shelf: Shelf): SteadyComplaint[] {
     const leds = circuit.feeds.some((feed) => ledOf(job, shelf, feed.lampId) !== null);
     if (!leds) return [];
     const bare = without(job, circuit);
-    const verdict = steadyVerdict(bare, shelf, 'cured', circuit);
+    const verdict = Judge.of(bare, shelf, 'cured').circuit(circuit);
     if (verdict.state === 'holds') return [];
     return [{ circuitId: circuit.id, verdict, cures: curesOf(bare, shelf, circuit) }];
   });
@@ -70,7 +71,7 @@ function curesOf(job: Job, shelf: Shelf, circuit: Circuit): SteadyCure[] {
   const tried = (id: string, name: string, change: Partial<SteadyCure['change'] & object>): SteadyCure => {
     const { chosen, cures, vehicleCures } = { ...job, ...change };
     const cured = { ...job, chosen, cures, vehicleCures };
-    const verdict = steadyVerdict(cured, shelf, 'cured', circuit);
+    const verdict = Judge.of(cured, shelf, 'cured').circuit(circuit);
     return {
       id,
       name,
@@ -196,7 +197,7 @@ function highestOhms(job: Job, shelf: Shelf, circuit: Circuit, feeds: Circuit['f
   const holds = (value: number) => {
     const piece: ResistorPiece = { partId: null, ohms: value, watts: 1, tolerance: 0 };
     const cured: Job = { ...job, cures: { ...job.cures, [circuit.id]: loadsAt(feeds, piece) } };
-    return steadyVerdict(cured, shelf, 'cured', circuit).watched === 'holds';
+    return Judge.of(cured, shelf, 'cured').circuit(circuit).watched === 'holds';
   };
   let low = 0.5;
   let high = 2000;

@@ -1,17 +1,18 @@
 import { normalRate } from '../../flashers/flasher.ts';
 import { type FlickerRisk, flickerRisk, lowRiskLimit } from '../../flicker/ieee1789.ts';
+import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { DecoderPart, Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
 import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
 import { farads, percent, volts } from '../../quantities/format.ts';
-import { type Emitter, ledEmitterAt } from '../../rehearsal/lampLight.ts';
-import { afterglowSeconds, playPulses } from '../../rehearsal/pulsedFeed.ts';
-import { dutyOf, outputOf } from '../../vehicle/controls.ts';
-import { type Fitment, fitmentOf } from '../../vehicle/fitment.ts';
-import { controlsFor } from '../../vehicle/steadyNetwork.ts';
-import { chargingVolts } from '../../verdict/workingPoints.ts';
+import { dutyOf, outputOf } from '../../simulation/controls.ts';
+import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
+import { type Emitter, ledEmitterAt } from '../../simulation/lampLight.ts';
+import { controlsFor } from '../../simulation/moment.ts';
+import { afterglowSeconds, playPulses } from '../../simulation/pulsedFeed.ts';
+import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 import { inrushOf } from './inrush.ts';
 
 /** One size of capacitor behind a diode at each LED of a pulsed feed. */
@@ -111,10 +112,10 @@ function windowOf(
   const trials = [...sizes]
     .toSorted((a, b) => a - b)
     .map((size): CapacitorTrial => {
-      const smoothed = withCapacitor(fitment, circuit, size);
-      const played = playPulses(vehicle, smoothed, controls, emfVolts, circuit.id, { hertz, duty }, emitter);
-      const inrush = inrushOf(vehicle, smoothed, circuit, emfVolts);
-      const afterglow = afterglowSeconds(vehicle, smoothed, controls, emfVolts, circuit.id, emitter, {
+      const smoothed = new VehicleSimulation(vehicle, withCapacitor(fitment, circuit, size));
+      const played = playPulses(smoothed, controls, emfVolts, circuit.id, { hertz, duty }, emitter);
+      const inrush = inrushOf(smoothed, circuit, emfVolts);
+      const afterglow = afterglowSeconds(smoothed, controls, emfVolts, circuit.id, emitter, {
         onSeconds: 0.3,
         dark: DARK,
       });

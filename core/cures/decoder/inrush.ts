@@ -1,13 +1,8 @@
-import { Transient } from '../../circuit/engine/transient.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { contactsOf } from '../../vehicle/contacts.ts';
-import { outputOf } from '../../vehicle/controls.ts';
-import { coupledCircuits } from '../../vehicle/coupled.ts';
-import type { Fitment } from '../../vehicle/fitment.ts';
-import { ELEMENTS } from '../../vehicle/places.ts';
-import { controlsFor } from '../../vehicle/steadyNetwork.ts';
-import { vehicleNetlist } from '../../vehicle/vehicleNetlist.ts';
+import { outputOf } from '../../simulation/controls.ts';
+import { controlsFor } from '../../simulation/moment.ts';
+import { ELEMENTS } from '../../simulation/places.ts';
+import type { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 
 /** What a circuit draws when it comes on from cold. */
 export interface Inrush {
@@ -24,17 +19,13 @@ const LOOKS_SECONDS = 0.12;
  *
  * @throws NoSolutionError when the circuit cannot be solved
  */
-export function inrushOf(vehicle: Vehicle, fitment: Fitment, circuit: Circuit, emfVolts: number): Inrush {
-  const controls = controlsFor(circuit);
-  const netlist = vehicleNetlist(vehicle, fitment, {
-    emfVolts,
-    controls,
-    circuits: coupledCircuits(vehicle, [circuit.id], { earths: false }),
-    fusesHold: true,
-  });
+export function inrushOf(simulation: VehicleSimulation, circuit: Circuit, emfVolts: number): Inrush {
+  const { vehicle } = simulation;
   const wire = ELEMENTS.wire(circuit.id);
   let peakAmps = 0;
-  const run = new Transient(netlist, contactsOf(vehicle, fitment, controls, true), {
+  const { run } = simulation.inTime(controlsFor(circuit), emfVolts, {
+    about: [circuit.id],
+    fusesHold: true,
     record: (_, solved) => {
       peakAmps = Math.max(peakAmps, solved.amps(wire));
     },

@@ -1,16 +1,13 @@
-import { Circuit as SolvedCircuit } from '../../circuit/engine/circuit.ts';
+import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job, Stage } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { ledEmitterAt, SEEN_GLOW } from '../../rehearsal/lampLight.ts';
-import { afterglowSeconds } from '../../rehearsal/pulsedFeed.ts';
-import { contactsOf } from '../../vehicle/contacts.ts';
-import { CONTROLS_OFF, outputOf } from '../../vehicle/controls.ts';
-import { coupledCircuits } from '../../vehicle/coupled.ts';
-import { fitmentOf } from '../../vehicle/fitment.ts';
-import { controlsFor } from '../../vehicle/steadyNetwork.ts';
-import { vehicleNetlist } from '../../vehicle/vehicleNetlist.ts';
-import { chargingVolts } from '../../verdict/workingPoints.ts';
+import { CONTROLS_OFF, outputOf } from '../../simulation/controls.ts';
+import { fitmentOf } from '../../simulation/fitment.ts';
+import { ledEmitterAt, SEEN_GLOW } from '../../simulation/lampLight.ts';
+import { controlsFor } from '../../simulation/moment.ts';
+import { afterglowSeconds } from '../../simulation/pulsedFeed.ts';
+import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 
 /** What a controller does to an LED whose circuit is off. */
 export interface WhileOff {
@@ -30,6 +27,7 @@ export interface WhileOff {
  */
 export function whileOff(job: Job, shelf: Shelf, stage: Stage): WhileOff[] {
   const fitment = fitmentOf(job, shelf, stage);
+  const simulation = new VehicleSimulation(job.vehicle, fitment);
   const emfVolts = chargingVolts(job.vehicle.systemVolts);
   return job.vehicle.circuits.flatMap((circuit: Circuit): WhileOff[] => {
     const output = outputOf(job.vehicle, circuit);
@@ -38,39 +36,22 @@ export function whileOff(job: Job, shelf: Shelf, stage: Stage): WhileOff[] {
       const emitter = ledEmitterAt(job.vehicle, fitment, lampId, input);
       if (!emitter) return [];
       const off = { ...CONTROLS_OFF, key: 'on' as const };
-      const resting = new SolvedCircuit(
-        vehicleNetlist(job.vehicle, fitment, {
-          emfVolts,
-          controls: off,
-          circuits: coupledCircuits(job.vehicle, [circuit.id], { earths: false }),
-          fusesHold: true,
-        }),
-      );
-      resting.setControls(contactsOf(job.vehicle, fitment, off, true));
-      resting.solveSteady();
+      const resting = simulation.at({ controls: off, emfVolts }, [circuit.id]);
       const { coldCheck } = output;
       return [
         {
           circuitId: circuit.id,
           lampId,
-          leakShare: output.leakOhms ? emitter.read(resting) : null,
+          leakShare: output.leakOhms ? resting.light(lampId, input) : null,
           coldCheck: coldCheck
             ? {
                 ...coldCheck,
                 shownSeconds:
                   coldCheck.pulseSeconds +
-                  afterglowSeconds(
-                    job.vehicle,
-                    fitment,
-                    controlsFor(circuit),
-                    emfVolts,
-                    circuit.id,
-                    emitter,
-                    {
-                      onSeconds: coldCheck.pulseSeconds,
-                      dark: SEEN_GLOW,
-                    },
-                  ),
+                  afterglowSeconds(simulation, controlsFor(circuit), emfVolts, circuit.id, emitter, {
+                    onSeconds: coldCheck.pulseSeconds,
+                    dark: SEEN_GLOW,
+                  }),
               }
             : null,
         },

@@ -1,10 +1,13 @@
+import { flasherBand, type OutageBand } from '../../judge/outageBand.ts';
+import { litAmpsAllowed } from '../../judge/requirements/allowed.ts';
+import { SWITCH_MARGIN } from '../../judge/requirements/switch.ts';
+import { looksAt } from '../../judge/scenario.ts';
+import { chargingVolts, type WorkingPoint, workingPoints } from '../../judge/workingPoints.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Side } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
-import { leadOhms, type TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { litAmpsAllowed, SWITCH_MARGIN } from '../../verdict/limits.ts';
-import { flasherBand, type OutageBand } from '../../verdict/outageBand.ts';
-import { chargingVolts, type WorkingPoint, workingPoints } from '../../verdict/workingPoints.ts';
+import type { Company } from '../../simulation/litState.ts';
+import { leadOhms, type TurnCircuits, watchesRepeaters } from '../../simulation/turnCircuits.ts';
 
 /** The boundary at one working point: the most ohms that still hold there. */
 export interface NeedAtPoint {
@@ -15,6 +18,8 @@ export interface NeedAtPoint {
   bulbAmps: number;
   /** what the resistors owe, A */
   oweAmps: number;
+  /** so long after the lamps came on it was looked, s; settled where left out */
+  lookSeconds?: number | undefined;
   /** volts at the lamp they are judged at */
   lampVolts: number;
   /** the most ohms the side may have together; infinite when nothing is owed */
@@ -36,7 +41,7 @@ export interface OhmsInterval {
 }
 
 interface Bands {
-  at(circuit: TurnCircuit, emfVolts: number): OutageBand;
+  at(circuit: TurnCircuit, emfVolts: number, lookSeconds?: number): OutageBand;
 }
 
 /** Beyond this no load resistor is worth speaking of, ohms. */
@@ -56,34 +61,43 @@ const LEAST_OHMS = 0.01;
  * @param stock the same, not narrowed: what the stock bulbs draw, by which its switch is judged
  */
 export function ohmsInterval(
-  fitted: TurnNetwork,
+  fitted: TurnCircuits,
   bands: Bands,
   circuit: TurnCircuit,
   stock: Bands = bands,
 ): OhmsInterval {
-  const bandAt = (emfVolts: number) =>
-    flasherBand(fitted.fitment.flasher, circuit) ?? bands.at(circuit, emfVolts);
+  const { flasher } = fitted.fitment;
+  const printed = flasherBand(flasher, circuit);
+  const looks = looksAt(fitted.vehicle, flasher, circuit);
   const needs = workingPoints(fitted.vehicle.systemVolts).map((point) =>
-    needAt(fitted, bandAt(point.volts).highAmps, circuit, point),
+    looks
+      .map((lookSeconds) => {
+        const { highAmps } = printed ?? bands.at(circuit, point.volts, lookSeconds);
+        return needAt(fitted, highAmps, circuit, point, lookSeconds);
+      })
+      .reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least)),
   );
   const deciding = needs.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
   return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stock, circuit) };
 }
 
 function needAt(
-  fitted: TurnNetwork,
+  fitted: TurnCircuits,
   needAmps: number,
   circuit: TurnCircuit,
   point: WorkingPoint,
+  lookSeconds: number | undefined,
 ): NeedAtPoint {
   const emfVolts = point.volts;
-  const state = { emfVolts, sides: [circuit.side], ...fitted.companies.at(-1) };
-  const { flasher } = fitted.fitment;
-  const watchesRepeaters = flasher.kind !== 'watching-relay' || flasher.watchesRepeaters === true;
+  const drawn = (company: Company) =>
+    fitted.solve({ emfVolts, sides: [circuit.side], lookSeconds, ...company }).watchedAmps;
+  // What else is on mostly takes from the feed; behind a bad earth a converter may give: the least decides.
+  const company = fitted.companies.reduce((least, each) => (drawn(each) < drawn(least) ? each : least));
+  const state = { emfVolts, sides: [circuit.side], lookSeconds, ...company };
   const farthest = lampIdsOf(circuit)
     .map((id) => fitted.lamp(id))
     // A resistor at an unwatched repeater would do nothing for the watcher.
-    .filter((lamp) => lamp.role === 'main' || watchesRepeaters)
+    .filter((lamp) => lamp.role === 'main' || watchesRepeaters(fitted.fitment))
     .reduce((far, lamp) => (leadOhms(lamp) > leadOhms(far) ? lamp : far));
   const solve = (ohms: number) => fitted.solve({ ...state, trial: { ohms, at: { lampId: farthest.id } } });
   const bare = fitted.solve(state);
@@ -91,6 +105,7 @@ function needAt(
   if (bare.watchedAmps >= needAmps * (1 - 1e-5)) {
     return {
       point,
+      lookSeconds,
       needAmps,
       bulbAmps: bare.watchedAmps,
       oweAmps: 0,
@@ -104,6 +119,7 @@ function needAt(
   const resistorAmps = lamp?.resistorAmps ?? 0;
   return {
     point,
+    lookSeconds,
     needAmps,
     bulbAmps: loaded.watchedAmps - resistorAmps,
     oweAmps: resistorAmps,
@@ -115,7 +131,7 @@ function needAt(
 type LowerLimit = Pick<OhmsInterval, 'minOhms' | 'minSetBy' | 'allowedAmps'>;
 
 /** Of everything that limits the current, what asks for the most ohms. */
-function lowerLimit(fitted: TurnNetwork, bands: Bands, circuit: TurnCircuit): LowerLimit {
+function lowerLimit(fitted: TurnCircuits, bands: Bands, circuit: TurnCircuit): LowerLimit {
   const { flasher } = fitted.fitment;
   // A side with resistors draws the more the higher its supply, even where its LEDs draw a little less.
   const emfVolts = chargingVolts(fitted.vehicle.systemVolts);
@@ -134,7 +150,7 @@ function lowerLimit(fitted: TurnNetwork, bands: Bands, circuit: TurnCircuit): Lo
   };
   const turns: Side[] = turnCircuits(fitted.vehicle).map((each) => each.side);
   const together = fitted.vehicle.hazardSwitch ? turns : turns.slice(0, 1);
-  const supply = litAmpsAllowed(fitted.vehicle, flasher).reduce((tight, each) =>
+  const supply = litAmpsAllowed(fitted).reduce((tight, each) =>
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
   const limits = [within(supply.kind, supply.allowedAmps, together)];

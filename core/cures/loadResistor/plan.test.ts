@@ -3,10 +3,11 @@ import { demoJob } from '../../../demo/forTests.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import { JobAnalysis } from '../../judge/analysis.ts';
+import { HealthyBands } from '../../judge/outageBand.ts';
 import { lampById, turnCircuits } from '../../model/vehicle/vehicle.ts';
-import { fitmentOf } from '../../vehicle/fitment.ts';
-import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { healthyBands } from '../../verdict/outageBand.ts';
+import { fitmentOf } from '../../simulation/fitment.ts';
+import { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { ohmsInterval } from './interval.ts';
 import { bestResistors, planResistors } from './plan.ts';
 import { searchResistors } from './search.ts';
@@ -19,7 +20,7 @@ describe('the best set alone', () => {
       for (const shelf of [DEMO_SHELF, EMPTY]) {
         for (const circuit of turnCircuits(job.vehicle)) {
           const plan = planResistors(job, shelf, circuit);
-          const best = bestResistors(job, shelf, circuit);
+          const best = bestResistors(new JobAnalysis(job, shelf), circuit);
           expect(best.choice?.cure ?? null).toEqual(plan.search.choices[0]?.cure ?? null);
           expect(best.none).toBe(plan.search.none);
           expect(best.interval).toEqual(plan.interval);
@@ -33,12 +34,14 @@ describe('the best set alone', () => {
     const [circuit] = turnCircuits(job.vehicle);
     if (!circuit) throw new Error('the van turns');
     for (const end of ['front', 'rear'] as const) {
-      const { choice, interval } = bestResistors(job, DEMO_SHELF, circuit, 2, end);
+      const { choice, interval } = bestResistors(new JobAnalysis(job, DEMO_SHELF), circuit, 2, end);
       const ends = choice?.cure.networks.map((network) => lampById(job.vehicle, network.lampId).end);
       expect(new Set(ends)).toEqual(new Set([end]));
       expect(choice?.ohms).toBeLessThan(interval.maxOhms);
     }
-    expect(bestResistors(job, DEMO_SHELF, circuit, 2, 'inside').none).toMatch(/no converted lamp/i);
+    expect(bestResistors(new JobAnalysis(job, DEMO_SHELF), circuit, 2, 'inside').none).toMatch(
+      /no converted lamp/i,
+    );
   });
 });
 
@@ -77,8 +80,8 @@ describe('every set that is found', () => {
     const job = demoJob('library-route-3');
     const [circuit] = turnCircuits(job.vehicle);
     if (!circuit) throw new Error('it turns');
-    const fitted = new TurnNetwork(job.vehicle, fitmentOf(job, DEMO_SHELF, 'leds'));
-    const interval = ohmsInterval(fitted, healthyBands(job), circuit);
+    const fitted = TurnCircuits.of(job.vehicle, fitmentOf(job, DEMO_SHELF, 'leds'));
+    const interval = ohmsInterval(fitted, new HealthyBands(job), circuit);
     const two = DEMO_SHELF.filter((part) => part.kind === 'resistor').slice(0, 2);
     expect(searchResistors(fitted, circuit, interval, two, 2, { values: 'shelf' }).examined).toBe(14 + 12);
   });
@@ -90,8 +93,8 @@ describe('the interval', () => {
       const job = demoJob(id);
       const [circuit] = turnCircuits(job.vehicle);
       if (!circuit) throw new Error('it turns');
-      const fitted = new TurnNetwork(job.vehicle, fitmentOf(job, DEMO_SHELF, 'leds'));
-      const bands = healthyBands(job);
+      const fitted = TurnCircuits.of(job.vehicle, fitmentOf(job, DEMO_SHELF, 'leds'));
+      const bands = new HealthyBands(job);
       const { deciding } = ohmsInterval(fitted, bands, circuit);
       const need = bands.at(circuit, deciding.point.volts).highAmps;
       // Any lamp will do; the one with the longest lead decides, so it holds at all of them.

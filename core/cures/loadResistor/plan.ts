@@ -1,12 +1,11 @@
+import { JobAnalysis } from '../../judge/analysis.ts';
+import { variantOf } from '../../judge/variants.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { fitmentOf, resistorsOf } from '../../vehicle/fitment.ts';
-import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { learnedBands } from '../../verdict/learned.ts';
-import { healthyBands } from '../../verdict/outageBand.ts';
-import { possibilities } from '../../verdict/unknowns.ts';
+import { fitmentOf, resistorsOf } from '../../simulation/fitment.ts';
+import { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { type ArithmeticLine, resistorArithmetic } from './arithmetic.ts';
 import { type OhmsInterval, ohmsInterval } from './interval.ts';
 import { type ResistorChoice, type ResistorSearch, searchResistors } from './search.ts';
@@ -27,7 +26,8 @@ export interface ResistorPlan {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function planResistors(job: Job, shelf: Shelf, circuit: TurnCircuit, sides = 2): ResistorPlan {
-  const { fitted, interval } = intervalFor(job, shelf, circuit);
+  const analysis = new JobAnalysis(job, shelf);
+  const { fitted, interval } = intervalFor(analysis, circuit);
   const search = searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides);
   const cure = job.cures[circuit.id] ?? search.choices[0]?.cure ?? null;
   return {
@@ -55,13 +55,13 @@ export interface BestResistors {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function bestResistors(
-  job: Job,
-  shelf: Shelf,
+  analysis: JobAnalysis,
   circuit: TurnCircuit,
   sides = 2,
   at?: Lamp['end'],
 ): BestResistors {
-  const { fitted, interval } = intervalFor(job, shelf, circuit);
+  const { shelf } = analysis;
+  const { fitted, interval } = intervalFor(analysis, circuit);
   const among = (values: 'shelf' | 'all') =>
     searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides, { values, at });
   const stocked = among('shelf');
@@ -71,19 +71,15 @@ export function bestResistors(
 }
 
 function intervalFor(
-  job: Job,
-  shelf: Shelf,
+  { job, shelf, possibilities }: JobAnalysis,
   circuit: TurnCircuit,
-): { fitted: TurnNetwork; interval: OhmsInterval } {
-  const fitted = new TurnNetwork(job.vehicle, fitmentOf(job, shelf, 'leds'));
+): { fitted: TurnCircuits; interval: OhmsInterval } {
+  const fitted = TurnCircuits.of(job.vehicle, fitmentOf(job, shelf, 'leds'));
   // What is not known yet may ask for less ohms: the set must do for every possibility.
-  const intervals = possibilities(job).jobs.map((each) => {
-    const possible = { ...job, ...each };
-    return ohmsInterval(
-      new TurnNetwork(possible.vehicle, fitmentOf(possible, shelf, 'leds')),
-      learnedBands(possible, shelf, healthyBands(possible)) ?? healthyBands(possible),
-      circuit,
-      healthyBands(possible),
+  const intervals = possibilities.flatMap((possibility) => {
+    const { bands, learned } = possibility;
+    return variantOf(possibility, shelf, 'leds').fitted.map((turns) =>
+      ohmsInterval(turns, learned ?? bands, circuit, bands),
     );
   });
   const tightest = intervals.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));

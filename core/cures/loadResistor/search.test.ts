@@ -3,21 +3,21 @@ import { firstTurn, relayOf } from '../../../demo/forTests.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import { Judge } from '../../judge/judge.ts';
+import { HealthyBands } from '../../judge/outageBand.ts';
 import type { Job } from '../../model/job.ts';
 import type { ResistorPart } from '../../model/part.ts';
-import { fitmentOf, healthyStock, resistorsOf } from '../../vehicle/fitment.ts';
-import { TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { TurnJudge } from '../../verdict/judge.ts';
-import { healthyBands } from '../../verdict/outageBand.ts';
+import { fitmentOf, healthyStock, resistorsOf } from '../../simulation/fitment.ts';
+import { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { ohmsInterval } from './interval.ts';
 import { planResistors } from './plan.ts';
 import { searchResistors } from './search.ts';
 
 const open = demoJobs()[0] as Job;
 const left = firstTurn(open.vehicle);
-const fitted = new TurnNetwork(open.vehicle, fitmentOf(open, DEMO_SHELF, 'leds'));
-const healthy = new TurnNetwork(open.vehicle, healthyStock(open));
-const bands = healthyBands(open);
+const fitted = TurnCircuits.of(open.vehicle, fitmentOf(open, DEMO_SHELF, 'leds'));
+const healthy = TurnCircuits.of(open.vehicle, healthyStock(open));
+const bands = new HealthyBands(open);
 const interval = ohmsInterval(fitted, bands, left);
 
 describe('ohmsInterval', () => {
@@ -35,10 +35,10 @@ describe('ohmsInterval', () => {
     expect(interval.minSetBy).toBe('switch');
     expect(interval.allowedAmps).toBeCloseTo(1.5 * bands.at(left, 14.4).highAmps, 9);
     const fused = { ...open.vehicle, fuses: open.vehicle.fuses.map((fuse) => ({ ...fuse, ratedAmps: 10 })) };
-    const small = ohmsInterval(new TurnNetwork(fused, fitted.fitment), bands, left);
+    const small = ohmsInterval(TurnCircuits.of(fused, fitted.fitment), bands, left);
     expect(small.minSetBy).toBe('fuse-heating');
     expect(small.minOhms).toBeGreaterThan(interval.minOhms);
-    const weak = new TurnNetwork(open.vehicle, {
+    const weak = TurnCircuits.of(open.vehicle, {
       ...fitted.fitment,
       flasher: { ...relayOf(open.vehicle), ratedAmps: 8 },
     });
@@ -67,7 +67,7 @@ describe('searchResistors', () => {
         ...open,
         cures: { 'turn-left': choice.cure, 'turn-right': { kind: 'load-resistor', networks: right } },
       };
-      expect(new TurnJudge(job, DEMO_SHELF, 'cured').verdict().state).toBe('holds');
+      expect(Judge.of(job, DEMO_SHELF, 'cured').verdict().state).toBe('holds');
     }
   });
 
@@ -131,7 +131,7 @@ describe('searchResistors', () => {
   it('says so when no resistor is needed, none can be mounted, or none can satisfy both limits', () => {
     const free = searchResistors(healthy, left, ohmsInterval(healthy, bands, left), []);
     expect(free.none).toMatch(/no resistor is needed/);
-    const bare = new TurnNetwork(
+    const bare = TurnCircuits.of(
       {
         ...open.vehicle,
         lamps: open.vehicle.lamps.map((lamp) => ({ ...lamp, resistorMount: 'none' as const })),

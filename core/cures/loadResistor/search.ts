@@ -1,12 +1,12 @@
 import { E12, STANDARD_WATTS, seriesBetween } from '../../catalogue/eSeries.ts';
 import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/job.ts';
 import type { ResistorPart } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
-import type { TurnNetwork } from '../../vehicle/turnNetwork.ts';
-import { chargingVolts } from '../../verdict/workingPoints.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { BOUGHT_TOLERANCE } from '../highestPiece.ts';
 import type { OhmsInterval } from './interval.ts';
 
@@ -59,7 +59,7 @@ interface Stock {
  * @param within what to search less than all of: shelf values alone, lamps of one end alone
  */
 export function searchResistors(
-  fitted: TurnNetwork,
+  fitted: TurnCircuits,
   circuit: TurnCircuit,
   interval: OhmsInterval,
   shelf: readonly ResistorPart[],
@@ -107,7 +107,7 @@ export function searchResistors(
 }
 
 /** Converted main lamps with metal to mount on; rear first, where there is usually more room. */
-function mountsFor(fitted: TurnNetwork, circuit: TurnCircuit): Lamp[] {
+function mountsFor(fitted: TurnCircuits, circuit: TurnCircuit): Lamp[] {
   return lampIdsOf(circuit)
     .map((id) => fitted.lamp(id))
     .filter((lamp) => lamp.role === 'main' && lamp.resistorMount !== 'none')

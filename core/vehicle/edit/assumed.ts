@@ -1,10 +1,10 @@
 import { bulbById, signalFilament } from '../../catalogue/bulbs.ts';
 import { thresholdAt } from '../../flashers/threshold.ts';
+import { testVolts } from '../../judge/workingPoints.ts';
 import type { FilamentRating } from '../../model/bulb.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { LampInput } from '../../model/vehicle/lamp.ts';
 import { lampById, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
-import { testVolts } from '../../verdict/workingPoints.ts';
 
 /**
  * Sets every assumed threshold to the middle of what it can be: between the listed bulbs all lit and the smallest main

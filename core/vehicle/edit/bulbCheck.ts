@@ -1,7 +1,7 @@
+import { testVolts } from '../../judge/workingPoints.ts';
 import type { CircuitKind } from '../../model/vehicle/circuit.ts';
 import type { BulbCheckModule } from '../../model/vehicle/flasher.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { testVolts } from '../../verdict/workingPoints.ts';
 import { middleAmps } from './assumed.ts';
 
 /** What such modules mostly watch (common practice). */

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { vehicleProblems } from '../../formats/vehicleProblems.ts';
+import { Judge } from '../../judge/judge.ts';
 import { setFlasher } from '../../layouts/flashers.ts';
 import { layoutEntries, startingVehicle } from '../../layouts/startingLayout.ts';
 import { newJob } from '../../model/newJob.ts';
 import { circuitsOf, type Vehicle } from '../../model/vehicle/vehicle.ts';
-import { TurnJudge } from '../../verdict/judge.ts';
 import { lampFunctions } from './circuits.ts';
 import { addLamps, changeRole, changeStockBulb, changeWork, removeLamp, VehicleEditError } from './lamps.ts';
 
@@ -119,7 +119,7 @@ describe('a lamp gets other work', () => {
       { kind: 'stop', input: 'dim' },
     ]);
     const job = newJob('j', 'j', vehicle, '2026-01-01T00:00:00.000Z');
-    expect(new TurnJudge(job, DEMO_SHELF, 'stock').verdict().state).toBe('holds');
+    expect(Judge.of(job, DEMO_SHELF, 'stock').verdict().state).toBe('holds');
   });
 
   it('but not none at all', () => {

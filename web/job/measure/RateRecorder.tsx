@@ -1,9 +1,9 @@
 import { Button, NumberInput, SegmentedControl } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
+import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { Observation, Stage, TurnFunction } from '../../../core/model/job.ts';
 import { FUNCTION_WORDS, proofReason } from '../../../core/record/observations.ts';
-import { flashRule } from '../../../core/verdict/flashRule.ts';
 import { useDesk } from '../workspace.ts';
 import classes from './RateRecorder.module.css';
 import { useTaps } from './useTaps.ts';

@@ -2,9 +2,9 @@ import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
 import type { DashEvent } from '../../../core/flashers/device.ts';
 import { flasherWords } from '../../../core/flashers/flasher.ts';
+import { flashRule } from '../../../core/judge/flashRule.ts';
 import { amps, volts } from '../../../core/quantities/format.ts';
 import type { Rehearsal } from '../../../core/rehearsal/rehearse.ts';
-import { flashRule } from '../../../core/verdict/flashRule.ts';
 import { useWorkspace, type Workspace } from '../workspace.ts';
 import classes from './DashStrip.module.css';
 import { Telltales, TurnArrows } from './Telltales.tsx';
@@ -107,7 +107,7 @@ function restWords(rehearsal: Rehearsal): string {
 }
 
 function why({ job, judges, stage, rehearsal }: Workspace): string {
-  const { flasher } = judges[stage].network.fitment;
+  const { flasher } = judges[stage].turns.fitment;
   const rule = flashRule(job.vehicle.region);
   const { short } = flasherWords(flasher);
   const name = `${short.charAt(0).toUpperCase()}${short.slice(1)}`;

@@ -5,7 +5,7 @@ import { signalFilament } from '../../../core/catalogue/bulbs.ts';
 import type { Lamp, LampInput } from '../../../core/model/vehicle/lamp.ts';
 import { watts } from '../../../core/quantities/format.ts';
 import type { LampShow } from '../../../core/rehearsal/rehearse.ts';
-import type { SocketContent } from '../../../core/vehicle/fitment.ts';
+import type { SocketContent } from '../../../core/simulation/fitment.ts';
 import { useDesk, useWorkspace, VEHICLE_SCREEN } from '../workspace.ts';
 import { VehicleDrawing } from './drawings/VehicleDrawing.tsx';
 import classes from './PlanView.module.css';
@@ -69,7 +69,7 @@ function PlanDrawing({ lights }: { lights: Lights }) {
   const editing = useParams().stop === VEHICLE_SCREEN;
   const { planOf, handlers, nudge } = useMoveLamps(outline);
   const lamps = job.vehicle.lamps.map((lamp) => ({ ...lamp, plan: planOf(lamp) }));
-  const { contents } = judges[stage].network.fitment;
+  const { contents } = judges[stage].turns.fitment;
   // Whose names stand beside the plan: of many lamps those outside, and whichever is in hand.
   const named = lamps.filter(
     (lamp) => lamps.length <= 8 || lamp.id === selected?.id || (lamp.end !== 'inside' && lamp.end !== 'dash'),

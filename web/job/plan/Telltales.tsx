@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import type { DashEvent } from '../../../core/flashers/device.ts';
 import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
-import type { Controls } from '../../../core/vehicle/controls.ts';
+import type { Controls } from '../../../core/simulation/controls.ts';
 import classes from './Telltales.module.css';
 
 const ARROWS = { left: 'M26 3v6h-10v8h10v6L4 13z', right: 'M36 3v6h10v8H36v6l22-10z' } as const;

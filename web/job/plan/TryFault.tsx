@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import type { Fault } from '../../../core/vehicle/fault.ts';
+import type { Fault } from '../../../core/simulation/fault.ts';
 import { useWorkspace } from '../workspace.ts';
 import { faultsFor } from './faultsFor.ts';
 import classes from './TryFault.module.css';
@@ -7,7 +7,7 @@ import classes from './TryFault.module.css';
 /** What the vehicle would do with something wrong: tried on the plan, never written into the job. */
 export function TryFault() {
   const { job, judges, stage, fault, setFault } = useWorkspace();
-  const faults = faultsFor(job.vehicle, judges[stage].network.fitment);
+  const faults = faultsFor(job.vehicle, judges[stage].turns.fitment);
   const keyOf = (each: Fault) => JSON.stringify(each);
   // A fault of a state that is no longer shown is not in the list, and so nothing is tried.
   const chosen = fault && faults.some((each) => keyOf(each.fault) === keyOf(fault)) ? keyOf(fault) : '';

@@ -1,6 +1,6 @@
 import { circuitsOf, lampIdsOf, turnCircuits, type Vehicle } from '../../../core/model/vehicle/vehicle.ts';
-import type { Fault } from '../../../core/vehicle/fault.ts';
-import type { Fitment } from '../../../core/vehicle/fitment.ts';
+import type { Fault } from '../../../core/simulation/fault.ts';
+import type { Fitment } from '../../../core/simulation/fitment.ts';
 
 /** A rusted earth bolt, and a feed that lets a couple of milliamperes through while off (typical). */
 const BAD_EARTH_OHMS = 12;

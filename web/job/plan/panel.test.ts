@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fitmentOf } from '../../../core/vehicle/fitment.ts';
+import { fitmentOf } from '../../../core/simulation/fitment.ts';
 import { demoJob } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { faultsFor } from './faultsFor.ts';

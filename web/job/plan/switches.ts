@@ -1,6 +1,6 @@
 import type { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
 import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
-import type { Controls } from '../../../core/vehicle/controls.ts';
+import type { Controls } from '../../../core/simulation/controls.ts';
 
 export interface PanelSwitch {
   control: Exclude<keyof Controls, 'key' | 'turn'>;

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { baseRecord } from '../../../core/catalogue/bases.ts';
 import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
-import { bulbOf } from '../../../core/vehicle/fitment.ts';
+import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { useDesk } from '../../job/workspace.ts';

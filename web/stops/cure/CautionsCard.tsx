@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { jobCautions } from '../../../core/cures/cautions.ts';
-import type { TurnVerdict } from '../../../core/verdict/verdict.ts';
+import type { TurnVerdict } from '../../../core/judge/verdict.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './CautionsCard.module.css';

@@ -1,8 +1,8 @@
 import { SegmentedControl } from '@mantine/core';
 import { lazy, Suspense } from 'react';
+import type { VerdictState } from '../../../core/judge/states.ts';
+import type { RatePrediction, TurnCircuitVerdict } from '../../../core/judge/verdict.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
-import type { VerdictState } from '../../../core/verdict/states.ts';
-import type { CircuitVerdict, RatePrediction } from '../../../core/verdict/verdict.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -118,7 +118,7 @@ export default function Cure() {
   );
 }
 
-function detail(verdict: CircuitVerdict): string {
+function detail(verdict: TurnCircuitVerdict): string {
   const words: Record<VerdictState, string> = {
     holds: `flashes at ${rate(verdict.rate)}`,
     'either-way': rate(verdict.rate),

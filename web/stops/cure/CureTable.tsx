@@ -12,8 +12,8 @@ import {
   type Weights,
 } from '../../../core/cures/compare/rank.ts';
 import { withCure } from '../../../core/cures/compare/withCure.ts';
+import { VERDICT_WORDS } from '../../../core/judge/states.ts';
 import { amps, inARow, volts, watts } from '../../../core/quantities/format.ts';
-import { VERDICT_WORDS } from '../../../core/verdict/states.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { price } from '../../ui/money.ts';

@@ -4,7 +4,7 @@ import type { WhileOff } from '../../../core/cures/decoder/whileOff.ts';
 import type { FlickerRisk } from '../../../core/flicker/ieee1789.ts';
 import { lampById } from '../../../core/model/vehicle/vehicle.ts';
 import { farads, inARow, percent } from '../../../core/quantities/format.ts';
-import { SEEN_GLOW } from '../../../core/rehearsal/lampLight.ts';
+import { SEEN_GLOW } from '../../../core/simulation/lampLight.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { electrics } from '../../workers/electrics.ts';

@@ -1,6 +1,6 @@
+import type { LimitCheck } from '../../../core/judge/requirements/finding.ts';
+import { limitsOf, type TurnVerdict } from '../../../core/judge/verdict.ts';
 import { amps, watts } from '../../../core/quantities/format.ts';
-import type { LimitCheck } from '../../../core/verdict/limits.ts';
-import { limitsOf, type TurnVerdict } from '../../../core/verdict/verdict.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
 import { memo, useState } from 'react';
+import { flashRule, rateResult } from '../../../core/judge/flashRule.ts';
 import type { Stage } from '../../../core/model/job.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { volts } from '../../../core/quantities/format.ts';
@@ -10,8 +11,7 @@ import {
   STRIP_STEP,
   type StageStrips,
 } from '../../../core/rehearsal/lampStrips.ts';
-import { CONTROLS_OFF, type Controls } from '../../../core/vehicle/controls.ts';
-import { flashRule, rateResult } from '../../../core/verdict/flashRule.ts';
+import { CONTROLS_OFF, type Controls } from '../../../core/simulation/controls.ts';
 import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useLampStrips } from '../../workers/useLampStrips.ts';

@@ -2,12 +2,12 @@ import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { randomId, useLocalStorage } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
+import { learnedBands, seenAmps } from '../../../core/judge/learned.ts';
+import { HealthyBands } from '../../../core/judge/outageBand.ts';
+import { fittedWords } from '../../../core/judge/priors.ts';
 import type { Finding } from '../../../core/model/job.ts';
 import { lampById, lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
 import { amps, volts } from '../../../core/quantities/format.ts';
-import { learnedBands, seenAmps } from '../../../core/verdict/learned.ts';
-import { healthyBands } from '../../../core/verdict/outageBand.ts';
-import { fittedWords } from '../../../core/verdict/priors.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -29,13 +29,13 @@ export function LearnCard() {
   // Whoever works here stays the same from job to job.
   const [by, setBy] = useLocalStorage({ key: 'vumble-seen-by', defaultValue: '' });
   const findings = job.findings ?? [];
-  const learned = useMemo(() => learnedBands(job, shelf, healthyBands(job)), [job, shelf]);
+  const learned = useMemo(() => learnedBands(job, shelf, new HealthyBands(job)), [job, shelf]);
   const contradiction = learned?.contradiction(circuit) ?? null;
   const typed = Number(at);
   const [low, high] = [vehicle.systemVolts * 0.75, vehicle.systemVolts * 1.35];
   const fits = at !== '' && typed >= low && typed <= high;
   const band = (with_: boolean) =>
-    with_ && learned ? learned.at(circuit, typed) : healthyBands(job).at(circuit, typed);
+    with_ && learned ? learned.at(circuit, typed) : new HealthyBands(job).at(circuit, typed);
   const others = useLiveQuery(async () => {
     const rows = await db.jobs.toArray();
     return rows

@@ -1,11 +1,11 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
 import { flasherWords } from '../../../core/flashers/flasher.ts';
+import { VERDICT_WORDS } from '../../../core/judge/states.ts';
+import type { PointVerdict } from '../../../core/judge/verdict.ts';
 import type { Stage } from '../../../core/model/job.ts';
 import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
 import { amps, ohms } from '../../../core/quantities/format.ts';
-import { VERDICT_WORDS } from '../../../core/verdict/states.ts';
-import type { PointVerdict } from '../../../core/verdict/verdict.ts';
 import { useWorkspace, type Workspace } from '../../job/workspace.ts';
 import { gaugeScale } from './gaugeScale.ts';
 import classes from './LoadGauge.module.css';
@@ -172,12 +172,12 @@ function GaugeRow({ row, x, narrow }: { row: Row; x(amps: number): number; narro
 
 function rowOf({ judges, circuit, supplyVolts, job }: Workspace, stage: Stage, name: string, y: number): Row {
   const judge = judges[stage];
-  const currents = judge.network.solve({ emfVolts: supplyVolts, sides: [circuit.side] });
+  const currents = judge.turns.solve({ emfVolts: supplyVolts, sides: [circuit.side] });
   const { flasher } = job.vehicle;
   const watched = flasher.kind !== 'watching-relay' || flasher.watchesRepeaters !== false;
-  const lamps = currents.lamps.filter((each) => watched || judge.network.lamp(each.lampId).role === 'main');
+  const lamps = currents.lamps.filter((each) => watched || judge.turns.lamp(each.lampId).role === 'main');
   const bulbs = lamps.map((each): Block => {
-    const content = judge.network.fitment.contents.get(each.lampId);
+    const content = judge.turns.fitment.contents.get(each.lampId);
     const led = content?.kind === 'led';
     const what =
       content?.kind === 'led'
@@ -187,7 +187,7 @@ function rowOf({ judges, circuit, supplyVolts, job }: Workspace, stage: Stage, n
           : 'dead';
     return {
       key: each.lampId,
-      label: `${what} ${judge.network.lamp(each.lampId).end}`,
+      label: `${what} ${judge.turns.lamp(each.lampId).end}`,
       amps: each.bulbAmps,
       kind: led ? 'led' : 'bulb',
     };
@@ -198,7 +198,7 @@ function rowOf({ judges, circuit, supplyVolts, job }: Workspace, stage: Stage, n
       const value = each.volts / each.resistorAmps;
       return {
         key: `${each.lampId}-resistor`,
-        label: `${ohms(value)} ${judge.network.lamp(each.lampId).end}`,
+        label: `${ohms(value)} ${judge.turns.lamp(each.lampId).end}`,
         amps: each.resistorAmps,
         kind: 'resistor',
       };

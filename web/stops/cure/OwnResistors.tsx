@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { STANDARD_WATTS } from '../../../core/catalogue/eSeries.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
 import { ohms as ohmsText, watts as wattsText } from '../../../core/quantities/format.ts';
-import { resistorsOf } from '../../../core/vehicle/fitment.ts';
+import { resistorsOf } from '../../../core/simulation/fitment.ts';
 import { useDesk } from '../../job/workspace.ts';
 import classes from './OwnResistors.module.css';
 import { useChooseCure } from './useChooseCure.ts';

@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
+import { type Prior, priorsFor } from '../../../core/judge/priors.ts';
 import type { Job } from '../../../core/model/job.ts';
 import { amps, volts } from '../../../core/quantities/format.ts';
-import { type Prior, priorsFor } from '../../../core/verdict/priors.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './LearnCard.module.css';

@@ -1,7 +1,7 @@
 import { adjusterFor, mapRelay } from '../../../core/cures/relayMapping.ts';
+import { limitsOf } from '../../../core/judge/verdict.ts';
 import type { FlasherPart } from '../../../core/model/part.ts';
 import { amps } from '../../../core/quantities/format.ts';
-import { limitsOf } from '../../../core/verdict/verdict.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';

@@ -1,6 +1,6 @@
 import { Slider } from '@mantine/core';
+import { workingPoints } from '../../../core/judge/workingPoints.ts';
 import { volts } from '../../../core/quantities/format.ts';
-import { workingPoints } from '../../../core/verdict/workingPoints.ts';
 import { useWorkspace } from '../../job/workspace.ts';
 import classes from './SupplySlider.module.css';
 

@@ -1,6 +1,6 @@
+import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { HandOverPage } from '../../../core/record/handOver.ts';
 import { proofResult } from '../../../core/record/observations.ts';
-import { flashRule } from '../../../core/verdict/flashRule.ts';
 import { RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import classes from './OwnersPage.module.css';

@@ -6,9 +6,9 @@ import { lookAlikes, numberCannotTell, searchBulbs } from '../../../core/catalog
 import type { BaseId, Bulb } from '../../../core/model/bulb.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { amps, volts, watts } from '../../../core/quantities/format.ts';
+import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { changeStockBulbOf } from '../../../core/vehicle/edit/jobEdits.ts';
-import { bulbOf } from '../../../core/vehicle/fitment.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';

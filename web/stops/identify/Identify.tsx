@@ -1,4 +1,4 @@
-import { bulbOf } from '../../../core/vehicle/fitment.ts';
+import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
 import { useDesk } from '../../job/workspace.ts';

@@ -1,5 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { flashRule } from '../../../core/judge/flashRule.ts';
+import type { RatePrediction } from '../../../core/judge/verdict.ts';
 import type { Observation, TurnFunction } from '../../../core/model/job.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
 import {
@@ -9,8 +11,6 @@ import {
   proofResult,
   turnFunctionsOf,
 } from '../../../core/record/observations.ts';
-import { flashRule } from '../../../core/verdict/flashRule.ts';
-import type { RatePrediction } from '../../../core/verdict/verdict.ts';
 import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { useDesk, type useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';

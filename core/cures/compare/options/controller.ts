@@ -1,7 +1,7 @@
 import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
 import { turnCircuits } from '../../../model/vehicle/vehicle.ts';
-import { ledOf } from '../../../vehicle/fitment.ts';
+import { ledOf } from '../../../simulation/fitment.ts';
 import { type CureOption, option, refused } from '../option.ts';
 import { turnLamps } from '../withCure.ts';
 

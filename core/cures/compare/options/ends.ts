@@ -1,7 +1,7 @@
 import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
-import { ledOf } from '../../../vehicle/fitment.ts';
+import { ledOf } from '../../../simulation/fitment.ts';
 import { turnLamps } from '../withCure.ts';
 
 /** An end of the vehicle may want another cure than the other: room, metal and bulbs differ. */

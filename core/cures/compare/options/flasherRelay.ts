@@ -1,7 +1,7 @@
+import { flashRule } from '../../../judge/flashRule.ts';
 import type { Job } from '../../../model/job.ts';
 import type { FlasherPart, Shelf } from '../../../model/part.ts';
-import { ledOf } from '../../../vehicle/fitment.ts';
-import { flashRule } from '../../../verdict/flashRule.ts';
+import { ledOf } from '../../../simulation/fitment.ts';
 import { type CureOption, option, refused } from '../option.ts';
 import { turnLamps } from '../withCure.ts';
 

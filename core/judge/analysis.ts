@@ -1,0 +1,50 @@
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import { type LearnedBands, learnedBands } from './learned.ts';
+import { HealthyBands } from './outageBand.ts';
+import { possibilities, type Unknown } from './unknowns.ts';
+
+/** One way a job may turn out to be, and what its healthy vehicle and its findings say then. */
+export interface Possibility {
+  job: Job;
+  bands: HealthyBands;
+  learned: LearnedBands | null;
+}
+
+/**
+ * What is known of a job before anything is judged: every way it may be, with the bands of each. Made once and passed
+ * down; an edit of LEDs, cures or findings takes over the bands, which follow from vehicle and bulbs alone.
+ */
+export class JobAnalysis {
+  readonly possibilities: readonly Possibility[];
+  readonly unknowns: readonly Unknown[];
+
+  /**
+   * @param before the analysis of the same job before an edit
+   * @throws UnknownReferenceError when the job names a bulb that is not known
+   */
+  constructor(
+    readonly job: Job,
+    readonly shelf: Shelf,
+    before: JobAnalysis | null = null,
+  ) {
+    const kept =
+      before !== null && before.job.vehicle === job.vehicle && before.job.identified === job.identified
+        ? before
+        : null;
+    const { jobs, unknowns } = kept
+      ? { jobs: kept.possibilities.map((each) => each.job), unknowns: kept.unknowns }
+      : possibilities(job);
+    this.unknowns = unknowns;
+    this.possibilities = jobs.map(({ vehicle, identified }, index) => {
+      const possible: Job = { ...job, vehicle, identified };
+      const bands = kept?.possibilities[index]?.bands ?? new HealthyBands(possible);
+      return { job: possible, bands, learned: learnedBands(possible, shelf, bands) };
+    });
+  }
+
+  /** The same vehicle with another choice of LEDs or cures. */
+  with(job: Job): JobAnalysis {
+    return new JobAnalysis(job, this.shelf, this);
+  }
+}

@@ -1,0 +1,396 @@
+import { widestTolerance } from '../circuit/resistorNetwork.ts';
+import { normalRate, underloadedRate } from '../flashers/flasher.ts';
+import type { Job, Stage } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
+import { lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { amps, volts } from '../quantities/format.ts';
+import { outputOf } from '../simulation/controls.ts';
+import { ALONE } from '../simulation/litState.ts';
+import { controlsFor } from '../simulation/moment.ts';
+import type { TurnCircuits } from '../simulation/turnCircuits.ts';
+import { JobAnalysis } from './analysis.ts';
+import { circuitReason, hazardReason, steadyWatchReason } from './reasons.ts';
+import { backFeedRequirement } from './requirements/backFeed.ts';
+import { dimmerRequirement } from './requirements/dimmer.ts';
+import { excitationRequirement } from './requirements/excitation.ts';
+import type { Finding, LimitCheck } from './requirements/finding.ts';
+import { fuseRequirement } from './requirements/fuse.ts';
+import { outputLimit, turnOutputs } from './requirements/output.ts';
+import { relayLimit } from './requirements/relay.ts';
+import { resistorLimits } from './requirements/resistor.ts';
+import type { Scene } from './requirements/scene.ts';
+import { senseRequirement } from './requirements/sense.ts';
+import { sweepRequirement } from './requirements/sweep.ts';
+import { switchLimit } from './requirements/switch.ts';
+import { coverOf, watchAt, watcherOf, watchPoints, worstPoint } from './requirements/watch.ts';
+import { ampsOf, isTurn } from './scenario.ts';
+import { VERDICT_STATES, type VerdictState, worstState } from './states.ts';
+import { type Variant, variantOf } from './variants.ts';
+import type {
+  CircuitVerdict,
+  HazardVerdict,
+  JudgedPoint,
+  PointVerdict,
+  RatePrediction,
+  TurnCircuitVerdict,
+  TurnVerdict,
+} from './verdict.ts';
+import { chargingVolts, testVolts } from './workingPoints.ts';
+
+/** What every circuit is held against beside its watcher and its limits. */
+const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
+  senseRequirement,
+  excitationRequirement,
+  backFeedRequirement,
+  sweepRequirement,
+  dimmerRequirement,
+  moreThanStock,
+];
+
+/**
+ * Judges a job in one of its configurations: every circuit, of whatever kind, against everything it must satisfy, over
+ * working points, what else is on, moments of looking, tolerances, and every way the job may turn out to be. Holds
+ * its simulations, so that a slider can ask often.
+ */
+export class Judge {
+  private readonly variants: readonly Variant[];
+  private readonly fuses = new Map<string, LimitCheck[]>();
+
+  /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
+  constructor(
+    readonly analysis: JobAnalysis,
+    readonly configuration: Stage,
+  ) {
+    this.variants = analysis.possibilities.map((each) => variantOf(each, analysis.shelf, configuration));
+  }
+
+  static of(job: Job, shelf: Shelf, configuration: Stage): Judge {
+    return new Judge(new JobAnalysis(job, shelf), configuration);
+  }
+
+  get job(): Job {
+    return this.analysis.job;
+  }
+
+  /** The turn circuits as they most likely are. */
+  get turns(): TurnCircuits {
+    return this.likeliest.fitted[0] as TurnCircuits;
+  }
+
+  private get likeliest(): Variant {
+    return this.variants[0] as Variant;
+  }
+
+  private get vehicle(): Vehicle {
+    return this.likeliest.possibility.job.vehicle;
+  }
+
+  private get flasher(): Flasher {
+    return this.turns.fitment.flasher;
+  }
+
+  private get tolerance(): number {
+    return widestTolerance(this.turns.fitment.resistors);
+  }
+
+  /** One circuit at one supply voltage, against whoever watches its current. */
+  circuitAt(circuit: Circuit, emfVolts: number, company = ALONE): PointVerdict {
+    return watchAt(this.variants, circuit, isTurn(circuit) ? [circuit.side] : [], emfVolts, company);
+  }
+
+  /**
+   * Both sides together at one supply voltage: a relay sees the sum, against the band of the side that asks for
+   * more; a controller sees each output by itself, and the weaker side decides.
+   */
+  hazardAt(emfVolts: number, company = ALONE): PointVerdict {
+    const circuits = turnCircuits(this.vehicle);
+    const sides = circuits.map((circuit) => circuit.side);
+    const points = circuits.map((circuit) => watchAt(this.variants, circuit, sides, emfVolts, company));
+    return points.reduce((weak, each) => {
+      // Under one relay all sides show the same current, and the side that asks for more decides.
+      return coverOf(each) < coverOf(weak) ? each : weak;
+    });
+  }
+
+  /** Both sides, hazard, and every limit, over all working points. */
+  verdict(): TurnVerdict {
+    const circuits = turnCircuits(this.vehicle).map((circuit) => this.sideVerdict(circuit));
+    const hazard = this.job.vehicle.hazardSwitch ? this.hazardVerdict() : null;
+    return {
+      circuits,
+      hazard,
+      state: worstState([...circuits.map((each) => each.state), ...(hazard ? [hazard.state] : [])]),
+      unknowns: this.analysis.unknowns,
+    };
+  }
+
+  /** One side of turn lamps over all working points. */
+  sideVerdict(circuit: TurnCircuit): TurnCircuitVerdict {
+    const points = watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
+    const litAmps = this.litAmps([circuit], points);
+    const limits = [
+      // Without a hazard switch one side at a time is all that fuse and relay ever carry.
+      ...(this.job.vehicle.hazardSwitch
+        ? []
+        : [
+            ...this.fuse(this.vehicle.flasher.fuseId),
+            ...relayLimit(this.vehicle, this.flasher, litAmps, 'A side'),
+            ...this.outputLimits([circuit], points),
+          ]),
+      ...(circuit.stopFuseId === undefined ? [] : this.fuse(circuit.stopFuseId)),
+      ...switchLimit(
+        this.flasher,
+        litAmps,
+        this.stockAmpsAt(circuit, chargingVolts(this.vehicle.systemVolts)),
+      ),
+      ...this.resistors(circuit),
+    ];
+    const rate = predictRate(this.flasher, points);
+    const judged = this.judged(circuit, points, limits, rate.high);
+    const worst = worstPoint(points);
+    const { state, findings } = judged;
+    const reason = circuitReason({ flasher: this.flasher, state, points, worst, limits, findings });
+    return {
+      ...judged,
+      side: circuit.side,
+      worst,
+      rate,
+      reason,
+      reasons: [reason, ...judged.reasons.slice(1)],
+    };
+  }
+
+  /** A circuit of any kind. */
+  circuit(circuit: Circuit): CircuitVerdict {
+    if (isTurn(circuit)) return this.sideVerdict(circuit);
+    const watcher = watcherOf(this.vehicle, this.flasher, circuit);
+    const points =
+      watcher === null
+        ? []
+        : watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
+    const output = outputOf({ ...this.vehicle, flasher: this.flasher }, circuit);
+    const limits = [
+      ...this.fuse(circuit.from.by === 'switch' ? circuit.from.fuseId : this.vehicle.flasher.fuseId),
+      ...(output && points.length > 0 ? [outputLimit(this.flasher.name, output, highest(points))] : []),
+      ...this.resistors(circuit),
+    ];
+    const judged = this.judged(circuit, points, limits);
+    const texts = steadyWatchReason(this.flasher, watcher, points);
+    const reasons = this.inOrder([
+      { requirement: 'watch', state: judged.watched, text: texts },
+      ...judged.findings,
+      ...broken(limits),
+    ]);
+    return { ...judged, reason: reasons[0] ?? texts, reasons };
+  }
+
+  private inOrder(findings: readonly Finding[]): string[] {
+    const rank = (finding: Finding) => -VERDICT_STATES.indexOf(finding.state);
+    return findings.toSorted((a, b) => rank(a) - rank(b)).map((finding) => finding.text);
+  }
+
+  private judged(
+    circuit: Circuit,
+    points: readonly JudgedPoint[],
+    limits: readonly LimitCheck[],
+    ratePerMinute: number | null = null,
+  ): CircuitVerdict {
+    const findings = this.findings(circuit, ratePerMinute);
+    const watched = worstState(points.map((each) => each.state));
+    return {
+      circuitId: circuit.id,
+      kind: circuit.kind,
+      side: circuit.side,
+      state: worstState([
+        watched,
+        ...limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
+        ...findings.map((finding) => finding.state),
+      ]),
+      watched,
+      points,
+      worst: points.length > 0 ? worstPoint(points) : null,
+      rate: null,
+      limits,
+      findings,
+      ...this.drawn(circuit),
+      reason: '',
+      reasons: ['', ...this.inOrder(findings)],
+    };
+  }
+
+  /** Every requirement on every variant: where they do not agree, it could go either way. */
+  private findings(circuit: Circuit, ratePerMinute: number | null): Finding[] {
+    const scenes = this.variants.flatMap(({ possibility, fitted }) =>
+      fitted.map(
+        (turns): Scene => ({
+          vehicle: possibility.job.vehicle,
+          circuit,
+          fitted: turns,
+          healthy: possibility.bands.turns,
+          tolerance: this.tolerance,
+          ratePerMinute,
+        }),
+      ),
+    );
+    return REQUIREMENTS.flatMap((requirement) => {
+      const each = scenes.map(requirement);
+      const [first] = each.flat();
+      if (!first) return [];
+      const states = each.map((found) => worstState(found.map((finding) => finding.state)));
+      const agreed = states.every((state) => state === states[0]);
+      if (agreed) return each[0] ?? [];
+      return [{ ...first, state: 'either-way' as const, text: `It may be so, or not: ${first.text}` }];
+    });
+  }
+
+  private drawn(circuit: Circuit): { stockAmps: number; amps: number } {
+    const at = testVolts(this.vehicle.systemVolts);
+    const now = this.ampsAt(this.turns, circuit, at);
+    return { stockAmps: this.stockAmpsAt(circuit, at), amps: now };
+  }
+
+  /** What the healthy stock bulbs of a circuit draw, A. */
+  private stockAmpsAt(circuit: Circuit, emfVolts: number): number {
+    return this.ampsAt(this.likeliest.possibility.bands.turns, circuit, emfVolts);
+  }
+
+  private ampsAt(turns: TurnCircuits, circuit: Circuit, emfVolts: number): number {
+    return isTurn(circuit)
+      ? turns.solve({ emfVolts, sides: [circuit.side] }).totalAmps
+      : turns.simulation.at({ controls: controlsFor(circuit), emfVolts }, [circuit.id]).wireAmps(circuit.id);
+  }
+
+  private resistors(circuit: Circuit): LimitCheck[] {
+    const inputs = new Set(circuit.feeds.map(({ lampId, input }) => `${lampId} ${input}`));
+    const networks = this.turns.fitment.resistors.filter((each) =>
+      inputs.has(`${each.lampId} ${each.input ?? 'main'}`),
+    );
+    return resistorLimits(this.vehicle, networks);
+  }
+
+  private fuse(fuseId: string): LimitCheck[] {
+    let limits = this.fuses.get(fuseId);
+    if (!limits) {
+      const each = this.variants.flatMap(({ possibility, fitted }) =>
+        fitted.map((turns) => fuseRequirement(turns, possibility.bands, fuseId, this.tolerance)),
+      );
+      limits = each.reduce((worst, some) => (heaviest(some) > heaviest(worst) ? some : worst));
+      this.fuses.set(fuseId, limits);
+    }
+    return limits;
+  }
+
+  private hazardVerdict(): HazardVerdict {
+    const [first] = turnCircuits(this.vehicle);
+    const points = watchPoints(this.variants, first as TurnCircuit, (at, company) =>
+      this.hazardAt(at, company),
+    );
+    const circuits = turnCircuits(this.vehicle);
+    const litAmps = this.litAmps(circuits, points);
+    const limits = [
+      ...this.fuse(this.vehicle.flasher.fuseId),
+      ...relayLimit(this.vehicle, this.flasher, litAmps, 'Hazard'),
+      ...this.outputLimits(circuits, points),
+    ];
+    const state = worstState([
+      ...points.map((each) => each.state),
+      ...limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
+    ]);
+    const worst = worstPoint(points);
+    return {
+      state,
+      points,
+      worst,
+      litAmps,
+      rate: predictRate(this.flasher, points),
+      limits,
+      reason: hazardReason({ flasher: this.flasher, state, points, worst, limits, litAmps, findings: [] }),
+    };
+  }
+
+  /** The highest lit current of some sides over all points and tolerances, A. */
+  private litAmps(circuits: readonly TurnCircuit[], points: readonly JudgedPoint[]): number {
+    return this.most(
+      circuits,
+      points,
+      (turns, at, sides) =>
+        turns.solve({ emfVolts: at, sides, resistorFactor: 1 - this.tolerance }).totalAmps,
+    );
+  }
+
+  /** Each turn output against the most it carries: the sides need not be alike. */
+  private outputLimits(circuits: readonly TurnCircuit[], points: readonly JudgedPoint[]): LimitCheck[] {
+    const outputs = turnOutputs(this.vehicle, this.flasher);
+    const least = outputs.toSorted((a, b) => a.limitAmps - b.limitAmps)[0];
+    if (!least) return [];
+    const carried = this.most(circuits, points, (turns, at, sides) => {
+      const solved = turns.solve({ emfVolts: at, sides, resistorFactor: 1 - this.tolerance });
+      return Math.max(...circuits.map((circuit) => ampsOf(solved, lampIdsOf(circuit))));
+    });
+    return [outputLimit(this.flasher.name, least, carried)];
+  }
+
+  private most(
+    circuits: readonly TurnCircuit[],
+    points: readonly JudgedPoint[],
+    read: (turns: TurnCircuits, emfVolts: number, sides: TurnCircuit['side'][]) => number,
+  ): number {
+    const sides = circuits.map((circuit) => circuit.side);
+    const supplies = [...new Set(points.map((each) => each.volts))];
+    return Math.max(
+      ...this.variants.flatMap(({ fitted }) =>
+        fitted.flatMap((turns) => supplies.map((at) => read(turns, at, sides))),
+      ),
+    );
+  }
+}
+
+function highest(points: readonly JudgedPoint[]): number {
+  return Math.max(...points.map((each) => each.amps.high));
+}
+
+/** How near to its limit the nearest of some checks is. */
+function heaviest(limits: readonly LimitCheck[]): number {
+  return Math.max(...limits.map((limit) => (limit.ok ? 0 : 1e6) + limit.value / limit.limit));
+}
+
+function broken(limits: readonly LimitCheck[]): Finding[] {
+  return limits.flatMap((limit): Finding[] =>
+    limit.ok ? [] : [{ requirement: requirementOf(limit), state: 'too-much', text: limit.reason }],
+  );
+}
+
+function requirementOf({ kind }: LimitCheck): Finding['requirement'] {
+  return kind === 'fuse-heating' || kind === 'fuse-lit' ? 'fuse' : kind;
+}
+
+function moreThanStock({ vehicle, circuit, fitted, healthy }: Scene): Finding[] {
+  if (isTurn(circuit)) return [];
+  const emfVolts = testVolts(vehicle.systemVolts);
+  const at = ({ simulation }: TurnCircuits) =>
+    simulation.at({ controls: controlsFor(circuit), emfVolts }, [circuit.id]).wireAmps(circuit.id);
+  const now = at(fitted);
+  const stock = at(healthy);
+  return now > stock * 1.02
+    ? [
+        {
+          requirement: 'more-than-stock',
+          state: 'holds',
+          text: `It draws more than stock: ${amps(now)} where the bulbs drew ${amps(stock)} at ${volts(emfVolts)}.`,
+        },
+      ]
+    : [];
+}
+
+function predictRate(flasher: Flasher, points: readonly JudgedPoint[]): RatePrediction {
+  const states = points.map((each) => each.state);
+  const normal = normalRate(flasher);
+  const short = underloadedRate(flasher);
+  const possible = [
+    ...(states.every((state) => state === 'falls-short') ? [] : [normal]),
+    ...(states.every((state) => state === 'holds') ? [] : [short]),
+  ];
+  return { low: Math.min(...possible), high: Math.max(...possible) };
+}

@@ -1,0 +1,203 @@
+import { widestTolerance } from '../circuit/resistorNetwork.ts';
+import { thresholdAt } from '../flashers/threshold.ts';
+import type { Finding, Job } from '../model/job.ts';
+import type { LedPart, Shelf } from '../model/part.ts';
+import type { TurnCircuit } from '../model/vehicle/circuit.ts';
+import { ThresholdLaw } from '../model/vehicle/flasher.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
+import { amps, volts } from '../quantities/format.ts';
+import { type Fitment, healthyStock, type SocketContent } from '../simulation/fitment.ts';
+import { TurnCircuits } from '../simulation/turnCircuits.ts';
+import type { HealthyBands, OutageBand } from './outageBand.ts';
+import { testVolts, workingPoints } from './workingPoints.ts';
+
+/** Where the threshold can be, referred to the bulb standard's volts under one way of following the supply, A. */
+interface Range {
+  low: number;
+  high: number;
+}
+
+/** One finding as a bound of the threshold. */
+interface Bound {
+  finding: Finding;
+  /** the current the watcher saw, over the tolerance of the resistors then fitted, A */
+  seen: Range;
+}
+
+/** Findings that cannot all be true of one watcher. */
+export interface Contradiction {
+  /** without any one of these the others agree */
+  suspects: readonly Finding[];
+  /** what could explain it, in words */
+  text: string;
+}
+
+/**
+ * The outage bands of a job as narrowed by what was seen on its vehicle; null where nothing was.
+ *
+ * @param prior what the stock bulbs say
+ */
+export function learnedBands(job: Job, shelf: Shelf, prior: HealthyBands): LearnedBands | null {
+  const { findings, vehicle } = job;
+  if (!findings || findings.length === 0 || vehicle.flasher.kind === 'non-watching-relay') return null;
+  return new LearnedBands(job, shelf, prior);
+}
+
+/**
+ * The band that learns. How a threshold follows the supply is unknown: fixed, in proportion, or as a filament. Each of
+ * the three is narrowed by itself (a finding at 14.4 V says something of 11.8 V under each), one that no longer holds
+ * together is dropped, and what is left of them is united. Findings that contradict each other are reported and, while
+ * they do, teach nothing.
+ */
+export class LearnedBands {
+  /** by the moment of the look */
+  private readonly bounds = new Map<number | undefined, readonly Bound[]>();
+  private readonly reference: number;
+  private readonly known = new Map<string, ReadonlyMap<ThresholdLaw, Range>>();
+
+  constructor(
+    private readonly job: Job,
+    private readonly shelf: Shelf,
+    private readonly prior: HealthyBands,
+  ) {
+    this.reference = testVolts(job.vehicle.systemVolts);
+  }
+
+  /**
+   * The band of a circuit at one supply, narrowed.
+   *
+   * @param lookSeconds after the lamps came on, in the findings as now; settled where left out
+   */
+  at(circuit: TurnCircuit, emfVolts: number, lookSeconds?: number): OutageBand {
+    const prior = this.prior.at(circuit, emfVolts, lookSeconds);
+    const ranges = [...this.rangesOf(circuit, lookSeconds)];
+    if (ranges.length === 0) return prior;
+    const at = (value: number, law: ThresholdLaw) => value * this.follows(law, emfVolts);
+    const low = Math.min(...ranges.map(([law, range]) => at(range.low, law)));
+    const high = Math.max(...ranges.map(([law, range]) => at(range.high, law)));
+    return {
+      ...prior,
+      lowAmps: Math.max(prior.lowAmps, low),
+      highAmps: Math.min(prior.highAmps, Math.max(high, low)),
+    };
+  }
+
+  /** What of the findings cannot be true together; null where they agree. */
+  contradiction(circuit: TurnCircuit): Contradiction | null {
+    const bounds = this.boundsOf(circuit, undefined);
+    if (bounds.length === 0 || this.ranges(circuit, bounds, undefined).size > 0) return null;
+    const suspects = bounds
+      .filter(
+        (bound) =>
+          this.ranges(
+            circuit,
+            bounds.filter((each) => each !== bound),
+            undefined,
+          ).size > 0,
+      )
+      .map((bound) => bound.finding);
+    const least = bounds
+      .filter(({ finding }) => finding.result === 'normal')
+      .toSorted((a, b) => a.seen.high - b.seen.high)[0];
+    const most = bounds
+      .filter(({ finding }) => finding.result !== 'normal')
+      .toSorted((a, b) => b.seen.low - a.seen.low)[0];
+    const pair =
+      least && most
+        ? `Normal with ${amps(least.seen.high)} at ${volts(least.finding.supplyVolts)}, yet ${most.finding.result} with ${amps(most.seen.low)} at ${volts(most.finding.supplyVolts)}. `
+        : '';
+    return {
+      suspects: suspects.length > 0 ? suspects : bounds.map((bound) => bound.finding),
+      text: `${pair}One watcher cannot do both. What could explain it: a dead filament or an open resistor tap at the time, another bulb than the one listed, a supply read wrong, a stored message not cleared, or the engine’s wiring is not this vehicle’s.`,
+    };
+  }
+
+  /** The laws that still hold together, with their ranges; all of the prior's where the findings contradict each other. */
+  private rangesOf(circuit: TurnCircuit, lookSeconds: number | undefined): ReadonlyMap<ThresholdLaw, Range> {
+    const key = `${circuit.id} ${lookSeconds}`;
+    let ranges = this.known.get(key);
+    if (!ranges) {
+      ranges = this.ranges(circuit, this.boundsOf(circuit, lookSeconds), lookSeconds);
+      if (ranges.size === 0) ranges = this.ranges(circuit, [], lookSeconds);
+      this.known.set(key, ranges);
+    }
+    return ranges;
+  }
+
+  private ranges(
+    circuit: TurnCircuit,
+    bounds: readonly Bound[],
+    lookSeconds: number | undefined,
+  ): Map<ThresholdLaw, Range> {
+    const found = new Map<ThresholdLaw, Range>();
+    for (const law of ThresholdLaw.options) {
+      const range = { low: 0, high: Number.POSITIVE_INFINITY };
+      for (const { volts: at } of workingPoints(this.job.vehicle.systemVolts)) {
+        const { lowAmps, highAmps } = this.prior.at(circuit, at, lookSeconds);
+        range.low = Math.max(range.low, lowAmps / this.follows(law, at));
+        range.high = Math.min(range.high, highAmps / this.follows(law, at));
+      }
+      for (const { finding, seen } of bounds) {
+        const follows = this.follows(law, finding.supplyVolts);
+        if (finding.result === 'normal') range.high = Math.min(range.high, seen.high / follows);
+        else range.low = Math.max(range.low, seen.low / follows);
+      }
+      // A stock vehicle stands exactly on its band's edge.
+      if (range.low <= range.high * (1 + 1e-6)) found.set(law, range);
+    }
+    return found;
+  }
+
+  /** A relay is one watcher for both sides; each output of a controller is one of its own. */
+  private boundsOf(circuit: TurnCircuit, lookSeconds: number | undefined): readonly Bound[] {
+    let bounds = this.bounds.get(lookSeconds);
+    if (!bounds) {
+      bounds = (this.job.findings ?? []).flatMap((finding) => {
+        const seen = seenAmps(this.job, this.shelf, finding, lookSeconds);
+        return seen ? [{ finding, seen }] : [];
+      });
+      this.bounds.set(lookSeconds, bounds);
+    }
+    const own = this.job.vehicle.flasher.kind === 'controller';
+    return bounds.filter(({ finding }) => !own || finding.circuitId === circuit.id);
+  }
+
+  private follows(law: ThresholdLaw, emfVolts: number): number {
+    return thresholdAt({ amps: 1, atVolts: this.reference, law }, emfVolts);
+  }
+}
+
+/**
+ * What the watcher saw in a finding, A, settled or so long after the lamps came on; null where a part of it is no
+ * longer known.
+ */
+export function seenAmps(job: Job, shelf: Shelf, finding: Finding, lookSeconds?: number): Range | null {
+  const { vehicle } = job;
+  const circuit = turnCircuits(vehicle).find((each) => each.id === finding.circuitId);
+  if (!circuit) return null;
+  const stock = healthyStock(job);
+  const contents = new Map<string, SocketContent>(stock.contents);
+  for (const lampId of lampIdsOf(circuit)) {
+    if (finding.out.includes(lampId)) {
+      contents.set(lampId, { kind: 'empty' });
+      continue;
+    }
+    const partId = finding.fitted[lampId];
+    if (partId === undefined || partId === null) continue;
+    const part = shelf.find((each): each is LedPart => each.kind === 'led' && each.id === partId);
+    if (!part) return null;
+    contents.set(lampId, { kind: 'led', part });
+  }
+  const fitment: Fitment = { ...stock, contents, resistors: finding.networks };
+  const network = TurnCircuits.of(vehicle, fitment);
+  const tolerance = widestTolerance(finding.networks);
+  const at = (resistorFactor: number) =>
+    network.solve({
+      emfVolts: finding.supplyVolts,
+      sides: [circuit.side],
+      lights: finding.lights && network.lightsMatter,
+      resistorFactor,
+      lookSeconds,
+    }).watchedAmps;
+  return { low: at(1 + tolerance), high: at(1 - tolerance) };
+}

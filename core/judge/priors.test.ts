@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { demoJob, firstTurn } from '../../demo/forTests.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { Finding, Job } from '../model/job.ts';
+import { lampIdsOf } from '../model/vehicle/vehicle.ts';
+import { HealthyBands } from './outageBand.ts';
+import { fittedWords, priorsFor } from './priors.ts';
+
+const mine = structuredClone(demoJob('library-route-3'));
+delete mine.findings;
+const left = firstTurn(mine.vehicle);
+const LED = mine.chosen['rear-left'] ?? null;
+
+const found = (id: string, more: Partial<Finding>): Finding => ({
+  id,
+  at: '2026-10-01T09:00:00.000Z',
+  circuitId: left.id,
+  fitted: Object.fromEntries(lampIdsOf(left).map((lampId) => [lampId, null])),
+  networks: [],
+  out: [],
+  lights: false,
+  supplyVolts: 12.6,
+  result: 'normal',
+  ...more,
+});
+const other = (id: string, ...findings: Finding[]): Job => ({
+  ...structuredClone(demoJob('library-route-1')),
+  id,
+  title: `Job ${id}`,
+  findings,
+});
+/** One main lamp as an LED: a little over half the stock current. */
+const half = { ...found('x', {}).fitted, 'rear-left': LED };
+
+describe('findings of others of the same model', () => {
+  it('are told with who found them, where, and what was fitted', () => {
+    const { rows } = priorsFor(mine, DEMO_SHELF, left, [
+      other('a', found('one', { fitted: half, by: 'bay 2', out: ['front-left'], result: 'fast' })),
+    ]);
+    expect(rows).toHaveLength(1);
+    expect(rows[0]).toMatchObject({ foundIn: 'Job a', foundBy: 'bay 2', usable: true });
+    expect(rows[0]?.fitted).toMatch(/filament.*front left out/);
+  });
+
+  it('change nothing by themselves, and say what the band would be with them', () => {
+    const before = JSON.stringify(mine);
+    const priors = priorsFor(mine, DEMO_SHELF, left, [other('a', found('one', { fitted: half }))]);
+    const bare = new HealthyBands(mine).at(left, 12.6);
+    const together = priors.together(left, 12.6);
+    expect(together?.highAmps).toBeLessThan(bare.highAmps);
+    expect(together?.lowAmps).toBeCloseTo(bare.lowAmps, 2);
+    expect(JSON.stringify(mine)).toBe(before);
+  });
+
+  it('that contradict each other stand side by side, and no band is drawn from them', () => {
+    const priors = priorsFor(mine, DEMO_SHELF, left, [
+      other('a', found('one', { fitted: half })),
+      other('b', found('two', { result: 'fast' })),
+    ]);
+    expect(priors.rows).toHaveLength(2);
+    expect(priors.conflict).toMatch(/One watcher cannot do both/);
+    expect(priors.together(left, 12.6)).toBeNull();
+  });
+
+  it('are left out where they were taken over themselves, are mine already, or speak of another circuit', () => {
+    const known: Job = { ...mine, findings: [found('mine', {})] };
+    const { rows } = priorsFor(known, DEMO_SHELF, left, [
+      other(
+        'a',
+        found('mine', {}),
+        found('taken', { from: { job: 'Job z', at: '2026-09-01T09:00:00.000Z' } }),
+        found('right', { circuitId: 'turn-right' }),
+      ),
+    ]);
+    expect(rows).toEqual([]);
+  });
+
+  it('cannot be used where a part of them is not on this shelf, and then narrow nothing', () => {
+    const priors = priorsFor(mine, [], left, [other('a', found('one', { fitted: half }))]);
+    expect(priors.rows[0]?.usable).toBe(false);
+    expect(priors.together(left, 12.6)).toBeNull();
+    expect(fittedWords(mine, [], found('x', { fitted: half }))).toContain('a part no longer known');
+  });
+});

@@ -1,0 +1,45 @@
+import { ratedAmps } from '../../flashers/flasher.ts';
+import { turnFuse } from '../../model/vehicle/vehicle.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import { chargingVolts } from '../workingPoints.ts';
+import type { LimitCheck } from './finding.ts';
+import { FUSE_CONTINUOUS_SHARE, fuseLoad } from './fuse.ts';
+import { turnOutputs } from './output.ts';
+import { trailerAmps } from './trailer.ts';
+
+/**
+ * The most that hazard (or a side, where there is no hazard switch) may draw while lit by each of the rules that the
+ * judge holds it against, A: what goes on beside it on the fuse, and a trailer on the socket, is taken off.
+ */
+export function litAmpsAllowed(
+  fitted: TurnCircuits,
+): {
+  kind: Extract<LimitCheck['kind'], 'fuse-heating' | 'fuse-lit' | 'relay' | 'output'>;
+  allowedAmps: number;
+}[] {
+  const { vehicle, fitment } = fitted;
+  const { flasher } = fitment;
+  const fuse = turnFuse(vehicle);
+  const rated = ratedAmps(flasher);
+  const outputs = turnOutputs(vehicle, flasher);
+  const share = flasher.onFraction;
+  const { besideAmps } = fuseLoad(fitted, fuse.id, chargingVolts(vehicle.systemVolts));
+  const sides = vehicle.hazardSwitch ? 2 : 1;
+  const trailer = flasher.kind === 'non-watching-relay' ? trailerAmps(vehicle, sides) : 0;
+  // f·(I + b)² + (1 − f)·b² at most the square of what it may carry for hours.
+  const heating = (fuse.ratedAmps * FUSE_CONTINUOUS_SHARE) ** 2 - (1 - share) * besideAmps ** 2;
+  return [
+    { kind: 'fuse-heating', allowedAmps: Math.sqrt(Math.max(0, heating) / share) - besideAmps },
+    { kind: 'fuse-lit', allowedAmps: fuse.ratedAmps - besideAmps },
+    ...(rated === null ? [] : [{ kind: 'relay' as const, allowedAmps: rated - trailer }]),
+    // Both sides get the same resistors, so each output carries its share of the sum.
+    ...(outputs.length === 0
+      ? []
+      : [
+          {
+            kind: 'output' as const,
+            allowedAmps: Math.min(...outputs.map((output) => output.limitAmps)) * outputs.length,
+          },
+        ]),
+  ];
+}

@@ -1,0 +1,25 @@
+import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { percent } from '../../quantities/format.ts';
+import { controlsFor } from '../../simulation/moment.ts';
+import { testVolts } from '../workingPoints.ts';
+import type { Finding } from './finding.ts';
+import type { Scene } from './scene.ts';
+
+/** What is left at the dimmer's darkest: an LED asks for so little that its dimmer hardly reaches it. */
+export function dimmerRequirement({ vehicle, circuit, fitted }: Scene): Finding[] {
+  if (circuit.dimmerOhms === undefined) return [];
+  if (!lampIdsOf(circuit).some((id) => fitted.fitment.contents.get(id)?.kind === 'led')) return [];
+  const at = (dimmed: boolean) =>
+    fitted.simulation
+      .at({ controls: { ...controlsFor(circuit), dimmed }, emfVolts: testVolts(vehicle.systemVolts) }, [
+        circuit.id,
+      ])
+      .wireAmps(circuit.id);
+  return [
+    {
+      requirement: 'dimmer',
+      state: 'holds',
+      text: `At the dimmer’s darkest ${percent(at(true) / at(false))} of the current still flows, so LEDs there keep about as much of their light.`,
+    },
+  ];
+}

@@ -1,0 +1,25 @@
+import { amps, volts } from '../../quantities/format.ts';
+import { controlsFor } from '../../simulation/moment.ts';
+import { workingPoints } from '../workingPoints.ts';
+import type { Finding } from './finding.ts';
+import type { Scene } from './scene.ts';
+
+/** A charge lamp must let enough through on a tired battery to start the alternator. */
+export function excitationRequirement({ vehicle, circuit, fitted, tolerance }: Scene): Finding[] {
+  const { excite } = circuit;
+  if (!excite) return [];
+  const [tired] = workingPoints(vehicle.systemVolts);
+  const emfVolts = tired?.volts ?? vehicle.systemVolts;
+  const flows = fitted.simulation
+    .at({ controls: controlsFor(circuit), emfVolts, resistorFactor: 1 + tolerance }, [circuit.id])
+    .wireAmps(circuit.id);
+  return flows < excite.amps
+    ? [
+        {
+          requirement: 'excitation',
+          state: 'falls-short',
+          text: `${amps(flows)} at ${volts(emfVolts)} does not start the alternator, which wants ${amps(excite.amps)}.`,
+        },
+      ]
+    : [];
+}

@@ -1,0 +1,201 @@
+import { meanSquare, type PulsedAmps } from '../../circuit/meanSquare.ts';
+import type { Circuit } from '../../model/vehicle/circuit.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { type Fuse, fuseById } from '../../model/vehicle/vehicle.ts';
+import { amps } from '../../quantities/format.ts';
+import { isOn } from '../../simulation/bearing.ts';
+import {
+  CONTROLS_OFF,
+  type Controls,
+  dutyOf,
+  outputOf,
+  stopsThroughTurn,
+} from '../../simulation/controls.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import type { HealthyBands } from '../outageBand.ts';
+import { workingPoints } from '../workingPoints.ts';
+import { type LimitCheck, limitCheck } from './finding.ts';
+import { trailerAmps } from './trailer.ts';
+
+/**
+ * Share of its rating a blade fuse may carry for as long as a hazard flasher may run. Fuse makers ask
+ * for 70 to 75 % at room temperature (common practice, after ISO 8820; from memory); the lower is used.
+ */
+export const FUSE_CONTINUOUS_SHARE = 0.7;
+
+/** What a fuse carries with everything on it that can be on at once. */
+export interface FuseLoad {
+  /** with what flashes lit, in the pulses, A */
+  litAmps: number;
+  /** root of the mean square over flashes and pulses, A */
+  rmsAmps: number;
+  /** of it what goes on in the dark of a flash, A */
+  besideAmps: number;
+}
+
+/** The fuse a circuit draws from with the panel as it is. */
+function fuseBehind(vehicle: Vehicle, circuit: Circuit, controls: Controls): string {
+  if (circuit.stopFuseId !== undefined && stopsThroughTurn(circuit, controls)) return circuit.stopFuseId;
+  return circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId;
+}
+
+/** Everything on; with the turn signal at rest, so that the brake has its filaments; and with main beam. */
+function heaviest({ hazardSwitch }: Vehicle): Controls[] {
+  const all: Controls = {
+    ...CONTROLS_OFF,
+    key: 'on',
+    lights: true,
+    brake: true,
+    reverse: true,
+    fog: true,
+    doors: true,
+  };
+  const flashing: Controls = hazardSwitch ? { ...all, hazard: true } : { ...all, turn: 'left' };
+  const other: Controls[] = hazardSwitch ? [] : [{ ...all, turn: 'right' }];
+  return [flashing, ...other, all].flatMap((each) => [each, { ...each, mainBeam: true }]);
+}
+
+/**
+ * The heaviest load of a fuse at one supply: turn and other circuits together, the turns on for their share of a flash,
+ * pulsed outputs for theirs of a pulse. The mean square is f·⟨(I_t + I_r)²⟩ + (1 − f)·⟨I_r²⟩, cross terms included.
+ *
+ * @throws NoSolutionError when no steady state exists
+ */
+export function fuseLoad(
+  turns: TurnCircuits,
+  fuseId: string,
+  emfVolts: number,
+  resistorFactor = 1,
+): FuseLoad {
+  const { vehicle, fitment, simulation } = turns;
+  let worst: FuseLoad = { litAmps: 0, rmsAmps: 0, besideAmps: 0 };
+  const seen = new Set<string>();
+  for (const controls of heaviest(vehicle)) {
+    const on = vehicle.circuits.filter(
+      (circuit) => isOn(circuit, controls) && fuseBehind(vehicle, circuit, controls) === fuseId,
+    );
+    const flashing = on.filter((circuit) => circuit.kind === 'turn' && !stopsThroughTurn(circuit, controls));
+    // Two panels that draw the same circuits from it load it alike.
+    const key = `${on.map((circuit) => circuit.id).join()} ${flashing.length} ${controls.brake}`;
+    if (on.length === 0 || seen.has(key)) continue;
+    seen.add(key);
+    const about = on.map((circuit) => circuit.id);
+    const trailer =
+      flashing.length > 0 && fuseId === vehicle.flasher.fuseId ? trailerAmps(vehicle, flashing.length) : 0;
+    const drawn = (lit: boolean): PulsedAmps[] => {
+      const probes = simulation.at({ controls, emfVolts, lit, resistorFactor }, about);
+      const each = on
+        .filter((circuit) => lit || !flashing.includes(circuit))
+        .map((circuit) => ({
+          amps: probes.wireAmps(circuit.id),
+          duty: dutyOf(circuit, outputOf(vehicle, circuit), controls, emfVolts),
+        }));
+      return lit && trailer > 0 ? [...each, { amps: trailer, duty: 1 }] : each;
+    };
+    const sum = (all: readonly PulsedAmps[]) => all.reduce((total, each) => total + each.amps, 0);
+    const lit = drawn(true);
+    const dark = flashing.length > 0 ? drawn(false) : lit;
+    const share = flashing.length > 0 ? fitment.flasher.onFraction : 1;
+    const rmsAmps = Math.sqrt(share * meanSquare(lit) + (1 - share) * meanSquare(dark));
+    const load = { litAmps: sum(lit), rmsAmps, besideAmps: flashing.length > 0 ? sum(dark) + trailer : 0 };
+    worst = {
+      litAmps: Math.max(worst.litAmps, load.litAmps),
+      rmsAmps: Math.max(worst.rmsAmps, load.rmsAmps),
+      besideAmps: Math.max(worst.besideAmps, load.besideAmps),
+    };
+  }
+  return worst;
+}
+
+/** The heaviest at the ends of the supply: a converter draws most of a tired battery, everything else of a charged one. */
+function worstLoad(turns: TurnCircuits, fuseId: string, resistorFactor: number): FuseLoad {
+  const points = workingPoints(turns.vehicle.systemVolts);
+  const loads = [points[0], points.at(-1)].map((point) =>
+    fuseLoad(turns, fuseId, point?.volts ?? turns.vehicle.systemVolts, resistorFactor),
+  );
+  return {
+    litAmps: Math.max(...loads.map((load) => load.litAmps)),
+    rmsAmps: Math.max(...loads.map((load) => load.rmsAmps)),
+    besideAmps: Math.max(...loads.map((load) => load.besideAmps)),
+  };
+}
+
+/**
+ * A fuse judged twice: by the heating (RMS) current of hours against its continuous share, and by the lit current
+ * against its rating, since a relay that sticks closed must not leave the vehicle dark. What the vehicle left the
+ * works with is its maker's affair, up to the rating itself.
+ *
+ * @param stock what it carried with its stock bulbs; null where nobody asks
+ * @param subject what draws it, to begin a sentence
+ */
+export function fuseLimits(
+  fuse: Fuse,
+  load: FuseLoad,
+  stock: FuseLoad | null,
+  subject: string,
+): LimitCheck[] {
+  const { litAmps, rmsAmps } = load;
+  const continuous = fuse.ratedAmps * FUSE_CONTINUOUS_SHARE;
+  const asMade = stock !== null && rmsAmps <= stock.rmsAmps * 1.001;
+  const litAsMade = stock !== null && litAmps <= stock.litAmps * 1.001;
+  return [
+    limitCheck(
+      'fuse-heating',
+      fuse.name,
+      rmsAmps,
+      continuous,
+      (ok) =>
+        ok
+          ? rmsAmps <= continuous
+            ? `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}, within the ${amps(continuous)} it may carry for hours.`
+            : `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}, no more than its stock bulbs did.`
+          : `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}; for hours it may carry ${amps(continuous)}, which is 70 % of its rating.`,
+      'A',
+      rmsAmps <= continuous || (asMade && rmsAmps <= fuse.ratedAmps),
+    ),
+    limitCheck(
+      'fuse-lit',
+      fuse.name,
+      litAmps,
+      fuse.ratedAmps,
+      (ok) =>
+        ok
+          ? `Lit, ${lower(subject)} draws ${amps(litAmps)}, ${litAmps <= fuse.ratedAmps ? `under the ${fuse.name}` : 'no more than its stock bulbs did'}.`
+          : `Lit, ${lower(subject)} draws ${amps(litAmps)}, more than the ${fuse.name} itself: a relay stuck on would blow it.`,
+      'A',
+      litAmps <= fuse.ratedAmps || litAsMade,
+    ),
+  ];
+}
+
+function lower(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
+}
+
+/** Everything on one fuse of a vehicle, against it. */
+export function fuseRequirement(
+  fitted: TurnCircuits,
+  healthy: HealthyBands,
+  fuseId: string,
+  tolerance: number,
+): LimitCheck[] {
+  const { vehicle } = fitted;
+  const fuse = fuseById(vehicle, fuseId);
+  const load = worstLoad(fitted, fuseId, 1 - tolerance);
+  const stock = healthy.remember(`fuse ${fuseId}`, () => worstLoad(healthy.turns, fuseId, 1));
+  return fuseLimits(fuse, load, stock, subjectFor(vehicle, fuseId));
+}
+
+/** What draws from a fuse, in words. */
+function subjectFor(vehicle: Vehicle, fuseId: string): string {
+  const on = vehicle.circuits.filter((circuit) =>
+    [
+      circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId,
+      circuit.stopFuseId,
+    ].includes(fuseId),
+  );
+  const turns = on.some((circuit) => circuit.kind === 'turn');
+  const flash = turns ? (vehicle.hazardSwitch ? 'Hazard' : 'A side') : '';
+  if (flash && on.every((circuit) => circuit.kind === 'turn')) return flash;
+  return flash ? `${flash} with everything else on it lit` : 'Everything on it lit';
+}

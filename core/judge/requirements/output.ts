@@ -1,0 +1,20 @@
+import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
+import { turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { amps } from '../../quantities/format.ts';
+import { type LimitCheck, limitCheck } from './finding.ts';
+
+/** The controller outputs that drive turn lamps. */
+export function turnOutputs(vehicle: Vehicle, flasher: Flasher): ControllerOutput[] {
+  if (flasher.kind !== 'controller') return [];
+  const turns = turnCircuits(vehicle).map((circuit) => circuit.id);
+  return flasher.outputs.filter((output) => turns.includes(output.circuitId));
+}
+
+/** An output that switches off above its limit, against what it carries, A. */
+export function outputLimit(name: string, { limitAmps }: ControllerOutput, carried: number): LimitCheck {
+  return limitCheck('output', name, carried, limitAmps, (ok) =>
+    ok
+      ? `An output switches off above ${amps(limitAmps)}; it carries ${amps(carried)}.`
+      : `An output switches off above ${amps(limitAmps)}; it would carry ${amps(carried)}.`,
+  );
+}

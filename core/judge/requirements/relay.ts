@@ -1,0 +1,33 @@
+import { ratedAmps } from '../../flashers/flasher.ts';
+import type { Flasher } from '../../model/vehicle/flasher.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { amps } from '../../quantities/format.ts';
+import { type LimitCheck, limitCheck } from './finding.ts';
+import { trailerAmps } from './trailer.ts';
+
+/**
+ * The relay's rating against all it switches at once, a trailer on the socket included. The stock relay was rated by
+ * its maker for whatever may hang on the socket; one that replaces it was not.
+ *
+ * @param litAmps the highest lit current of hazard, or of one side where there is no hazard switch, A
+ * @param subject what draws it, to begin a sentence
+ */
+export function relayLimit(
+  vehicle: Vehicle,
+  flasher: Flasher,
+  litAmps: number,
+  subject: string,
+): LimitCheck[] {
+  const rated = ratedAmps(flasher);
+  if (rated === null) return [];
+  const trailer =
+    flasher.kind === 'non-watching-relay' ? trailerAmps(vehicle, vehicle.hazardSwitch ? 2 : 1) : 0;
+  const towed = trailer > 0 ? `, ${amps(trailer)} of it a trailer on the socket` : '';
+  return [
+    limitCheck('relay', flasher.name, litAmps + trailer, rated, (ok) =>
+      ok
+        ? `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} draws ${amps(litAmps + trailer)}${towed}.`
+        : `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} would draw ${amps(litAmps + trailer)}${towed}.`,
+    ),
+  ];
+}

@@ -1,0 +1,15 @@
+import type { Circuit } from '../../model/vehicle/circuit.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+
+/** A circuit with what is fitted, beside the same with its healthy stock bulbs: what every requirement looks at. */
+export interface Scene {
+  vehicle: Vehicle;
+  circuit: Circuit;
+  fitted: TurnCircuits;
+  healthy: TurnCircuits;
+  /** widest tolerance of the resistors fitted */
+  tolerance: number;
+  /** the fastest it may flash, flashes a minute; null for what does not flash */
+  ratePerMinute: number | null;
+}

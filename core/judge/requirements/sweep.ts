@@ -1,0 +1,52 @@
+import { normalRate } from '../../flashers/flasher.ts';
+import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import type { Fitment } from '../../simulation/fitment.ts';
+import { isTurn } from '../scenario.ts';
+import type { Finding } from './finding.ts';
+import type { Scene } from './scene.ts';
+
+/** A sequential turn lamp that goes dark before its last segment is lit. */
+interface UnfinishedSweep {
+  lampId: string;
+  sweepSeconds: number;
+  onSeconds: number;
+}
+
+/** The sequential turn lamps that do not finish their sweep at a rate; none where nothing flashes. */
+function unfinishedSweeps(
+  vehicle: Vehicle,
+  { contents, flasher }: Fitment,
+  ratePerMinute: number,
+): UnfinishedSweep[] {
+  if (ratePerMinute <= 0) return [];
+  const onSeconds = (60 / ratePerMinute) * flasher.onFraction;
+  return turnCircuits(vehicle)
+    .flatMap(lampIdsOf)
+    .flatMap((lampId) => {
+      const content = contents.get(lampId);
+      const seconds = content?.kind === 'led' ? content.part.sweep?.seconds : undefined;
+      return seconds !== undefined && seconds > onSeconds
+        ? [{ lampId, sweepSeconds: seconds, onSeconds }]
+        : [];
+    });
+}
+
+/** One sentence for all of them. */
+function sweepWords(vehicle: Vehicle, sweeps: readonly UnfinishedSweep[], ratePerMinute: number): string {
+  const [first] = sweeps;
+  if (!first) return '';
+  const ms = (seconds: number) => `${Math.round(seconds * 1000)} ms`;
+  const others = sweeps.length > 1 ? ` and ${sweeps.length - 1} more` : '';
+  return `At ${Math.round(ratePerMinute)} a minute ${lampById(vehicle, first.lampId).name.toLowerCase()}${others} is lit for ${ms(first.onSeconds)}, and its sweep needs ${ms(first.sweepSeconds)}: it never finishes.`;
+}
+
+/** A sequential lamp must finish its sweep while it is lit, at the fastest its flasher may run. */
+export function sweepRequirement({ vehicle, circuit, fitted, ratePerMinute }: Scene): Finding[] {
+  if (!isTurn(circuit)) return [];
+  const rate = ratePerMinute ?? normalRate(fitted.fitment.flasher);
+  const ids = lampIdsOf(circuit);
+  const sweeps = unfinishedSweeps(vehicle, fitted.fitment, rate).filter(({ lampId }) => ids.includes(lampId));
+  return sweeps.length > 0
+    ? [{ requirement: 'sweep', state: 'falls-short', text: sweepWords(vehicle, sweeps, rate) }]
+    : [];
+}

@@ -1,0 +1,27 @@
+import type { Flasher } from '../../model/vehicle/flasher.ts';
+import { amps } from '../../quantities/format.ts';
+import { type LimitCheck, limitCheck } from './finding.ts';
+
+/**
+ * How many times the stock bulbs' current a stalk or hazard switch is trusted with. Its rating is hardly ever known;
+ * it was made for those bulbs, their inrush included (common practice).
+ */
+export const SWITCH_MARGIN = 1.5;
+
+/**
+ * The stalk against what one side draws: where no controller switches for it, the side's whole current passes it.
+ *
+ * @param litAmps the highest lit current of the side, A
+ * @param stockAmps what its stock bulbs draw at charging volts, A
+ */
+export function switchLimit(flasher: Flasher, litAmps: number, stockAmps: number): LimitCheck[] {
+  if (flasher.kind === 'controller') return [];
+  const trusted = stockAmps * SWITCH_MARGIN;
+  return [
+    limitCheck('switch', 'turn switch', litAmps, trusted, (ok) =>
+      ok
+        ? `The turn switch carries ${amps(litAmps)}; with its stock bulbs it carried ${amps(stockAmps)}, and half as much again is trusted to it.`
+        : `The turn switch would carry ${amps(litAmps)}, more than half again what its stock bulbs drew, ${amps(stockAmps)}: its contacts were made for those.`,
+    ),
+  ];
+}

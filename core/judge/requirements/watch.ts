@@ -1,0 +1,171 @@
+import { widestTolerance } from '../../circuit/resistorNetwork.ts';
+import type { Circuit } from '../../model/vehicle/circuit.ts';
+import type { Flasher } from '../../model/vehicle/flasher.ts';
+import type { Side } from '../../model/vehicle/lamp.ts';
+import { lampIdsOf, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { ALONE, type Company } from '../../simulation/litState.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import type { Possibility } from '../analysis.ts';
+import { flasherBand, type OutageBand } from '../outageBand.ts';
+import { companiesFor, isTurn, looksAt, seenBy } from '../scenario.ts';
+import type { VerdictState } from '../states.ts';
+import type { Variant } from '../variants.ts';
+import type { CurrentRange, JudgedPoint, PointVerdict } from '../verdict.ts';
+import { workingPoints } from '../workingPoints.ts';
+
+/** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
+const EQUAL_SHARE = 1e-5;
+
+/** Where a current range lies against the band: above it, inside it, or below it. */
+export function pointState(amps: CurrentRange, band: OutageBand): VerdictState {
+  if (amps.low >= band.highAmps * (1 - EQUAL_SHARE)) return 'holds';
+  if (amps.high <= band.lowAmps * (1 + EQUAL_SHARE)) return 'falls-short';
+  return 'either-way';
+}
+
+/** Who looks at the current of a circuit: its flasher, its output, the module; null where nobody does. */
+export function watcherOf(vehicle: Vehicle, flasher: Flasher, circuit: Circuit): string | null {
+  if (isTurn(circuit)) return flasher.name;
+  if (flasher.kind === 'controller') {
+    const output = flasher.outputs.find((each) => each.circuitId === circuit.id);
+    if (circuit.from.by === 'output' && output?.watch) return 'the controller';
+  }
+  const { bulbCheck } = vehicle;
+  return bulbCheck?.watches.some((each) => each.circuitId === circuit.id) ? bulbCheck.name : null;
+}
+
+/** One point judged over every moment of looking, every variant, every topology and the resistors' tolerance. */
+export function watchAt(
+  variants: readonly Variant[],
+  circuit: Circuit,
+  sides: readonly Side[],
+  emfVolts: number,
+  company: Company,
+): PointVerdict {
+  return united(
+    variants.flatMap(({ possibility, fitted }) => {
+      const [likeliest] = fitted;
+      if (!likeliest) return [];
+      const tolerance = widestTolerance(likeliest.fitment.resistors);
+      const { flasher } = likeliest.fitment;
+      return looksAt(possibility.job.vehicle, flasher, circuit).map((lookSeconds): PointVerdict => {
+        const seen = (turns: TurnCircuits, resistorFactor: number) =>
+          seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
+        const nominal = seen(likeliest, 1);
+        const amps =
+          tolerance === 0 && fitted.length === 1
+            ? { low: nominal, nominal, high: nominal }
+            : {
+                low: Math.min(...fitted.map((turns) => seen(turns, 1 + tolerance))),
+                nominal,
+                high: Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance))),
+              };
+        const band = bandAt(possibility, flasher, circuit, emfVolts, lookSeconds, company);
+        return { volts: emfVolts, company, lookSeconds, band, amps, state: pointState(amps, band) };
+      });
+    }),
+  );
+}
+
+/** The band of a circuit's watcher under one possibility: printed on it, learned, or told from the stock bulbs. */
+export function bandAt(
+  { bands, learned }: Possibility,
+  flasher: Flasher,
+  circuit: Circuit,
+  emfVolts: number,
+  lookSeconds: number | undefined,
+  company: Company,
+): OutageBand {
+  const printed = flasherBand(flasher, circuit);
+  if (printed) return printed;
+  if (learned && isTurn(circuit)) return learned.at(circuit, emfVolts, lookSeconds);
+  return bands.at(circuit, emfVolts, lookSeconds, company);
+}
+
+/** How much of what its band asks for a point has. */
+export function coverOf({ amps, band }: PointVerdict): number {
+  return band.highAmps > 0 ? amps.low / band.highAmps : Number.MAX_VALUE;
+}
+
+/**
+ * One point judged under every possibility. Where all agree, the one with the least to spare speaks for them; where
+ * they do not, it could go either way, and the ranges of all are shown.
+ */
+export function united(points: readonly PointVerdict[]): PointVerdict {
+  const tightest = points.reduce((tight, each) =>
+    coverOf(each) < coverOf(tight) * (1 - EQUAL_SHARE) ? each : tight,
+  );
+  if (points.every((each) => each.state === tightest.state)) return tightest;
+  return {
+    ...tightest,
+    band: {
+      ...tightest.band,
+      lowAmps: Math.min(...points.map(({ band }) => band.lowAmps)),
+      highAmps: Math.max(...points.map(({ band }) => band.highAmps)),
+    },
+    amps: {
+      ...tightest.amps,
+      low: Math.min(...points.map(({ amps }) => amps.low)),
+      high: Math.max(...points.map(({ amps }) => amps.high)),
+    },
+    state: 'either-way',
+  };
+}
+
+/** The point with the least current for what its band asks; among equals the lowest volts. */
+export function worstPoint(points: readonly JudgedPoint[]): JudgedPoint {
+  return points.reduce((worst, each) => (coverOf(each) < coverOf(worst) * (1 - EQUAL_SHARE) ? each : worst));
+}
+
+/**
+ * Every working point, alone and with all else that may be on beside the circuit and bears on it. Where nothing
+ * there has a converter, all else only ever takes from the feed: what holds with all of it on holds without, and what
+ * falls short without falls short with it, so that only what lies between is asked for each.
+ */
+export function watchPoints(
+  variants: readonly Variant[],
+  circuit: Circuit,
+  judge: (emfVolts: number, company: Company) => PointVerdict,
+): JudgedPoint[] {
+  const [first] = variants;
+  const turns = first?.fitted[0];
+  if (!turns) return [];
+  const companies = companiesFor(turns, circuit);
+  const all = companies.at(-1) ?? ALONE;
+  const shortcut = companies.length > 1 && onlyTakes(variants, circuit);
+  let short = false;
+  return workingPoints(turns.vehicle.systemVolts).flatMap((point) => {
+    const at = (company: Company): JudgedPoint => ({ point, ...judge(point.volts, company) });
+    if (!shortcut) return companies.map(at);
+    if (!short) {
+      const on = at(all);
+      if (on.state === 'holds') return [on];
+    }
+    const off = at(ALONE);
+    short = off.state === 'falls-short';
+    return short ? [off] : [off, ...companies.slice(1).map(at)];
+  });
+}
+
+/**
+ * Whether whatever else comes on can only take from a circuit's feed: true of wires, filaments, diodes and regulators,
+ * whose current rises with their volts. A converter draws the more the less it is given: behind a bad shared earth
+ * another load may raise its current.
+ */
+export function onlyTakes(variants: readonly Variant[], circuit: Circuit): boolean {
+  return variants.every(({ fitted }) =>
+    fitted.every(({ vehicle, fitment, simulation }) => {
+      const near = simulation.bearing.together([circuit.id]);
+      return vehicle.circuits
+        .filter((each) => near.has(each.id))
+        .flatMap(lampIdsOf)
+        .every((id) => {
+          const content = fitment.contents.get(id);
+          return (
+            content?.kind !== 'led' ||
+            (content.part.ballast.kind !== 'converter' && content.part.twin?.topology !== 'shared-converter')
+          );
+        });
+    }),
+  );
+}

@@ -1,0 +1,126 @@
+import { WATCHER_SAMPLE_SECONDS } from '../flashers/device.ts';
+import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Side } from '../model/vehicle/lamp.ts';
+import { lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Controls } from '../simulation/controls.ts';
+import { dutyOf, outputOf } from '../simulation/controls.ts';
+import { type Company, companiesOf } from '../simulation/litState.ts';
+import { controlsFor } from '../simulation/moment.ts';
+import type { TurnCircuits, TurnCurrents } from '../simulation/turnCircuits.ts';
+
+/** What is on while a watcher looks at one circuit: which sides flash, and what else. */
+export interface Scenario {
+  sides: readonly Side[];
+  company: Company;
+}
+
+/** When, at which supply and with which of the parts a watcher looks. */
+export interface Look {
+  emfVolts: number;
+  /** so long after its circuit came on, s; settled where left out */
+  lookSeconds?: number | undefined;
+  resistorFactor?: number;
+  without?: string;
+}
+
+/** Whether a circuit is a side of turn lamps. */
+export function isTurn(circuit: Circuit): circuit is TurnCircuit {
+  return circuit.kind === 'turn' && circuit.side !== null;
+}
+
+/** The panel with a steady circuit on, and what else is on beside it. */
+export function controlsIn(circuit: Circuit, { lights, brake }: Company): Controls {
+  const alone = controlsFor(circuit);
+  return { ...alone, lights: alone.lights || lights, brake: alone.brake || brake };
+}
+
+/**
+ * What a watcher of one circuit sees, A: a relay the lamps it counts of all sides that flash, an output of a
+ * controller its own lamps alone, whoever watches a steady circuit its whole current.
+ */
+export function seenBy(
+  turns: TurnCircuits,
+  circuit: Circuit,
+  { sides, company }: Scenario,
+  { emfVolts, lookSeconds, resistorFactor = 1, without }: Look,
+): number {
+  if (isTurn(circuit)) {
+    const solved = turns.solve({
+      emfVolts,
+      sides,
+      ...company,
+      lookSeconds,
+      resistorFactor,
+      ...(without === undefined ? {} : { without }),
+    });
+    return turns.fitment.flasher.kind === 'controller'
+      ? ampsOf(solved, lampIdsOf(circuit))
+      : solved.watchedAmps;
+  }
+  const moment = { controls: controlsIn(circuit, company), emfVolts, resistorFactor, without };
+  const about = [circuit.id];
+  const probes =
+    lookSeconds === undefined
+      ? turns.simulation.at(moment, about)
+      : turns.simulation.lookAfter(lookSeconds, moment, about);
+  return probes.wireAmps(circuit.id);
+}
+
+/** Current of some lamps and their resistors, A. */
+export function ampsOf({ lamps }: TurnCurrents, lampIds: readonly string[]): number {
+  return lamps
+    .filter((lamp) => lampIds.includes(lamp.lampId))
+    .reduce((sum, lamp) => sum + lamp.bulbAmps + lamp.resistorAmps, 0);
+}
+
+/** Everything that may be on beside a circuit and bears on it, nothing first and all of it last. */
+export function companiesFor(turns: TurnCircuits, circuit: Circuit): readonly Company[] {
+  if (isTurn(circuit)) return turns.companies;
+  const alone = controlsFor(circuit);
+  return companiesOf(turns.vehicle, turns.simulation.bearing, [circuit.id]).filter(
+    ({ lights, brake }) => (!lights || !alone.lights) && (!brake || !alone.brake),
+  );
+}
+
+/**
+ * The states a healthy vehicle may be in when the watcher of a circuit looks, of those in which its feed is pulsed as
+ * it is with this company: it must be right in each of them.
+ */
+export function healthyScenarios(healthy: TurnCircuits, circuit: Circuit, asked?: Company): Scenario[] {
+  const companies = companiesFor(healthy, circuit);
+  if (isTurn(circuit)) {
+    const all = turnCircuits(healthy.vehicle).map((each) => each.side);
+    const own: Side[][] = [[circuit.side]];
+    const sides = healthy.fitment.flasher.kind === 'controller' && all.length > 1 ? [...own, all] : own;
+    return sides.flatMap((each) => companies.map((company) => ({ sides: each, company })));
+  }
+  const duty = (company: Company) =>
+    dutyOf(circuit, outputOf(healthy.vehicle, circuit), controlsIn(circuit, company), 12);
+  return companies
+    .filter((company) => asked === undefined || duty(company) === duty(asked))
+    .map((company) => ({ sides: [], company }));
+}
+
+/**
+ * The moments at which a watcher may look. When exactly is not known: from its first look, while filaments still draw
+ * more than they will, to when all has settled; between the two nothing is that is not at one of them.
+ */
+export function looksAt(vehicle: Vehicle, flasher: Flasher, circuit: Circuit): (number | undefined)[] {
+  const first = firstLook(vehicle, flasher, circuit);
+  return first === undefined ? [undefined] : [undefined, first];
+}
+
+function firstLook(vehicle: Vehicle, flasher: Flasher, circuit: Circuit): number | undefined {
+  if (flasher.kind === 'controller') {
+    const output = flasher.outputs.find((each) => each.circuitId === circuit.id);
+    if (output?.watch) return output.blankingSeconds;
+  }
+  if (isTurn(circuit))
+    return flasher.kind === 'watching-relay' || (flasher.kind === 'thermal' && flasher.underloaded === 'fast')
+      ? WATCHER_SAMPLE_SECONDS
+      : undefined;
+  return vehicle.bulbCheck?.watches.some((each) => each.circuitId === circuit.id)
+    ? vehicle.bulbCheck.blankingSeconds
+    : undefined;
+}

@@ -1,0 +1,45 @@
+import { supposing, TOPOLOGIES, twinTopology } from '../circuit/engine/twinLedElements.ts';
+import type { Stage } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
+import { TurnCircuits } from '../simulation/turnCircuits.ts';
+import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
+import type { Possibility } from './analysis.ts';
+
+/** One way a job may be, with what is fitted simulated: once, or once a topology where an LED's inside is unknown. */
+export interface Variant {
+  possibility: Possibility;
+  /** the likeliest first */
+  fitted: readonly TurnCircuits[];
+}
+
+/** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
+export function variantOf(possibility: Possibility, shelf: Shelf, configuration: Stage): Variant {
+  const { job, bands } = possibility;
+  const { bearing } = bands.turns.simulation;
+  const fitted = supposedFitments(fitmentOf(job, shelf, configuration)).map(
+    (fitment) => new TurnCircuits(new VehicleSimulation(job.vehicle, fitment, [], bearing)),
+  );
+  return { possibility, fitted };
+}
+
+/** One fitment for each topology, where an LED's is not known; itself alone where all are. */
+function supposedFitments(fitment: Fitment): Fitment[] {
+  const unknown = [...fitment.contents.values()].flatMap((content) =>
+    content.kind === 'led' && content.part.twin?.topology === 'unknown' ? [content.part] : [],
+  );
+  const [first] = unknown;
+  if (!first) return [fitment];
+  const likeliest = twinTopology(first).kind;
+  return TOPOLOGIES.toSorted((a, b) => Number(b === likeliest) - Number(a === likeliest)).map((topology) => ({
+    ...fitment,
+    contents: new Map(
+      [...fitment.contents].map(([lampId, content]) => [
+        lampId,
+        content.kind === 'led' && content.part.twin?.topology === 'unknown'
+          ? { kind: 'led', part: supposing(content.part, topology) }
+          : content,
+      ]),
+    ),
+  }));
+}

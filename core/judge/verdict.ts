@@ -1,0 +1,93 @@
+import type { CircuitKind } from '../model/vehicle/circuit.ts';
+import type { Side } from '../model/vehicle/lamp.ts';
+import type { Company } from '../simulation/litState.ts';
+import type { OutageBand } from './outageBand.ts';
+import type { Finding, LimitCheck } from './requirements/finding.ts';
+import type { VerdictState } from './states.ts';
+import type { Unknown } from './unknowns.ts';
+import type { WorkingPoint } from './workingPoints.ts';
+
+/** Currents the watcher may see, A: resistors at the high end, as printed, at the low end. */
+export interface CurrentRange {
+  low: number;
+  nominal: number;
+  high: number;
+}
+
+export interface PointVerdict {
+  volts: number;
+  /** what else is on */
+  company: Company;
+  /** so long after the lamps came on current and band were compared, s; settled where left out */
+  lookSeconds?: number | undefined;
+  band: OutageBand;
+  amps: CurrentRange;
+  state: VerdictState;
+}
+
+export interface JudgedPoint extends PointVerdict {
+  point: WorkingPoint;
+}
+
+/** Flashes a minute: one figure, or two when it could go either way. */
+export interface RatePrediction {
+  low: number;
+  high: number;
+}
+
+/** How one circuit, of whatever kind, takes what is fitted. */
+export interface CircuitVerdict {
+  circuitId: string;
+  kind: CircuitKind;
+  side: Side | null;
+  state: VerdictState;
+  /** what the watcher of its current alone says; holds where nobody watches */
+  watched: VerdictState;
+  /** the watcher's points; none where nobody watches */
+  points: readonly JudgedPoint[];
+  worst: JudgedPoint | null;
+  /** how it flashes; null for what does not */
+  rate: RatePrediction | null;
+  limits: readonly LimitCheck[];
+  /** everything else it was held against that has something to say */
+  findings: readonly Finding[];
+  /** at the bulb standard's volts, healthy stock and as fitted, A */
+  stockAmps: number;
+  amps: number;
+  /** what decides, in a sentence or two with its figures */
+  reason: string;
+  /** all that has something to say, the worst first */
+  reasons: readonly string[];
+}
+
+/** The verdict on a side of turn lamps: it always has a watcher, and a rate. */
+export interface TurnCircuitVerdict extends CircuitVerdict {
+  side: Side;
+  worst: JudgedPoint;
+  rate: RatePrediction;
+}
+
+export interface HazardVerdict {
+  state: VerdictState;
+  points: readonly JudgedPoint[];
+  worst: JudgedPoint;
+  /** highest lit current of all points and tolerances, A */
+  litAmps: number;
+  rate: RatePrediction;
+  limits: readonly LimitCheck[];
+  reason: string;
+}
+
+/** Every limit a verdict was held against, hazard's first. */
+export function limitsOf({ hazard, circuits }: TurnVerdict): LimitCheck[] {
+  return [...(hazard?.limits ?? []), ...circuits.flatMap((each) => each.limits)];
+}
+
+export interface TurnVerdict {
+  state: VerdictState;
+  circuits: readonly TurnCircuitVerdict[];
+  /** null for a vehicle without a hazard switch */
+  hazard: HazardVerdict | null;
+  /** what nobody has looked at yet that widens the band */
+  unknowns: readonly Unknown[];
+}

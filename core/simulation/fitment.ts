@@ -1,0 +1,199 @@
+import { bulbById } from '../catalogue/bulbs.ts';
+import type { Bulb } from '../model/bulb.ts';
+import type { Job, ResistorNetwork, Stage, VehicleCure } from '../model/job.ts';
+import type {
+  DecoderPart,
+  FlasherPart,
+  LedPart,
+  Part,
+  ResistorPart,
+  Shelf,
+  WholeLampPart,
+} from '../model/part.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import { lampById } from '../model/vehicle/vehicle.ts';
+import { panelAsLed, sectionFor } from './wholeLamp.ts';
+
+/** What is in one socket. */
+export type SocketContent =
+  | { kind: 'filament'; bulb: Bulb }
+  | { kind: 'led'; part: LedPart }
+  | { kind: 'empty' };
+
+/** A cure with the part it names. */
+export type FittedCure =
+  | Exclude<VehicleCure, { kind: 'decoder' | 'flasher-relay' }>
+  | { kind: 'decoder'; lampId: string; part: DecoderPart };
+
+/** What is in every socket, what was wired across which lamp, and which flasher is plugged in. */
+export interface Fitment {
+  contents: ReadonlyMap<string, SocketContent>;
+  resistors: readonly ResistorNetwork[];
+  flasher: Flasher;
+  cures: readonly FittedCure[];
+}
+
+/** A job points at something that is not there. Says what, and what to do. */
+export class UnknownReferenceError extends Error {
+  constructor(what: string, id: string, remedy: string) {
+    super(`${what} "${id}" is not known. ${remedy}`);
+    this.name = 'UnknownReferenceError';
+  }
+}
+
+/** The bulb in a lamp: as identified, else as the vehicle left the works. */
+export function bulbOf(job: Pick<Job, 'identified'>, lamp: Lamp): Bulb {
+  const id = job.identified[lamp.id] ?? lamp.stockBulb;
+  const bulb = bulbById(id);
+  if (!bulb) throw new UnknownReferenceError('Bulb', id, `Choose the bulb of lamp "${lamp.name}" again.`);
+  return bulb;
+}
+
+/**
+ * The LED chosen for a lamp, or null where its filament bulb stays: of a whole lamp the panel that does this lamp's
+ * work, or null where that is a socket the old bulb moves into.
+ */
+export function ledOf(job: Job, shelf: Shelf, lampId: string): LedPart | null {
+  const id = job.chosen[lampId];
+  if (id === undefined || id === null) return null;
+  const part = shelf.find(
+    (entry): entry is LedPart | WholeLampPart =>
+      (entry.kind === 'led' || entry.kind === 'whole-lamp') && entry.id === id,
+  );
+  if (part?.kind === 'whole-lamp') {
+    const lamp = lampById(job.vehicle, lampId);
+    const section = sectionFor(job.vehicle, lamp, part);
+    return section ? panelAsLed(part, section, lamp.base) : null;
+  }
+  if (!part) {
+    throw new UnknownReferenceError('LED', id, 'Put it back on the shelf, or choose another for that lamp.');
+  }
+  return part;
+}
+
+/** The loose resistors of a shelf. */
+export function resistorsOf(shelf: Shelf): ResistorPart[] {
+  return shelf.filter((part): part is ResistorPart => part.kind === 'resistor');
+}
+
+/** The load resistors of a job's cures, lamp by lamp. */
+export function networksOf(job: Job): ResistorNetwork[] {
+  return Object.values(job.cures).flatMap((cure) => cure?.networks ?? []);
+}
+
+/** Whether a capacitor stands behind the feed of a lamp's LED: inside it, or in a decoder before it. */
+export function hasCapacitor({ contents, cures }: Fitment, lampId: string): boolean {
+  const content = contents.get(lampId);
+  const inside = content?.kind === 'led' && content.part.capacitorFarads !== undefined;
+  return (
+    inside ||
+    cures.some(
+      (cure) => cure.kind === 'decoder' && cure.lampId === lampId && cure.part.capacitorFarads !== undefined,
+    )
+  );
+}
+
+/** Every bulb as it should be, all lit: what a maker set the watcher's threshold by. */
+export function healthyStock(job: Pick<Job, 'vehicle' | 'identified'>): Fitment {
+  return {
+    contents: new Map(
+      job.vehicle.lamps.map((lamp) => [lamp.id, { kind: 'filament', bulb: bulbOf(job, lamp) }]),
+    ),
+    resistors: [],
+    flasher: job.vehicle.flasher,
+    cures: [],
+  };
+}
+
+/**
+ * The vehicle in one of its three states. Stock includes the bulbs found dead; an LED replaces a dead
+ * bulb as it does a good one, while a dead bulb that is kept stays dead.
+ *
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function fitmentOf(job: Job, shelf: Shelf, stage: Stage): Fitment {
+  const contents = new Map<string, SocketContent>();
+  for (const lamp of job.vehicle.lamps) {
+    const led = stage === 'stock' ? null : ledOf(job, shelf, lamp.id);
+    if (led) contents.set(lamp.id, { kind: 'led', part: led });
+    else if (job.lookOver.lamps[lamp.id]?.condition === 'dead') contents.set(lamp.id, { kind: 'empty' });
+    else contents.set(lamp.id, { kind: 'filament', bulb: bulbOf(job, lamp) });
+  }
+  if (stage !== 'cured') return { contents, resistors: [], flasher: job.vehicle.flasher, cures: [] };
+  return {
+    contents,
+    resistors: networksOf(job),
+    flasher: flasherOf(job, shelf),
+    cures: job.vehicleCures.flatMap((cure) => fittedCure(cure, shelf)),
+  };
+}
+
+/** The flasher a cured vehicle has: the stock one as it was set, or the relay that replaces it. */
+function flasherOf({ vehicle, vehicleCures }: Job, shelf: Shelf): Flasher {
+  const relay = vehicleCures.find((cure) => cure.kind === 'flasher-relay');
+  if (relay?.kind === 'flasher-relay') return relayInPlace(vehicle.flasher, relay, shelf);
+  if (vehicle.flasher.kind !== 'controller') return vehicle.flasher;
+  const told = new Set(
+    vehicleCures.flatMap((cure) => (cure.kind === 'controller-setting' ? [cure.circuitId] : [])),
+  );
+  return {
+    ...vehicle.flasher,
+    outputs: vehicle.flasher.outputs.map((output) =>
+      output.watch?.canSetLed && told.has(output.circuitId)
+        ? { ...output, watch: { ...output.watch, setting: 'led' } }
+        : output,
+    ),
+  };
+}
+
+function relayInPlace(
+  stock: Flasher,
+  { partId, position }: Extract<VehicleCure, { kind: 'flasher-relay' }>,
+  shelf: Shelf,
+): Flasher {
+  const part = partOf(shelf, 'flasher', partId, 'Flasher relay');
+  const { slowestRate, fastestRate, onFraction, minAmps, ratedAmps, contactOhms, needsEarth } = part;
+  return {
+    id: stock.id,
+    kind: 'non-watching-relay',
+    name: part.name,
+    fuseId: stock.fuseId,
+    terminals: part.terminals,
+    slowestRate,
+    fastestRate,
+    onFraction,
+    minAmps,
+    ratedAmps,
+    contactOhms,
+    needsEarth,
+    ...(part.adjuster ? { adjuster: part.adjuster } : {}),
+    position,
+  };
+}
+
+function fittedCure(cure: VehicleCure, shelf: Shelf): FittedCure[] {
+  switch (cure.kind) {
+    case 'flasher-relay':
+      return [];
+    case 'decoder':
+      return [
+        { kind: 'decoder', lampId: cure.lampId, part: partOf(shelf, 'decoder', cure.partId, 'Decoder') },
+      ];
+    default:
+      return [cure];
+  }
+}
+
+function partOf<K extends (DecoderPart | FlasherPart)['kind']>(
+  shelf: Shelf,
+  kind: K,
+  id: string,
+  what: string,
+): Extract<Part, { kind: K }> {
+  const part = shelf.find(
+    (entry): entry is Extract<Part, { kind: K }> => entry.kind === kind && entry.id === id,
+  );
+  if (!part) throw new UnknownReferenceError(what, id, 'Put it back on the shelf, or take that cure out.');
+  return part;
+}

@@ -1,0 +1,72 @@
+import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
+import type { LampInput } from '../model/vehicle/lamp.ts';
+import { circuitsFeeding, lampById, type Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Fitment } from './fitment.ts';
+import { emittersOf } from './lampLight.ts';
+import { ELEMENTS, NODES } from './places.ts';
+
+/**
+ * What can be read off a simulated vehicle, by the names of the vehicle. A reading is of the moment that was solved
+ * last: take what is wanted before asking for the next.
+ */
+export class Probes {
+  constructor(
+    private readonly vehicle: Vehicle,
+    private readonly fitment: Fitment,
+    private readonly solved: SolvedCircuit,
+  ) {}
+
+  /** Current into a circuit, A; in the pulses where it is pulsed. */
+  wireAmps(circuitId: string): number {
+    return this.solved.amps(ELEMENTS.wire(circuitId));
+  }
+
+  /** Volts on the wire of a circuit, V. */
+  busVolts(circuitId: string): number {
+    return this.solved.nodeVolts(NODES.bus(circuitId));
+  }
+
+  /** Volts between a lamp's feed and earth contacts. */
+  lampVolts(lampId: string, input: LampInput = 'main'): number {
+    return this.solved.nodeVolts(NODES.feed(lampId, input)) - this.solved.nodeVolts(NODES.earth(lampId));
+  }
+
+  /** Current through the contact of a bulb, A; 0 where the socket is empty. */
+  bulbAmps(lampId: string, input: LampInput = 'main'): number {
+    const empty = (this.fitment.contents.get(lampId)?.kind ?? 'empty') === 'empty';
+    return empty ? 0 : this.solved.amps(ELEMENTS.contact(lampId, input));
+  }
+
+  /** Current through each resistor across a lamp's feed, A, in the order of the fitment. */
+  resistorAmpsEach(lampId: string, input: LampInput = 'main'): number[] {
+    return this.fitment.resistors
+      .filter((network) => network.lampId === lampId)
+      .flatMap((network, index) =>
+        (network.input ?? 'main') === input ? [this.solved.amps(ELEMENTS.resistor(lampId, index))] : [],
+      );
+  }
+
+  /** All of them together, and one that is only being thought about, A. */
+  resistorAmps(lampId: string, input: LampInput = 'main'): number {
+    const trial = ELEMENTS.trialAtLamp(lampId);
+    const begin = input === 'main' && this.solved.has(trial) ? this.solved.amps(trial) : 0;
+    return this.resistorAmpsEach(lampId, input).reduce((sum, amps) => sum + amps, begin);
+  }
+
+  /** Volts at the flasher's lamp terminal, or behind the output of a circuit. */
+  lampTerminalVolts(circuitId: string): number {
+    return this.solved.nodeVolts(
+      this.fitment.flasher.kind === 'controller' ? NODES.switched(circuitId) : NODES.flasherOut,
+    );
+  }
+
+  /** Light a lamp gives by one of its feeds, 1 when rated, before the share of time of a pulsed feed. */
+  light(lampId: string, input: LampInput = 'main'): number {
+    const content = this.fitment.contents.get(lampId) ?? { kind: 'empty' as const };
+    const hasDim = circuitsFeeding(this.vehicle, lampId, 'dim').length > 0;
+    const emitters = emittersOf(lampById(this.vehicle, lampId), content, hasDim);
+    return emitters
+      .filter((emitter) => emitter.input === input)
+      .reduce((sum, emitter) => sum + emitter.read(this.solved), 0);
+  }
+}

@@ -1,0 +1,157 @@
+import { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
+import { OPEN_OHMS } from '../circuit/engine/netlist.ts';
+import { networkOhms } from '../circuit/resistorNetwork.ts';
+import { wireOhms } from '../circuit/wire.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { lampIdsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { isOn } from './bearing.ts';
+import { contactsOf } from './contacts.ts';
+import type { Controls } from './controls.ts';
+import { feedDuty, filamentAt, pulsedWires } from './duty.ts';
+import type { Fault } from './fault.ts';
+import type { Fitment } from './fitment.ts';
+import type { Moment } from './moment.ts';
+import { ELEMENTS } from './places.ts';
+import { vehicleNetlist } from './vehicleNetlist.ts';
+
+/**
+ * Some circuits of a vehicle in steady moments. Supply, contacts, shares of pulsed feeds, resistors and bulbs in their
+ * sockets are changed in one netlist, so that each solution is where the next begins.
+ */
+export class SteadyCircuit {
+  readonly solved: SolvedCircuit;
+  private readonly circuits: readonly Circuit[];
+  private readonly filaments: ReadonlySet<string>;
+  private readonly contacts = new Map<string, Record<string, boolean>>();
+  private closed = '';
+  private emfVolts = Number.NaN;
+  private pulsed = '';
+  private resistors = '';
+
+  /**
+   * @param ids circuits that are built; what is not among them is not there
+   * @throws RangeError when an LED's printed figures contradict each other
+   */
+  constructor(
+    private readonly vehicle: Vehicle,
+    private readonly fitment: Fitment,
+    private readonly faults: readonly Fault[],
+    ids: readonly string[],
+    controls: Controls,
+  ) {
+    const among = new Set(ids);
+    this.circuits = vehicle.circuits.filter((circuit) => among.has(circuit.id));
+    const netlist = vehicleNetlist(vehicle, fitment, {
+      emfVolts: 12,
+      controls,
+      faults,
+      circuits: among,
+      trials: true,
+      fusesHold: true,
+    });
+    this.filaments = new Set(
+      netlist.elements.flatMap((element) => (element.kind === 'filament' ? [element.id] : [])),
+    );
+    this.solved = new SolvedCircuit(netlist);
+  }
+
+  /** @throws NoSolutionError when no steady state exists */
+  settle(moment: Moment): void {
+    this.set(moment);
+    this.solved.solveSteady();
+  }
+
+  /**
+   * The moment some seconds after some circuits have come on from cold, everything else having settled.
+   *
+   * @throws NoSolutionError when no such state exists
+   */
+  lookAfter(seconds: number, moment: Moment, about: readonly string[]): void {
+    this.settle(moment);
+    const fresh = this.circuits
+      .filter((circuit) => about.includes(circuit.id) && isOn(circuit, moment.controls))
+      .flatMap((circuit) => circuit.feeds.map(({ lampId, input }) => filamentAt(lampId, input)))
+      .filter((id) => this.filaments.has(id));
+    if (fresh.length > 0) this.solved.solveWarming(fresh, seconds);
+  }
+
+  private set({ controls, emfVolts, lit = true, resistorFactor = 1, without, trial }: Moment): void {
+    const closed = `${lit} ${without ?? ''} ${keyOf(controls)}`;
+    if (closed !== this.closed) {
+      this.closed = closed;
+      this.solved.setControls(this.contactsFor(closed, controls, lit, without));
+      for (const circuit of this.circuits)
+        if (circuit.dimmerOhms !== undefined)
+          this.solved.setValue(
+            ELEMENTS.wire(circuit.id),
+            Math.max(1e-6, wireOhms(circuit.wire) + (controls.dimmed ? circuit.dimmerOhms : 0)),
+          );
+    }
+    if (emfVolts !== this.emfVolts) {
+      this.emfVolts = emfVolts;
+      this.solved.setValue(ELEMENTS.battery, emfVolts);
+    }
+    this.setShares(controls, emfVolts);
+    const resistors = `${resistorFactor} ${trial ? JSON.stringify(trial) : ''}`;
+    if (resistors !== this.resistors) {
+      this.resistors = resistors;
+      this.setResistors(resistorFactor, trial);
+    }
+  }
+
+  private contactsFor(
+    key: string,
+    controls: Controls,
+    lit: boolean,
+    without: string | undefined,
+  ): Record<string, boolean> {
+    let contacts = this.contacts.get(key);
+    if (!contacts) {
+      const out: Fault[] = without === undefined ? [] : [{ kind: 'bulb-out', lampId: without }];
+      contacts = contactsOf(this.vehicle, this.fitment, controls, lit, [...this.faults, ...out]);
+      this.contacts.set(key, contacts);
+    }
+    return contacts;
+  }
+
+  /** The share of time of each pulsed feed: of one that holds its lamp's volts it follows the supply. */
+  private setShares(controls: Controls, emfVolts: number): void {
+    const pulsed = pulsedWires(this.vehicle, this.circuits, controls, emfVolts);
+    const key = pulsed.map(({ duty }) => duty).join();
+    if (key === this.pulsed) return;
+    this.pulsed = key;
+    for (const { elementId, duty } of pulsed) this.solved.setPulse(elementId, duty);
+    for (const { feeds } of this.circuits) {
+      for (const { lampId, input } of feeds) {
+        const id = filamentAt(lampId, input);
+        if (!this.filaments.has(id)) continue;
+        const feeders = this.circuits.filter((circuit) =>
+          circuit.feeds.some((feed) => feed.lampId === lampId && feed.input === input),
+        );
+        this.solved.branch(id).setDuty(feedDuty(this.vehicle, feeders, controls, emfVolts));
+      }
+    }
+  }
+
+  private setResistors(factor: number, trial: Moment['trial']): void {
+    const trialAt = trial && (trial.at === 'side-feed' ? 'side' : trial.at.lampId);
+    const turns = this.circuits.filter((circuit) => circuit.kind === 'turn');
+    for (const lampId of new Set(this.circuits.flatMap(lampIdsOf))) {
+      this.fitment.resistors
+        .filter((network) => network.lampId === lampId)
+        .forEach((network, index) => {
+          this.solved.setValue(ELEMENTS.resistor(lampId, index), networkOhms(network, factor));
+        });
+      const at = ELEMENTS.trialAtLamp(lampId);
+      if (this.solved.has(at)) this.solved.setValue(at, trial && trialAt === lampId ? trial.ohms : OPEN_OHMS);
+    }
+    for (const { id } of turns)
+      this.solved.setValue(ELEMENTS.trialAtSide(id), trial && trialAt === 'side' ? trial.ohms : OPEN_OHMS);
+  }
+}
+
+/** The driver's panel as one word. */
+export function keyOf(controls: Controls): string {
+  const { key, turn, hazard, lights, brake, reverse, fog, mainBeam, doors, dimmed } = controls;
+  return `${key} ${turn} ${hazard} ${lights} ${brake} ${reverse} ${fog} ${mainBeam} ${doors} ${dimmed}`;
+}

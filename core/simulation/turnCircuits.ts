@@ -1,0 +1,139 @@
+import { wireOhms } from '../circuit/wire.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Fitment } from './fitment.ts';
+import { type Company, companiesOf, type LitState, momentOf } from './litState.ts';
+import type { Probes } from './probes.ts';
+import { VehicleSimulation } from './vehicleSimulation.ts';
+
+/** Currents of the turn circuits in one lit moment. */
+export interface TurnCurrents {
+  /** into all lit sides together, A */
+  totalAmps: number;
+  /** what a watcher counts of it, A */
+  watchedAmps: number;
+  /** volts at the flasher's lamp terminal, or at the first lit output */
+  lampTerminalVolts: number;
+  lamps: readonly LampCurrents[];
+}
+
+export interface LampCurrents {
+  lampId: string;
+  /** volts between the lamp's feed and earth contacts */
+  volts: number;
+  bulbAmps: number;
+  resistorAmps: number;
+}
+
+/** A slider asks for many supplies; past so many states none is kept. */
+const MOST_REMEMBERED = 600;
+
+/** What verdicts ask of the turn circuits of a simulated vehicle. What was asked once is remembered. */
+export class TurnCircuits {
+  private readonly worked = new Map<string, TurnCurrents>();
+  private readonly ids: readonly string[];
+  /** what may be on beside the turn lamps and bears on them: nothing first, all of it last */
+  readonly companies: readonly Company[];
+
+  constructor(readonly simulation: VehicleSimulation) {
+    const { vehicle, bearing } = simulation;
+    this.ids = turnCircuits(vehicle).map((circuit) => circuit.id);
+    this.companies = companiesOf(vehicle, bearing);
+  }
+
+  static of(vehicle: Vehicle, fitment: Fitment): TurnCircuits {
+    return new TurnCircuits(new VehicleSimulation(vehicle, fitment));
+  }
+
+  get vehicle(): Vehicle {
+    return this.simulation.vehicle;
+  }
+
+  get fitment(): Fitment {
+    return this.simulation.fitment;
+  }
+
+  /** @throws RangeError when the vehicle has no such lamp */
+  lamp(id: string): Lamp {
+    return lampById(this.vehicle, id);
+  }
+
+  /**
+   * Solves one lit moment.
+   *
+   * @throws NoSolutionError when no steady state exists
+   * @throws RangeError when an LED's printed figures contradict each other
+   */
+  solve(state: LitState): TurnCurrents {
+    if (state.trial) return this.work(state);
+    const { emfVolts, sides, lights, brake, resistorFactor = 1, without = '', lookSeconds = '' } = state;
+    const key = `${emfVolts} ${sides.join()} ${lights === true} ${brake === true} ${resistorFactor} ${without} ${lookSeconds}`;
+    let currents = this.worked.get(key);
+    if (!currents) {
+      currents = this.work(state);
+      if (this.worked.size < MOST_REMEMBERED) this.worked.set(key, currents);
+    }
+    return currents;
+  }
+
+  /**
+   * Current through the bulb of a lamp that is not on a lit side, A: what a pilot between the sides feeds back.
+   *
+   * @throws NoSolutionError when no steady state exists
+   */
+  darkAmps(state: LitState, lampId: string): number {
+    return this.simulation.at(momentOf(state), this.ids).bulbAmps(lampId);
+  }
+
+  private work(state: LitState): TurnCurrents {
+    const { lookSeconds } = state;
+    const moment = momentOf(state);
+    const probes =
+      lookSeconds === undefined
+        ? this.simulation.at(moment, this.ids)
+        : this.simulation.lookAfter(lookSeconds, moment, this.ids);
+    return this.read(probes, state);
+  }
+
+  private read(probes: Probes, { sides, without }: LitState): TurnCurrents {
+    const lit = turnCircuits(this.vehicle).filter((circuit) => sides.includes(circuit.side));
+    const lamps = lit.flatMap(lampIdsOf).map(
+      (lampId): LampCurrents => ({
+        lampId,
+        volts: probes.lampVolts(lampId),
+        bulbAmps: without === lampId ? 0 : probes.bulbAmps(lampId),
+        resistorAmps: probes.resistorAmps(lampId),
+      }),
+    );
+    const totalAmps = lit.reduce((sum, { id }) => sum + probes.wireAmps(id), 0);
+    const [first] = lit;
+    return {
+      totalAmps,
+      watchedAmps: totalAmps - this.unwatchedAmps(lamps),
+      lampTerminalVolts: first ? probes.lampTerminalVolts(first.id) : 0,
+      lamps,
+    };
+  }
+
+  /** Whether the parking lights bear on the turn lamps. */
+  get lightsMatter(): boolean {
+    return this.companies.some((company) => company.lights);
+  }
+
+  private unwatchedAmps(lamps: readonly LampCurrents[]): number {
+    if (watchesRepeaters(this.fitment)) return 0;
+    return lamps
+      .filter((each) => this.lamp(each.lampId).role === 'repeater')
+      .reduce((sum, each) => sum + each.bulbAmps + each.resistorAmps, 0);
+  }
+}
+
+/** Whether what the repeaters draw passes the watcher: of a relay that nobody has looked at it may. */
+export function watchesRepeaters({ flasher }: Fitment): boolean {
+  return flasher.kind !== 'watching-relay' || flasher.watchesRepeaters !== false;
+}
+
+/** Lead and earth return of a lamp, ohms. */
+export function leadOhms(lamp: Lamp): number {
+  return wireOhms(lamp.lead) + wireOhms(lamp.earth);
+}

@@ -1,0 +1,123 @@
+import { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
+import type { ControlState, Netlist } from '../circuit/engine/netlist.ts';
+import { Transient, type TransientOptions } from '../circuit/engine/transient.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { Bearing } from './bearing.ts';
+import { contactsOf } from './contacts.ts';
+import type { Controls } from './controls.ts';
+import { coupledCircuits } from './coupled.ts';
+import type { Fault } from './fault.ts';
+import type { Fitment } from './fitment.ts';
+import type { Moment } from './moment.ts';
+import { Probes } from './probes.ts';
+import { SteadyCircuit } from './steadyCircuit.ts';
+import { vehicleNetlist } from './vehicleNetlist.ts';
+
+/** A stretch of time of a vehicle, and the contacts as they stand at any wish of the driver. */
+export interface TimeRun {
+  run: Transient;
+  netlist: Netlist;
+  /** every contact with what flashes lit or dark */
+  contacts(lit: boolean): Record<string, boolean>;
+}
+
+export interface TimeRequest extends TransientOptions {
+  /** circuits asked about, with what shares a bulb with them; the whole vehicle where left out */
+  about?: readonly string[];
+  /** exactly these circuits */
+  circuits?: ReadonlySet<string>;
+  /** contacts at the start; as the panel has them, lit, where left out */
+  start?: ControlState;
+  /** fuses that never melt, for asking what would flow */
+  fusesHold?: boolean;
+}
+
+/**
+ * One vehicle with what is fitted and what is wrong with it. Whoever needs volts, amps or light asks it: for a steady
+ * moment, for the moment a watcher looks, or over time. It owns netlist, contacts and shares of pulsed feeds; nobody
+ * else puts them together.
+ */
+export class VehicleSimulation {
+  private readonly known = new Map<string, { steady: SteadyCircuit; probes: Probes }>();
+
+  /**
+   * @param bearing which circuits bear on which, where somebody has it of this vehicle already
+   */
+  constructor(
+    readonly vehicle: Vehicle,
+    readonly fitment: Fitment,
+    readonly faults: readonly Fault[] = [],
+    readonly bearing: Bearing = new Bearing(vehicle),
+  ) {}
+
+  /**
+   * The settled moment: filaments at their heat, capacitors full.
+   *
+   * @param about circuits that are asked about: what bears on them is solved with them; all where left out
+   * @throws NoSolutionError when no steady state exists
+   * @throws RangeError when an LED's printed figures contradict each other
+   */
+  at(moment: Moment, about?: readonly string[]): Probes {
+    const { steady, probes } = this.circuitsAbout(moment.controls, about);
+    steady.settle(moment);
+    return probes;
+  }
+
+  /**
+   * The moment some seconds after the circuits asked about came on from cold, everything else having settled: what a
+   * watcher sees that looks while their filaments still draw more.
+   *
+   * @throws NoSolutionError when no such state exists
+   */
+  lookAfter(seconds: number, moment: Moment, about: readonly string[]): Probes {
+    const { steady, probes } = this.circuitsAbout(moment.controls, about);
+    steady.lookAfter(seconds, moment, about);
+    return probes;
+  }
+
+  /** The whole vehicle settled with what flashes dark, its fuses melting as they would: for whoever reads every node. */
+  resting(controls: Controls, emfVolts: number): SolvedCircuit {
+    const solved = new SolvedCircuit(this.netlist(controls, emfVolts));
+    solved.setControls(this.contacts(controls, false));
+    solved.solveSteady();
+    return solved;
+  }
+
+  /** The lamp circuits as a netlist, as they stand with the panel as it is. */
+  netlist(controls: Controls, emfVolts: number, circuits?: ReadonlySet<string>, fusesHold = false): Netlist {
+    const { vehicle, fitment, faults } = this;
+    return vehicleNetlist(vehicle, fitment, {
+      emfVolts,
+      controls,
+      faults,
+      fusesHold,
+      ...(circuits ? { circuits } : {}),
+    });
+  }
+
+  /** Every contact of the vehicle with the panel as it is. */
+  contacts(controls: Controls, lit: boolean): Record<string, boolean> {
+    return contactsOf(this.vehicle, this.fitment, controls, lit, this.faults);
+  }
+
+  /** The vehicle in time from cold; the caller opens and closes contacts. */
+  inTime(controls: Controls, emfVolts: number, request: TimeRequest = {}): TimeRun {
+    const { about, circuits, start, fusesHold, ...options } = request;
+    const among = circuits ?? (about && coupledCircuits(this.vehicle, about, { earths: false }));
+    const netlist = this.netlist(controls, emfVolts, among, fusesHold);
+    const contacts = (lit: boolean) => this.contacts(controls, lit);
+    return { run: new Transient(netlist, start ?? contacts(true), options), netlist, contacts };
+  }
+
+  private circuitsAbout(controls: Controls, about?: readonly string[]) {
+    const ids = about ? this.bearing.on(about, controls) : this.vehicle.circuits.map((circuit) => circuit.id);
+    const key = ids.join();
+    let known = this.known.get(key);
+    if (!known) {
+      const steady = new SteadyCircuit(this.vehicle, this.fitment, this.faults, ids, controls);
+      known = { steady, probes: new Probes(this.vehicle, this.fitment, steady.solved) };
+      this.known.set(key, known);
+    }
+    return known;
+  }
+}
