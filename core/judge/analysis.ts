@@ -38,8 +38,13 @@ export class JobAnalysis {
     this.unknowns = unknowns;
     this.possibilities = jobs.map(({ vehicle, identified }, index) => {
       const possible: Job = { ...job, vehicle, identified };
-      const bands = kept?.possibilities[index]?.bands ?? new HealthyBands(possible);
-      return { job: possible, bands, learned: learnedBands(possible, shelf, bands) };
+      const before = kept?.possibilities[index];
+      const bands = before?.bands ?? new HealthyBands(possible);
+      const learned =
+        before && kept?.job.findings === job.findings && kept?.shelf === shelf
+          ? before.learned
+          : learnedBands(possible, shelf, bands);
+      return { job: possible, bands, learned };
     });
   }
 

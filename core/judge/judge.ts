@@ -11,6 +11,7 @@ import { ALONE } from '../simulation/litState.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import type { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { JobAnalysis } from './analysis.ts';
+import { bothSides, mirrored, pointsAcross } from './mirror.ts';
 import { circuitReason, hazardReason, steadyWatchReason } from './reasons.ts';
 import { backFeedRequirement } from './requirements/backFeed.ts';
 import { dimmerRequirement } from './requirements/dimmer.ts';
@@ -56,6 +57,7 @@ const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
  */
 export class Judge {
   private readonly variants: readonly Variant[];
+  private sidesAlike: boolean | undefined;
   private readonly fuses = new Map<string, LimitCheck[]>();
 
   /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
@@ -105,8 +107,9 @@ export class Judge {
    * more; a controller sees each output by itself, and the weaker side decides.
    */
   hazardAt(emfVolts: number, company = ALONE): PointVerdict {
-    const circuits = turnCircuits(this.vehicle);
-    const sides = circuits.map((circuit) => circuit.side);
+    const all = turnCircuits(this.vehicle);
+    const sides = all.map((circuit) => circuit.side);
+    const circuits = this.alike ? all.slice(0, 1) : all;
     const points = circuits.map((circuit) => watchAt(this.variants, circuit, sides, emfVolts, company));
     return points.reduce((weak, each) => {
       // Under one relay all sides show the same current, and the side that asks for more decides.
@@ -116,7 +119,7 @@ export class Judge {
 
   /** Both sides, hazard, and every limit, over all working points. */
   verdict(): TurnVerdict {
-    const circuits = turnCircuits(this.vehicle).map((circuit) => this.sideVerdict(circuit));
+    const circuits = this.sideVerdicts();
     const hazard = this.job.vehicle.hazardSwitch ? this.hazardVerdict() : null;
     return {
       circuits,
@@ -126,9 +129,21 @@ export class Judge {
     };
   }
 
-  /** One side of turn lamps over all working points. */
-  sideVerdict(circuit: TurnCircuit): TurnCircuitVerdict {
-    const points = watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
+  /** Every side; what is the mirror image of another is not asked for again. */
+  private sideVerdicts(): TurnCircuitVerdict[] {
+    const sides = bothSides(this.turns);
+    if (!sides || !this.alike) return turnCircuits(this.vehicle).map((circuit) => this.sideVerdict(circuit));
+    const [one, other] = sides;
+    const first = this.sideVerdict(one);
+    return [first, this.sideVerdict(other, pointsAcross(first.points, one, other))];
+  }
+
+  /**
+   * One side of turn lamps over all working points.
+   *
+   * @param points where somebody has them already
+   */
+  sideVerdict(circuit: TurnCircuit, points = this.sidePoints(circuit)): TurnCircuitVerdict {
     const litAmps = this.litAmps([circuit], points);
     const limits = [
       // Without a hazard switch one side at a time is all that fuse and relay ever carry.
@@ -160,6 +175,17 @@ export class Judge {
       reason,
       reasons: [reason, ...judged.reasons.slice(1)],
     };
+  }
+
+  /** Whether both sides are mirror images of each other. */
+  private get alike(): boolean {
+    const sides = bothSides(this.turns);
+    this.sidesAlike ??= sides !== null && mirrored(this.variants, ...sides);
+    return this.sidesAlike;
+  }
+
+  private sidePoints(circuit: TurnCircuit): JudgedPoint[] {
+    return watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
   }
 
   /** A circuit of any kind. */

@@ -18,7 +18,7 @@ export interface LitState
   extends Partial<Company>,
     Pick<Moment, 'emfVolts' | 'resistorFactor' | 'without' | 'trial'> {
   sides: readonly Side[];
-  /** so long after they came on from cold, s; settled where left out */
+  /** so long after they came on in the rhythm of their flasher, s; settled where left out */
   lookSeconds?: number | undefined;
 }
 

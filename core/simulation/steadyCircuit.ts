@@ -62,17 +62,18 @@ export class SteadyCircuit {
   }
 
   /**
-   * The moment some seconds after some circuits have come on from cold, everything else having settled.
+   * The moment some seconds after some circuits have come on, everything else having settled.
    *
+   * @param darkSeconds how long they were dark since they were last lit; infinite from cold
    * @throws NoSolutionError when no such state exists
    */
-  lookAfter(seconds: number, moment: Moment, about: readonly string[]): void {
+  lookAfter(seconds: number, moment: Moment, about: readonly string[], darkSeconds: number): void {
     this.settle(moment);
     const fresh = this.circuits
       .filter((circuit) => about.includes(circuit.id) && isOn(circuit, moment.controls))
       .flatMap((circuit) => circuit.feeds.map(({ lampId, input }) => filamentAt(lampId, input)))
       .filter((id) => this.filaments.has(id));
-    if (fresh.length > 0) this.solved.solveWarming(fresh, seconds);
+    if (fresh.length > 0) this.solved.solveWarming(fresh, seconds, darkSeconds);
   }
 
   private set({ controls, emfVolts, lit = true, resistorFactor = 1, without, trial }: Moment): void {

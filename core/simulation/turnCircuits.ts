@@ -1,4 +1,5 @@
 import { wireOhms } from '../circuit/wire.ts';
+import { normalRate } from '../flashers/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';
@@ -91,7 +92,7 @@ export class TurnCircuits {
     const probes =
       lookSeconds === undefined
         ? this.simulation.at(moment, this.ids)
-        : this.simulation.lookAfter(lookSeconds, moment, this.ids);
+        : this.simulation.lookAfter(lookSeconds, moment, this.ids, darkSeconds(this.vehicle));
     return this.read(probes, state);
   }
 
@@ -131,6 +132,11 @@ export class TurnCircuits {
 /** Whether what the repeaters draw passes the watcher: of a relay that nobody has looked at it may. */
 export function watchesRepeaters({ flasher }: Fitment): boolean {
   return flasher.kind !== 'watching-relay' || flasher.watchesRepeaters !== false;
+}
+
+/** How long turn lamps are dark between two flashes of the stock flasher, s. */
+function darkSeconds({ flasher }: Vehicle): number {
+  return ((1 - flasher.onFraction) * 60) / normalRate(flasher);
 }
 
 /** Lead and earth return of a lamp, ohms. */

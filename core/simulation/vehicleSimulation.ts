@@ -64,14 +64,20 @@ export class VehicleSimulation {
   }
 
   /**
-   * The moment some seconds after the circuits asked about came on from cold, everything else having settled: what a
-   * watcher sees that looks while their filaments still draw more.
+   * The moment some seconds after the circuits asked about came on, everything else having settled: what a watcher
+   * sees that looks while their filaments still draw more.
    *
+   * @param darkSeconds how long they were dark since they were last lit, in a flash; from cold where left out
    * @throws NoSolutionError when no such state exists
    */
-  lookAfter(seconds: number, moment: Moment, about: readonly string[]): Probes {
+  lookAfter(
+    seconds: number,
+    moment: Moment,
+    about: readonly string[],
+    darkSeconds = Number.POSITIVE_INFINITY,
+  ): Probes {
     const { steady, probes } = this.circuitsAbout(moment.controls, about);
-    steady.lookAfter(seconds, moment, about);
+    steady.lookAfter(seconds, moment, about, darkSeconds);
     return probes;
   }
 

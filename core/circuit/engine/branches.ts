@@ -91,8 +91,8 @@ export abstract class Branch {
     throw new RangeError(`Element "${this.id}" is no fuse`);
   }
 
-  /** Holds a filament at the heat it has so long after coming on from cold; nothing else warms. */
-  warm(_volts: number, _sourceVolts: number, _seconds: number): void {}
+  /** Holds a filament at the heat it has so long after coming on, dark for so long before; nothing else warms. */
+  warm(_volts: number, _sourceVolts: number, _seconds: number, _darkSeconds: number): void {}
 
   /** Lets a held filament go. */
   release(): void {}
@@ -357,11 +357,16 @@ class FilamentBranch extends Branch {
     this.root = Math.sqrt(Math.max(duty, LEAST_DUTY));
   }
 
-  override warm(volts: number, sourceVolts: number, seconds: number): void {
-    const settled = Math.abs(volts) / this.filament.ohmsAt(this.filament.settledKelvin(volts * this.root));
-    if (settled < LEAST_LIT_AMPS) return;
-    const sourceOhms = Math.max(0, sourceVolts - Math.abs(volts)) / settled;
-    this.held = this.filament.warmedKelvin(sourceVolts * this.root, sourceOhms, seconds);
+  override warm(volts: number, sourceVolts: number, seconds: number, darkSeconds: number): void {
+    const { filament } = this;
+    const settled = filament.settledKelvin(volts * this.root);
+    const amps = Math.abs(volts) / filament.ohmsAt(settled);
+    if (amps < LEAST_LIT_AMPS) return;
+    const sourceOhms = Math.max(0, sourceVolts - Math.abs(volts)) / amps;
+    const from = Number.isFinite(darkSeconds)
+      ? filament.warmedKelvin(0, 0, darkSeconds, settled)
+      : Filament.ambientKelvin;
+    this.held = filament.warmedKelvin(sourceVolts * this.root, sourceOhms, seconds, from);
   }
 
   override release(): void {

@@ -149,17 +149,18 @@ export class Circuit {
   }
 
   /**
-   * From a steady state: what it was so long after some filaments had come on from cold. Each is warmed by itself
+   * From a steady state: what it was so long after some filaments had come on. Each is warmed by itself
    * behind what its share of the source's volts was lost in, and held at that heat while the network is solved; that
    * is within a thousandth of the whole circuit run in time (tested over the demo fleet).
    *
    * @param filaments ids of those that have just come on
+   * @param darkSeconds how long they were off since they were last lit and settled; infinite from cold
    * @throws NoSolutionError naming the node that would not settle
    */
-  solveWarming(filaments: readonly string[], seconds: number): void {
+  solveWarming(filaments: readonly string[], seconds: number, darkSeconds = Number.POSITIVE_INFINITY): void {
     const source = this.branches.reduce((most, branch) => Math.max(most, branch.emf), 0);
     const warming = filaments.map((id) => this.branch(id));
-    for (const branch of warming) branch.warm(this.across(branch), source, seconds);
+    for (const branch of warming) branch.warm(this.across(branch), source, seconds, darkSeconds);
     const stuck = this.newton({ kind: 'steady' }, 0) ?? null;
     for (const branch of warming) branch.release();
     if (stuck !== null)

@@ -113,7 +113,10 @@ function needAt(
       maxOhms: Number.POSITIVE_INFINITY,
     };
   }
-  const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps);
+  const maxOhms = mostOhms(
+    (ohms) => solve(ohms).watchedAmps - needAmps,
+    emfVolts / (needAmps - bare.watchedAmps),
+  );
   const loaded = solve(maxOhms);
   const lamp = loaded.lamps.find((each) => each.lampId === farthest.id);
   const resistorAmps = lamp?.resistorAmps ?? 0;
@@ -145,7 +148,7 @@ function lowerLimit(fitted: TurnCircuits, bands: Bands, circuit: TurnCircuit): L
     return {
       minSetBy: kind,
       allowedAmps,
-      minOhms: excess(MOST_OHMS) > 0 ? Number.POSITIVE_INFINITY : mostOhms(excess),
+      minOhms: excess(MOST_OHMS) > 0 ? Number.POSITIVE_INFINITY : mostOhms(excess, emfVolts / allowedAmps),
     };
   };
   const turns: Side[] = turnCircuits(fitted.vehicle).map((each) => each.side);
@@ -160,15 +163,24 @@ function lowerLimit(fitted: TurnCircuits, bands: Bands, circuit: TurnCircuit): L
 }
 
 /** Two ohms this near to each other, as a share, are one. */
-const SAME_OHMS = 1e-9;
+const SAME_OHMS = 1e-6;
+
+/** A guess is mostly this near. */
+const NEAR_GUESS = 0.15;
 
 /**
  * The most ohms at which something that falls with them (a current to spare) is not yet under nought: the Illinois
  * variant of the rule of false position on 1/ohms, in which a resistor's current is nearly a straight line.
+ *
+ * @param guess ohms to begin near
  */
-function mostOhms(spare: (ohms: number) => number): number {
-  let [high, spareHigh] = [1 / LEAST_OHMS, spare(LEAST_OHMS)];
-  let [low, spareLow] = [1 / MOST_OHMS, spare(MOST_OHMS)];
+function mostOhms(spare: (ohms: number) => number, guess: number): number {
+  let [high, low] = [(1 + NEAR_GUESS) / guess, (1 - NEAR_GUESS) / guess];
+  let [spareHigh, spareLow] = [spare(1 / high), spare(1 / low)];
+  if (!(spareHigh >= 0 && spareLow < 0)) {
+    [high, spareHigh] = [1 / LEAST_OHMS, spare(LEAST_OHMS)];
+    [low, spareLow] = [1 / MOST_OHMS, spare(MOST_OHMS)];
+  }
   if (spareHigh < 0) return 0;
   if (spareLow >= 0) return MOST_OHMS;
   let side = 0;

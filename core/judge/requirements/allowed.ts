@@ -11,9 +11,7 @@ import { trailerAmps } from './trailer.ts';
  * The most that hazard (or a side, where there is no hazard switch) may draw while lit by each of the rules that the
  * judge holds it against, A: what goes on beside it on the fuse, and a trailer on the socket, is taken off.
  */
-export function litAmpsAllowed(
-  fitted: TurnCircuits,
-): {
+export function litAmpsAllowed(fitted: TurnCircuits): {
   kind: Extract<LimitCheck['kind'], 'fuse-heating' | 'fuse-lit' | 'relay' | 'output'>;
   allowedAmps: number;
 }[] {

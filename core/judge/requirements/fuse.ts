@@ -1,7 +1,7 @@
 import { meanSquare, type PulsedAmps } from '../../circuit/meanSquare.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { type Fuse, fuseById } from '../../model/vehicle/vehicle.ts';
+import { type Fuse, fuseById, lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
 import { amps } from '../../quantities/format.ts';
 import { isOn } from '../../simulation/bearing.ts';
 import {
@@ -11,6 +11,8 @@ import {
   outputOf,
   stopsThroughTurn,
 } from '../../simulation/controls.ts';
+import type { Moment } from '../../simulation/moment.ts';
+import { keyOf } from '../../simulation/steadyCircuit.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import type { HealthyBands } from '../outageBand.ts';
 import { workingPoints } from '../workingPoints.ts';
@@ -66,8 +68,9 @@ export function fuseLoad(
   fuseId: string,
   emfVolts: number,
   resistorFactor = 1,
+  memory: Memory = new Map(),
 ): FuseLoad {
-  const { vehicle, fitment, simulation } = turns;
+  const { vehicle, fitment } = turns;
   let worst: FuseLoad = { litAmps: 0, rmsAmps: 0, besideAmps: 0 };
   const seen = new Set<string>();
   for (const controls of heaviest(vehicle)) {
@@ -79,15 +82,14 @@ export function fuseLoad(
     const key = `${on.map((circuit) => circuit.id).join()} ${flashing.length} ${controls.brake}`;
     if (on.length === 0 || seen.has(key)) continue;
     seen.add(key);
-    const about = on.map((circuit) => circuit.id);
     const trailer =
       flashing.length > 0 && fuseId === vehicle.flasher.fuseId ? trailerAmps(vehicle, flashing.length) : 0;
     const drawn = (lit: boolean): PulsedAmps[] => {
-      const probes = simulation.at({ controls, emfVolts, lit, resistorFactor }, about);
+      const carried = ampsOn(turns, { controls, emfVolts, lit, resistorFactor }, memory);
       const each = on
         .filter((circuit) => lit || !flashing.includes(circuit))
         .map((circuit) => ({
-          amps: probes.wireAmps(circuit.id),
+          amps: carried(circuit),
           duty: dutyOf(circuit, outputOf(vehicle, circuit), controls, emfVolts),
         }));
       return lit && trailer > 0 ? [...each, { amps: trailer, duty: 1 }] : each;
@@ -107,11 +109,60 @@ export function fuseLoad(
   return worst;
 }
 
+/** What circuits were found to draw, by what is in their lamps and how they were asked. */
+type Memory = Map<string, readonly number[]>;
+
+/**
+ * The current of each circuit in one moment. What shares neither bulb nor earth is solved apart, as if the battery were
+ * its own: that loads a fuse a hair more than all together do. A cure of the turn lamps leaves all others as they were.
+ */
+function ampsOn(turns: TurnCircuits, moment: Moment, memory: Memory): (circuit: Circuit) => number {
+  const { vehicle, simulation } = turns;
+  const allTurns = turnCircuits(vehicle).map((circuit) => circuit.id);
+  const found = new Map<string, number>();
+  return (circuit) => {
+    const known = found.get(circuit.id);
+    if (known !== undefined) return known;
+    const together = simulation.bearing.together([circuit.id]);
+    const withTurns = allTurns.some((id) => together.has(id));
+    const about = withTurns
+      ? allTurns
+      : vehicle.circuits.filter((each) => together.has(each.id)).map((each) => each.id);
+    const read = withTurns
+      ? vehicle.circuits.filter((each) => simulation.bearing.on(about, moment.controls).includes(each.id))
+      : vehicle.circuits.filter((each) => together.has(each.id));
+    const work = () => {
+      const probes = simulation.at(moment, about);
+      return read.map((each) => probes.wireAmps(each.id));
+    };
+    const key = withTurns ? null : `${about.join()} ${asked(moment)} ${fittedIn(turns, read)}`;
+    const amps = key === null ? work() : (memory.get(key) ?? work());
+    if (key !== null) memory.set(key, amps);
+    read.forEach((each, index) => found.set(each.id, amps[index] ?? 0));
+    return found.get(circuit.id) ?? 0;
+  };
+}
+
+function asked({ controls, emfVolts, lit, resistorFactor }: Moment): string {
+  return `${keyOf(controls)} ${emfVolts} ${lit} ${resistorFactor}`;
+}
+
+/** What is in the lamps of some circuits, with what was wired across them: equal where all of it is. */
+function fittedIn({ fitment }: TurnCircuits, circuits: readonly Circuit[]): string {
+  const ids = new Set(circuits.flatMap(lampIdsOf));
+  const names = new Set(circuits.map((circuit) => circuit.id));
+  return JSON.stringify([
+    [...ids].map((id) => fitment.contents.get(id)),
+    fitment.resistors.filter((network) => ids.has(network.lampId)),
+    fitment.cures.filter((cure) => ('circuitId' in cure ? names.has(cure.circuitId) : true)),
+  ]);
+}
+
 /** The heaviest at the ends of the supply: a converter draws most of a tired battery, everything else of a charged one. */
-function worstLoad(turns: TurnCircuits, fuseId: string, resistorFactor: number): FuseLoad {
+function worstLoad(turns: TurnCircuits, fuseId: string, resistorFactor: number, memory: Memory): FuseLoad {
   const points = workingPoints(turns.vehicle.systemVolts);
   const loads = [points[0], points.at(-1)].map((point) =>
-    fuseLoad(turns, fuseId, point?.volts ?? turns.vehicle.systemVolts, resistorFactor),
+    fuseLoad(turns, fuseId, point?.volts ?? turns.vehicle.systemVolts, resistorFactor, memory),
   );
   return {
     litAmps: Math.max(...loads.map((load) => load.litAmps)),
@@ -181,8 +232,9 @@ export function fuseRequirement(
 ): LimitCheck[] {
   const { vehicle } = fitted;
   const fuse = fuseById(vehicle, fuseId);
-  const load = worstLoad(fitted, fuseId, 1 - tolerance);
-  const stock = healthy.remember(`fuse ${fuseId}`, () => worstLoad(healthy.turns, fuseId, 1));
+  const memory = healthy.remember('currents', (): Memory => new Map());
+  const load = worstLoad(fitted, fuseId, 1 - tolerance, memory);
+  const stock = healthy.remember(`fuse ${fuseId}`, () => worstLoad(healthy.turns, fuseId, 1, memory));
   return fuseLimits(fuse, load, stock, subjectFor(vehicle, fuseId));
 }
 

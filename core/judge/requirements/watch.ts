@@ -34,6 +34,15 @@ export function watcherOf(vehicle: Vehicle, flasher: Flasher, circuit: Circuit):
   return bulbCheck?.watches.some((each) => each.circuitId === circuit.id) ? bulbCheck.name : null;
 }
 
+/** From here on a flashing lamp draws at most so much more than it will (2 to 4 % in signal bulbs; tested). */
+const EARLY = 0.1;
+const MOST_INRUSH = 1.25;
+
+/** Whether a settled point lies so far from its band that no inrush of either could change what it says. */
+function isFar({ amps, band }: PointVerdict): boolean {
+  return amps.high * MOST_INRUSH < band.lowAmps || amps.low > band.highAmps * MOST_INRUSH;
+}
+
 /** One point judged over every moment of looking, every variant, every topology and the resistors' tolerance. */
 export function watchAt(
   variants: readonly Variant[],
@@ -48,7 +57,10 @@ export function watchAt(
       if (!likeliest) return [];
       const tolerance = widestTolerance(likeliest.fitment.resistors);
       const { flasher } = likeliest.fitment;
-      return looksAt(possibility.job.vehicle, flasher, circuit).map((lookSeconds): PointVerdict => {
+      const judged: PointVerdict[] = [];
+      for (const lookSeconds of looksAt(possibility.job.vehicle, flasher, circuit)) {
+        const [settled] = judged;
+        if (settled && lookSeconds !== undefined && lookSeconds >= EARLY && isFar(settled)) break;
         const seen = (turns: TurnCircuits, resistorFactor: number) =>
           seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
         const nominal = seen(likeliest, 1);
@@ -61,8 +73,9 @@ export function watchAt(
                 high: Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance))),
               };
         const band = bandAt(possibility, flasher, circuit, emfVolts, lookSeconds, company);
-        return { volts: emfVolts, company, lookSeconds, band, amps, state: pointState(amps, band) };
-      });
+        judged.push({ volts: emfVolts, company, lookSeconds, band, amps, state: pointState(amps, band) });
+      }
+      return judged;
     }),
   );
 }
