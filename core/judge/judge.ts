@@ -293,7 +293,16 @@ export class Judge {
     const networks = this.turns.fitment.resistors.filter((each) =>
       inputs.has(`${each.lampId} ${each.input ?? 'main'}`),
     );
-    return resistorLimits(this.vehicle, networks);
+    return networks.length === 0 ? [] : resistorLimits(this.vehicle, networks, this.voltsAcross(circuit));
+  }
+
+  /** A charge lamp lies between the key and the alternator: its resistor never has the vehicle's volts across it. */
+  private voltsAcross(circuit: Circuit): number {
+    const emfVolts = chargingVolts(this.vehicle.systemVolts);
+    const [feed] = circuit.feeds;
+    if (!circuit.excite || !feed) return emfVolts;
+    const probes = this.turns.simulation.at({ controls: controlsFor(circuit), emfVolts }, [circuit.id]);
+    return probes.lampVolts(feed.lampId, feed.input);
   }
 
   private fuse(fuseId: string): LimitCheck[] {

@@ -84,7 +84,7 @@ describe('a steady circuit', () => {
     const verdict = judged(job, reverse.id);
     expect(verdict.amps).toBeGreaterThan(5);
     expect(verdict.state).toBe('too-much');
-    expect(verdict.reasons[0]).toMatch(/carries .* for hours it may carry 3.50 A/);
+    expect(verdict.reasons[0]).toMatch(/like a steady .* for hours it may carry 3.50 A/);
     // On the fuse it came with, two more pairs of the same LEDs would do.
     fuse.ratedAmps = 15;
     expect(judged(job, reverse.id).state).toBe('holds');

@@ -72,7 +72,7 @@ export const OPEN_OHMS = 1e9;
 export const FLOATING_OHMS = 1e6;
 
 /** Series resistance of a lamp's or decoder's capacitor with its traces, ohms (typical). */
-export const CAPACITOR_OHMS = 0.05;
+export const CAPACITOR_OHMS = 0.02;
 
 /**
  * A blade fuse holds 1.1 times its rating for good and melts at 1.35 times within half an hour, at twice within

@@ -45,7 +45,8 @@ describe('the minibus’s pulsed feeds', () => {
     const position = of(windows, 'position-left');
     for (const [index, each] of position.trials.entries()) {
       const smaller = position.trials[index - 1];
-      if (smaller) expect(each.modulation).toBeLessThan(smaller.modulation);
+      // Past half a per cent it is the series resistance of the capacitor that is left.
+      if (smaller && smaller.modulation > 5e-3) expect(each.modulation).toBeLessThan(smaller.modulation);
       expect(each.risk).toBe(flickerRisk(200, 100 * each.modulation));
     }
     const ratio = trial(position, 4.7e-4).modulation / trial(position, 1e-3).modulation;

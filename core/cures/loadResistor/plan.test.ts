@@ -96,7 +96,8 @@ describe('the interval', () => {
       const fitted = TurnCircuits.of(job.vehicle, fitmentOf(job, DEMO_SHELF, 'leds'));
       const bands = new HealthyBands(job);
       const { deciding } = ohmsInterval(fitted, bands, circuit);
-      const need = bands.at(circuit, deciding.point.volts).highAmps;
+      const { lookSeconds } = deciding;
+      const need = bands.at(circuit, deciding.point.volts, lookSeconds).highAmps;
       // Any lamp will do; the one with the longest lead decides, so it holds at all of them.
       const seen = (ohms: number) =>
         Math.min(
@@ -107,6 +108,7 @@ describe('the interval', () => {
                 fitted.solve({
                   emfVolts: deciding.point.volts,
                   sides: [circuit.side],
+                  lookSeconds,
                   ...fitted.companies.at(-1),
                   trial: { ohms, at: { lampId } },
                 }).watchedAmps,

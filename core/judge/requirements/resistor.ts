@@ -11,9 +11,14 @@ import { type LimitCheck, limitCheck } from './finding.ts';
  * Resistors against their printed watts and their mount. The printed watts must cover the lit power at
  * charging volts with the resistor at the low end of its tolerance, so that a turn signal left on, or a
  * relay stuck on, does not overrun it; on a pulsed feed the power is its share of the pulses.
+ *
+ * @param at volts across them while lit, where those are not the vehicle's, V
  */
-export function resistorLimits(vehicle: Vehicle, networks: readonly ResistorNetwork[]): LimitCheck[] {
-  const at = chargingVolts(vehicle.systemVolts);
+export function resistorLimits(
+  vehicle: Vehicle,
+  networks: readonly ResistorNetwork[],
+  at = chargingVolts(vehicle.systemVolts),
+): LimitCheck[] {
   return networks.flatMap((network) => {
     const lamp = vehicle.lamps.find((candidate) => candidate.id === network.lampId);
     const where = lamp?.name ?? network.lampId;
