@@ -43,6 +43,7 @@ function tapped(
     ratePerMinute: rate,
     uncertainty,
     method: 'tapped',
+    everyFlash: true,
     lampsLit: 'all',
     supplyVolts: null,
     note: '',

@@ -1,8 +1,6 @@
 import { ratedAmps } from '../flashers/flasher.ts';
 import type { FlasherPart } from '../model/part.ts';
-import type { Flasher } from '../model/vehicle/flasher.ts';
-
-export type RelayFunction = 'supply' | 'lamps' | 'earth' | 'pilot';
+import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
 
 /** One terminal of the new relay: where the wire for it comes from. */
 export interface TerminalLink {
@@ -17,8 +15,8 @@ export interface TerminalLink {
 
 export interface RelayMapping {
   links: readonly TerminalLink[];
-  /** supply and lamps change places */
-  crossed: boolean;
+  /** supply and lamps change places; null where nobody has compared how the blades stand */
+  crossed: boolean | null;
   /** whether plugging it in by shape would be wrong: supply and lamps change places, or an earth is wanted */
   adapter: boolean;
   /** what an adapter or jumper has to do, one line each; empty where it plugs straight in */
@@ -45,7 +43,9 @@ const MARKS: Readonly<Record<string, RelayFunction>> = {
   P: 'pilot',
 };
 
-type Marks = Partial<Record<RelayFunction, string | undefined>>;
+type Marks = Partial<Record<RelayFunction, string | undefined>> & {
+  order?: readonly RelayFunction[] | undefined;
+};
 
 /** What a marking stands for; undefined for one nobody has written down. */
 export function functionOfMark(mark: string): RelayFunction | undefined {
@@ -124,13 +124,18 @@ export function mapRelay(stock: Flasher, part: FlasherPart, heightAllowedMm?: nu
     cautions: [
       ...(part.adjuster
         ? [
-            `It is set with a small screw: ${part.adjuster.fasterWhen} is faster, and a change shows after about ${part.adjuster.settleSeconds} s. A new one may arrive turned right off and still flash fast.`,
+            `It is set with a small screw: ${part.adjuster.fasterWhen} is faster, and a change shows after about ${part.adjuster.settleSeconds} s. ${part.adjuster.turnedOff === 'slowest' ? 'Turned right off it flashes at its slowest.' : 'A new one may arrive turned right off and still flash fast: turn the screw before another relay is tried.'}`,
             'With its cap off the live board must touch no metal; put the cap back the right way round.',
           ]
         : []),
       ...(heightAllowedMm !== undefined && part.heightMm > heightAllowedMm
         ? [
             `It is ${part.heightMm} mm high and there are ${heightAllowedMm} mm under the cover: it would not close.`,
+          ]
+        : []),
+      ...(crossed === null
+        ? [
+            `Nobody has compared how their blades stand: hold both side by side, and see that ${had.supply} and ${has.supply}, ${had.lamps} and ${has.lamps} come to the same places before it is plugged in.`,
           ]
         : []),
       'It no longer tells of a dead lamp.',
@@ -140,17 +145,17 @@ export function mapRelay(stock: Flasher, part: FlasherPart, heightAllowedMm?: nu
 }
 
 /**
- * Whether the same place in the socket means another thing on the new relay. Sockets keep the order in which their
- * markings are listed, so that a relay that lists lamps where the other lists supply is crossed; and letters decide
- * where a marking of one stands for something else on the other.
+ * Whether the same place in the socket means another thing on the new relay: by how the blades of both stand, or where
+ * a marking of one stands for something else on the other. Null where neither says.
  */
-function crosses(had: Marks, has: Marks): boolean {
+function crosses(had: Marks, has: Marks): boolean | null {
   if (!had.supply || !had.lamps || !has.supply || !has.lamps) return false;
-  const place = (terminals: Marks, name: RelayFunction) => Object.keys(terminals).indexOf(name);
+  if (functionOfMark(has.supply) === 'lamps' || functionOfMark(had.supply) === 'lamps') return true;
+  if (!had.order || !has.order) return null;
+  const place = (marks: Marks, name: RelayFunction) => marks.order?.indexOf(name) ?? -1;
   return (
-    functionOfMark(has.supply) === 'lamps' ||
-    functionOfMark(had.supply) === 'lamps' ||
-    place(had, 'supply') > place(had, 'lamps') !== place(has, 'supply') > place(has, 'lamps')
+    place(had, 'supply') !== place(has, 'supply') &&
+    (place(had, 'supply') === place(has, 'lamps') || place(had, 'lamps') === place(has, 'supply'))
   );
 }
 

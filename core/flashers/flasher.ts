@@ -3,7 +3,8 @@ import type { Flasher } from '../model/vehicle/flasher.ts';
 /** Flashes a minute of a flasher that misses nothing. */
 export function normalRate(flasher: Flasher): number {
   if (flasher.kind !== 'non-watching-relay') return flasher.normalRate;
-  const { slowestRate, fastestRate, position } = flasher;
+  const { slowestRate, fastestRate, position, adjuster } = flasher;
+  if (position === 0 && adjuster?.turnedOff === 'still-fast') return STILL_FAST;
   return slowestRate + position * (fastestRate - slowestRate);
 }
 
@@ -22,6 +23,9 @@ export function underloadedRate(flasher: Flasher): number {
       return 0;
   }
 }
+
+/** An adjustable relay whose screw is turned right off, of a make that then still flashes fast, a minute (common practice: about double). */
+const STILL_FAST = 176;
 
 /** A thermal flasher of a make that runs fast when under-loaded: how many times (common practice). */
 export const THERMAL_FAST = 2;

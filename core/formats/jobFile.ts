@@ -4,17 +4,20 @@ import { twinTopology } from '../circuit/engine/twinLedElements.ts';
 import { Moment } from '../model/fields.ts';
 import { Job } from '../model/job.ts';
 import { type LedPart, Part, type Shelf } from '../model/part.ts';
+import { brokenReferences, partReferences } from '../model/partReferences.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
 import { circuitsFeeding } from '../model/vehicle/vehicle.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 3;
-/** Read too: the second has all of its shape in today's, the first is brought up to it. */
-const SECOND_VERSION = 2;
+export const JOB_FILE_VERSION = 4;
+/**
+ * Older ones are read too. The first is brought up to today's shape; the second and third have all of theirs in it, and
+ * what they could not say (how a relay's blades stand, whether there is metal near a lamp) is unknown.
+ */
 const FIRST_VERSION = 1;
 /** Larger than any honest job without photographs, bytes. */
-export const JOB_FILE_MAX_BYTES = 2_000_000;
+export const JOB_FILE_MAX_BYTES = 8_000_000;
 const MAX_DEPTH = 24;
 
 /** One job with the shelf parts it was planned from, so that it means the same everywhere. */
@@ -36,11 +39,8 @@ export function jobFileOf(job: Job, shelf: Shelf, exportedAt: string): JobFile {
 
 /** The parts of a shelf that bear on a job: the LEDs it chose, and everything that could cure it. */
 export function partsOf(job: Job, shelf: Shelf): Part[] {
-  const chosen = new Set([
-    ...Object.values(job.chosen),
-    ...(job.findings ?? []).flatMap((finding) => Object.values(finding.fitted)),
-  ]);
-  return shelf.filter((part) => (part.kind !== 'led' && part.kind !== 'whole-lamp') || chosen.has(part.id));
+  const named = new Set(partReferences(job).map(({ partId }) => partId));
+  return shelf.filter((part) => (part.kind !== 'led' && part.kind !== 'whole-lamp') || named.has(part.id));
 }
 
 export function writeJobFile(file: JobFile): string {
@@ -72,12 +72,12 @@ export function readJobFile(text: string): JobFileResult {
   }
   if (kind.data.version === FIRST_VERSION)
     data = { ...kind.data, version: JOB_FILE_VERSION, job: upgradeJob((kind.data as { job?: unknown }).job) };
-  else if (kind.data.version === SECOND_VERSION) data = { ...kind.data, version: JOB_FILE_VERSION };
-  else if (kind.data.version !== JOB_FILE_VERSION) {
+  else if (kind.data.version > FIRST_VERSION && kind.data.version <= JOB_FILE_VERSION)
+    data = { ...kind.data, version: JOB_FILE_VERSION };
+  else
     return refuse(
       `The file is version ${kind.data.version}; this Vumble reads versions ${FIRST_VERSION} to ${JOB_FILE_VERSION}. Update Vumble, or export it again.`,
     );
-  }
   const parsed = JobFile.safeParse(data);
   if (!parsed.success) return { ok: false, problems: parsed.error.issues.slice(0, 12).map(issueInWords) };
   const problems = jobProblems(parsed.data.job, parsed.data.parts);
@@ -107,14 +107,11 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
     bulbKnown(bulbId, `job.identified ${lampId}`, problems);
   }
   for (const lampId of Object.keys(job.lookOver.lamps)) lampKnown(lampId, 'job.lookOver');
-  for (const [lampId, partId] of Object.entries(job.chosen)) {
-    lampKnown(lampId, 'job.chosen');
-    const part = parts.find(
-      (each) => each.id === partId && (each.kind === 'led' || each.kind === 'whole-lamp'),
+  for (const lampId of Object.keys(job.chosen)) lampKnown(lampId, 'job.chosen');
+  for (const { partId, where, kinds } of brokenReferences(job, parts))
+    problems.push(
+      `${where} names ${kinds[0] === 'led' ? 'LED' : kinds[0]} "${partId}", which is not among the parts.`,
     );
-    if (partId !== null && !part)
-      problems.push(`job.chosen ${lampId} names LED "${partId}", which is not among the parts.`);
-  }
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     circuitKnown(circuitId, 'job.cures');
     for (const { lampId, input } of cure?.networks ?? []) {
@@ -127,17 +124,10 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
     circuitKnown(finding.circuitId, `job.findings ${finding.id}`);
     for (const lampId of [...Object.keys(finding.fitted), ...finding.out])
       lampKnown(lampId, `job.findings ${finding.id}`);
-    for (const partId of Object.values(finding.fitted))
-      if (partId !== null && !parts.some((part) => part.id === partId))
-        problems.push(`job.findings ${finding.id} names part "${partId}", which is not among the parts.`);
   }
   for (const cure of job.vehicleCures) {
     if ('circuitId' in cure) circuitKnown(cure.circuitId, `job.vehicleCures ${cure.kind}`);
     if ('lampId' in cure) lampKnown(cure.lampId, `job.vehicleCures ${cure.kind}`);
-    if ('partId' in cure && !parts.some((part) => part.id === cure.partId))
-      problems.push(
-        `job.vehicleCures ${cure.kind} names part "${cure.partId}", which is not among the parts.`,
-      );
   }
   for (const part of parts) if (part.kind === 'led') problems.push(...ledProblems(part));
   return problems.slice(0, 12);

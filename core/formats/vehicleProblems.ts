@@ -46,6 +46,13 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
       known(ids(circuits), output.circuitId, 'vehicle.flasher.outputs', 'circuit');
   for (const watch of vehicle.bulbCheck?.watches ?? [])
     known(ids(circuits), watch.circuitId, 'vehicle.bulbCheck', 'circuit');
+  if (
+    vehicle.pilot &&
+    circuits.some((each) => each.feeds.some((feed) => feed.lampId === vehicle.pilot?.lampId))
+  )
+    problems.push(
+      `The pilot lamp "${vehicle.pilot.lampId}" hangs between the sides and on a circuit too. Take it out of the circuit.`,
+    );
   if (vehicle.pilot) known(ids(lamps), vehicle.pilot.lampId, 'vehicle.pilot', 'lamp');
   return problems;
 }

@@ -1,5 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { demoJob } from '../../demo/forTests.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { Judge } from '../judge/judge.ts';
+import type { ResistorNetwork } from '../model/job.ts';
+import { turnCircuits } from '../model/vehicle/vehicle.ts';
+import { hottestResistor, mountedPieces, usesOfPiece } from './mounts.ts';
 import {
   caseToAmbient,
   elementToCase,
@@ -9,7 +15,7 @@ import {
   storedJoules,
   worstMount,
 } from './resistorHeat.ts';
-import { casesFor, judgeHeat, SKIN_LIMITS, USE_CASES } from './useCases.ts';
+import { judgeHeat, SKIN_LIMITS, USE_CASES, usesOf } from './useCases.ts';
 
 const FIFTY = { ratedWatts: 50, mount: 'free-air' } as const;
 const MOUNTS: readonly HeatMount[] = ['free-air', 'panel', 'chassis', 'bracket', 'recess'];
@@ -129,10 +135,97 @@ describe('P12: ISO 13732-1 burn thresholds of bare metal (from memory)', () => {
 });
 
 describe('uses', () => {
-  it('are those a circuit sees', () => {
-    expect(casesFor('turn').map((each) => each.id)).toEqual(['turn', 'hazard']);
-    expect(casesFor('stop').map((each) => each.id)).toEqual(['jam']);
-    expect(casesFor('tail').map((each) => each.id)).toEqual(['night']);
+  const { vehicle } = demoJob('exhibition-trailer');
+  const circuitOf = (id: string) => {
+    const found = demoJob('gritter-4').vehicle.circuits.find((each) => each.id === id);
+    if (!found) throw new Error(id);
+    return found;
+  };
+  const ids = (uses: readonly { id: string }[]) => uses.map((each) => each.id);
+
+  it('are those of every feed it sees, a flasher stuck on among them', () => {
+    const gritter = demoJob('gritter-4').vehicle;
+    expect(ids(usesOf(gritter, [circuitOf('turn-left')]))).toEqual(['turn', 'hazard', 'stuck']);
+    expect(ids(usesOf(gritter, [circuitOf('stop')]))).toEqual(['jam']);
+    expect(ids(usesOf(gritter, [circuitOf('tail-left')]))).toEqual(['night']);
+    expect(ids(usesOf({ ...gritter, hazardSwitch: false }, [circuitOf('turn-left')]))).not.toContain(
+      'hazard',
+    );
+  });
+
+  it('follow the flasher’s own share of the time, and the brake where one filament is stop and turn', () => {
+    const [left] = turnCircuits(vehicle);
+    if (!left) throw new Error('the trailer turns');
+    const uses = usesOf({ ...vehicle, flasher: { ...vehicle.flasher, onFraction: 0.7 } }, [left]);
+    expect(uses.find((each) => each.id === 'turn')?.duty).toBe(0.7);
+    const combined = usesOf(vehicle, [{ ...left, stopFuseId: vehicle.flasher.fuseId }]);
+    expect(ids(combined)).toContain('jam');
+  });
+});
+
+describe('several resistors on one metal', () => {
+  const two = (mount?: string): ResistorNetwork[] =>
+    ['front-left', 'rear-left'].map((lampId) => ({
+      lampId,
+      ...(mount ? { mount } : {}),
+      connection: 'parallel',
+      pieces: [{ partId: null, ohms: 6.8, watts: 50, tolerance: 0.05 }],
+    }));
+  const van = structuredClone(demoJob('library-route-3').vehicle);
+  for (const lamp of van.lamps) lamp.resistorMount = 'panel';
+
+  it('share its heat flow: two of 6.8 Ω are at 121 °C where one alone would be at 98 °C', () => {
+    // By hand: 14.4² / 6.46 / 2 = 16.05 W each; 40 + 32.1 / (2/9 + 1/6.5) = 125 °C once settled, 121 °C after 30 min.
+    const apart = hottestResistor(van, two(), 14.4);
+    const together = hottestResistor(van, two('the same panel'), 14.4);
+    expect(apart?.peakCaseCelsius).toBeGreaterThan(96.5);
+    expect(apart?.peakCaseCelsius).toBeLessThan(100.5);
+    expect(together?.peakCaseCelsius).toBeGreaterThan(119);
+    expect(together?.peakCaseCelsius).toBeLessThan(123);
+  });
+
+  it('do so by themselves where they are in one opening, on one kind of metal', () => {
+    const one = structuredClone(van);
+    const front = one.lamps.find((lamp) => lamp.id === 'front-left');
+    for (const lamp of one.lamps) if (front) lamp.access = front.access;
+    expect(hottestResistor(one, two(), 14.4)?.peakCaseCelsius).toBeGreaterThan(119);
+  });
+
+  it('on a filament that is stop and turn: 109 °C by hazard alone, 177 °C and condemned with the brake held', () => {
+    const trailer = structuredClone(demoJob('exhibition-trailer').vehicle);
+    for (const lamp of trailer.lamps) lamp.resistorMount = 'panel';
+    const combined = trailer.circuits.find((circuit) => circuit.stopFuseId);
+    const lampId = combined?.feeds[0]?.lampId;
+    if (!combined || !lampId) throw new Error('no lamp is stop and turn');
+    const network: ResistorNetwork = {
+      lampId,
+      connection: 'parallel',
+      pieces: [{ partId: null, ohms: 6, watts: 50, tolerance: 0.05 }],
+    };
+    const hottest = hottestResistor(trailer, [network], 14.4);
+    expect(hottest?.useCase.id).toBe('jam');
+    expect(hottest?.peakCaseCelsius).toBeGreaterThan(172);
+    expect(hottest?.peakCaseCelsius).toBeLessThan(179);
+    expect(hottest?.state).toBe('condemned');
+    const cured = {
+      ...demoJob('exhibition-trailer'),
+      vehicle: trailer,
+      cures: { [combined.id]: { kind: 'load-resistor' as const, networks: [network] } },
+    };
+    const verdict = Judge.of(cured, DEMO_SHELF, 'cured').circuit(combined);
+    expect(verdict.state).toBe('too-much');
+    expect(verdict.findings.find((finding) => finding.requirement === 'mount')?.text).toMatch(
+      /twenty minutes on the brake/,
+    );
+  });
+
+  it('a flasher that sticks on is told and condemns nothing', () => {
+    const network = two()[0] as ResistorNetwork;
+    const [piece] = mountedPieces(van, [network], 14.4);
+    if (!piece) throw new Error('no piece');
+    const stuck = usesOfPiece(van, piece).find((use) => use.fault);
+    expect(stuck?.duty).toBe(1);
+    expect(hottestResistor(van, [network], 14.4)?.useCase.fault).toBeUndefined();
   });
 });
 

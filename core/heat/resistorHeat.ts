@@ -8,6 +8,8 @@ export type HeatMount = 'free-air' | 'panel' | 'chassis' | 'bracket' | 'recess';
 
 /** What a lamp's place to mount a resistor is to its heat. */
 export function heatMount(place: ResistorMount): HeatMount {
+  // Where nobody has looked the worst metal there is stands in; whether there is any is another question.
+  if (place === 'unknown') return 'recess';
   return place === 'none' ? 'free-air' : place;
 }
 
@@ -52,6 +54,8 @@ export interface ResistorBody {
   /** printed, W */
   ratedWatts: number;
   mount: HeatMount;
+  /** others screwed to the same metal, with the mean power each turns into heat while this one does, W */
+  beside?: readonly { ratedWatts: number; watts: number }[];
 }
 
 /** Temperatures at one moment, °C. */
@@ -59,6 +63,14 @@ export interface HeatPoint {
   seconds: number;
   caseCelsius: number;
   elementCelsius: number;
+}
+
+/** Heat all cases on one mount hold together, J/K. */
+function caseHeatOf({ ratedWatts, beside = [] }: ResistorBody): number {
+  return [ratedWatts, ...beside.map((each) => each.ratedWatts)].reduce(
+    (sum, each) => sum + housingOf(each).caseHeat,
+    0,
+  );
 }
 
 function housingOf(ratedWatts: number): Housing {
@@ -72,14 +84,25 @@ export function elementToCase({ ratedWatts }: ResistorBody): number {
   return (ELEMENT_LIMIT_CELSIUS - RATED_AT_CELSIUS) / ratedWatts;
 }
 
-/** Case to surroundings, air and mount side by side, K/W. */
-export function caseToAmbient({ ratedWatts, mount }: ResistorBody): number {
-  return 1 / (1 / housingOf(ratedWatts).toAir + 1 / MOUNT_OHMS[mount]);
+/**
+ * Case to surroundings, K/W: the air of every case on the mount and the mount itself, side by side. Cases on one mount
+ * stand at one temperature: T = T_a + ΣP / (Σ 1/R_air + 1/R_mount).
+ */
+export function caseToAmbient({ ratedWatts, mount, beside = [] }: ResistorBody): number {
+  const air = [ratedWatts, ...beside.map((each) => each.ratedWatts)].reduce(
+    (sum, each) => sum + 1 / housingOf(each).toAir,
+    0,
+  );
+  return 1 / (air + 1 / MOUNT_OHMS[mount]);
+}
+
+function besideWatts({ beside = [] }: ResistorBody): number {
+  return beside.reduce((sum, each) => sum + each.watts, 0);
 }
 
 /** Where it ends when it is left on: case and element, °C. */
 export function settledHeat(body: ResistorBody, watts: number, ambientCelsius: number): HeatPoint {
-  const caseCelsius = ambientCelsius + watts * caseToAmbient(body);
+  const caseCelsius = ambientCelsius + (watts + besideWatts(body)) * caseToAmbient(body);
   return {
     seconds: Number.POSITIVE_INFINITY,
     caseCelsius,
@@ -93,7 +116,7 @@ export function settledHeat(body: ResistorBody, watts: number, ambientCelsius: n
  * Exact for each step of constant power: the two coupled nodes are solved as a linear system by the trapezoidal rule
  * at a step far below either time constant, so that what goes in is what is stored and what leaves.
  *
- * @param watts mean power while on, W; a flashing resistor's is half its lit power, its flash being far quicker than it
+ * @param watts mean power while on, W; a flashing resistor's is its share of the time lit, its flash being far quicker than it
  * @param onSeconds how long it is on
  * @param seconds how long is looked at
  * @param everySeconds spacing of the points
@@ -106,7 +129,9 @@ export function heatCurve(
   seconds: number,
   everySeconds = 5,
 ): HeatPoint[] {
-  const { caseHeat, elementHeat } = housingOf(body.ratedWatts);
+  const { elementHeat } = housingOf(body.ratedWatts);
+  const caseHeat = caseHeatOf(body);
+  const others = besideWatts(body);
   const g1 = 1 / elementToCase(body);
   const g2 = 1 / caseToAmbient(body);
   const points: HeatPoint[] = [];
@@ -127,7 +152,8 @@ export function heatCurve(
       });
     const power = at < onSeconds ? watts : 0;
     const r1 = (a - g1 / 2) * element + (g1 / 2) * shell + power;
-    const r2 = (g1 / 2) * element + (b - (g1 + g2) / 2) * shell;
+    const warmed = at < onSeconds ? others : 0;
+    const r2 = (g1 / 2) * element + (b - (g1 + g2) / 2) * shell + warmed;
     element = (r1 * m22 - r2 * m12) / determinant;
     shell = (r2 * m11 - r1 * m12) / determinant;
   }
@@ -136,8 +162,9 @@ export function heatCurve(
 
 /** Heat stored in both nodes above the surroundings, J: for checking that no energy is lost. */
 export function storedJoules(body: ResistorBody, point: HeatPoint, ambientCelsius: number): number {
-  const { caseHeat, elementHeat } = housingOf(body.ratedWatts);
+  const { elementHeat } = housingOf(body.ratedWatts);
   return (
-    caseHeat * (point.caseCelsius - ambientCelsius) + elementHeat * (point.elementCelsius - ambientCelsius)
+    caseHeatOf(body) * (point.caseCelsius - ambientCelsius) +
+    elementHeat * (point.elementCelsius - ambientCelsius)
   );
 }

@@ -1,14 +1,16 @@
-import type { CircuitKind } from '../model/vehicle/circuit.ts';
+import type { Circuit, CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { ELEMENT_LIMIT_CELSIUS, type HeatMount, type HeatPoint, heatCurve } from './resistorHeat.ts';
+import { ELEMENT_LIMIT_CELSIUS, type HeatPoint, heatCurve, type ResistorBody } from './resistorHeat.ts';
 
 /** A way a resistor is used hard. */
 export interface UseCase {
-  id: 'turn' | 'hazard' | 'jam' | 'night';
+  id: 'turn' | 'hazard' | 'jam' | 'night' | 'stuck';
   name: string;
   seconds: number;
   /** share of the time it is lit */
   duty: number;
+  /** something must have failed for it: it is told, and condemns nothing */
+  fault?: boolean;
 }
 
 export const USE_CASES: Record<UseCase['id'], UseCase> = {
@@ -16,13 +18,14 @@ export const USE_CASES: Record<UseCase['id'], UseCase> = {
   hazard: { id: 'hazard', name: 'thirty minutes of hazard', seconds: 1800, duty: 0.5 },
   jam: { id: 'jam', name: 'twenty minutes on the brake', seconds: 1200, duty: 1 },
   night: { id: 'night', name: 'two hours with lights on', seconds: 7200, duty: 1 },
+  stuck: { id: 'stuck', name: 'ten minutes with the flasher stuck on', seconds: 600, duty: 1, fault: true },
 };
 
-/** The use cases a circuit sees. */
-export function casesFor(kind: CircuitKind): UseCase[] {
+/** The use cases of a kind of circuit. */
+function casesFor(kind: CircuitKind): UseCase[] {
   switch (kind) {
     case 'turn':
-      return [USE_CASES.turn, USE_CASES.hazard];
+      return [USE_CASES.turn, USE_CASES.hazard, USE_CASES.stuck];
     case 'stop':
     case 'third-brake':
       return [USE_CASES.jam];
@@ -31,9 +34,21 @@ export function casesFor(kind: CircuitKind): UseCase[] {
   }
 }
 
-/** The same of a vehicle that may have no hazard switch. */
-export function usesOn({ hazardSwitch }: Pick<Vehicle, 'hazardSwitch'>, kind: CircuitKind): UseCase[] {
-  return casesFor(kind).filter((use) => hazardSwitch || use.id !== 'hazard');
+/**
+ * Every use that some circuits of a vehicle see: of what flashes the flasher's own share of the time, of a filament
+ * that is the stop lamp too the brake held. A vehicle without hazard switch is not blamed for hazard.
+ */
+export function usesOf(
+  { hazardSwitch, flasher }: Pick<Vehicle, 'hazardSwitch' | 'flasher'>,
+  circuits: readonly Circuit[],
+): UseCase[] {
+  const uses = circuits.flatMap((circuit) => [
+    ...casesFor(circuit.kind),
+    ...(circuit.stopFuseId !== undefined || circuit.fullWithBrake ? [USE_CASES.jam] : []),
+  ]);
+  return [...new Set(uses)]
+    .filter((use) => hazardSwitch || use.id !== 'hazard')
+    .map((use) => (use.id === 'turn' || use.id === 'hazard' ? { ...use, duty: flasher.onFraction } : use));
 }
 
 export const AMBIENTS = [25, 40] as const;
@@ -92,7 +107,7 @@ const COOLING = 1800;
  * @param litWatts power while lit, W
  */
 export function judgeHeat(
-  body: { ratedWatts: number; mount: HeatMount },
+  body: ResistorBody,
   litWatts: number,
   useCase: UseCase,
   ambientCelsius: number,

@@ -18,7 +18,9 @@ import { dimmerRequirement } from './requirements/dimmer.ts';
 import { excitationRequirement } from './requirements/excitation.ts';
 import type { Finding, LimitCheck } from './requirements/finding.ts';
 import { fuseRequirement } from './requirements/fuse.ts';
+import { mountRequirement } from './requirements/mount.ts';
 import { outputLimit, turnOutputs } from './requirements/output.ts';
+import { rateRequirement } from './requirements/rate.ts';
 import { relayLimit } from './requirements/relay.ts';
 import { resistorLimits } from './requirements/resistor.ts';
 import type { Scene } from './requirements/scene.ts';
@@ -46,6 +48,8 @@ const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
   excitationRequirement,
   backFeedRequirement,
   sweepRequirement,
+  rateRequirement,
+  mountRequirement,
   dimmerRequirement,
   moreThanStock,
 ];
@@ -212,6 +216,12 @@ export class Judge {
     return { ...judged, reason: reasons[0] ?? texts, reasons };
   }
 
+  /** What whoever watches the current of a circuit says of it, and nobody else. */
+  watched(circuit: Circuit): VerdictState {
+    const points = watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
+    return worstState(points.map((point) => point.state));
+  }
+
   private inOrder(findings: readonly Finding[]): string[] {
     const rank = (finding: Finding) => -VERDICT_STATES.indexOf(finding.state);
     return findings.toSorted((a, b) => rank(a) - rank(b)).map((finding) => finding.text);
@@ -293,7 +303,10 @@ export class Judge {
     const networks = this.turns.fitment.resistors.filter((each) =>
       inputs.has(`${each.lampId} ${each.input ?? 'main'}`),
     );
-    return networks.length === 0 ? [] : resistorLimits(this.vehicle, networks, this.voltsAcross(circuit));
+    if (networks.length === 0) return [];
+    const limits = resistorLimits(this.vehicle, networks, this.voltsAcross(circuit));
+    // The small one beside a charge lamp lives in air.
+    return circuit.excite ? limits.filter((limit) => limit.kind !== 'mount') : limits;
   }
 
   /** A charge lamp lies between the key and the alternator: its resistor never has the vehicle's volts across it. */

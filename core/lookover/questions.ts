@@ -172,6 +172,11 @@ export function answerQuestion(job: Job, id: QuestionId, answer: string): void {
       break;
     case 'gearbox':
       setFact(facts, 'gearbox', answer === 'manual' || answer === 'automatic' ? answer : undefined);
+      // A manual one is not asked whether it is sensed: an answer given for an automatic one goes with it.
+      if (answer === 'manual') {
+        setFact(facts, 'brakeSensed', undefined);
+        setBrakeSense(vehicle, false);
+      }
       break;
     case 'brake-sense':
       setFact(facts, 'brakeSensed', said);

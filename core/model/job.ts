@@ -30,6 +30,8 @@ export const ResistorNetwork = z.strictObject({
   input: LampInput.optional(),
   /** on a plug between socket and bulb: no wire is cut, no joint made */
   plugged: z.boolean().optional(),
+  /** what it is screwed to, where several share it; those of one opening and kind share it where left out */
+  mount: Line.optional(),
   connection: z.enum(['parallel', 'series']),
   pieces: z.array(ResistorPiece).min(1).max(4),
 });
@@ -59,6 +61,8 @@ export const VehicleCure = z.discriminatedUnion('kind', [
     name: Line.optional(),
     tool: Line.optional(),
     keyCycled: z.boolean().optional(),
+    /** read back from the controller as LED after that */
+    readBack: z.boolean().optional(),
     codesCleared: z.boolean().optional(),
   }),
   z.strictObject({ kind: z.literal('decoder'), lampId: Id, partId: Id }),
@@ -76,6 +80,8 @@ export const Observation = z.strictObject({
   /** half-width of the 95 % interval, flashes a minute; null where the rate was typed in */
   uncertainty: z.number().min(0).max(1000).nullable(),
   method: z.enum(['tapped', 'typed']),
+  /** looked at again: no flash went by between two taps */
+  everyFlash: z.boolean().optional(),
   lampsLit: z.enum(['all', 'some', 'none', 'not-checked']),
   supplyVolts: Volts.nullable(),
   note: Note,
@@ -163,9 +169,9 @@ export const Job = z.strictObject({
   capsules: z.record(Id, CapsuleRecord).optional(),
   fit: z.record(Id, StepRecord),
   observations: z.array(Observation).max(2000),
-  attempts: z.array(Attempt).max(200).optional(),
+  attempts: z.array(Attempt).max(2000).optional(),
   /** what the watcher was seen to do; its band learns from them */
-  findings: z.array(Finding).max(200).optional(),
+  findings: z.array(Finding).max(2000).optional(),
   handOver: z.strictObject({
     stockBulbsKeptAt: Line,
     warrantyUntil: DateOrEmpty,

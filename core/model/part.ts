@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { BaseId } from './bulb.ts';
 import { Fraction, Id, Line, Ohms, Volts, Watts } from './fields.ts';
 import { CircuitKind } from './vehicle/circuit.ts';
-import { NON_WATCHING } from './vehicle/flasher.ts';
+import { NON_WATCHING, Terminals } from './vehicle/flasher.ts';
 
 const ShelfEntry = {
   id: Id,
@@ -155,12 +155,7 @@ export const FlasherPart = z.strictObject({
   ...ShelfEntry,
   kind: z.literal('flasher'),
   systemVolts: z.union([z.literal(6), z.literal(12), z.literal(24)]),
-  terminals: z.strictObject({
-    supply: Line,
-    lamps: Line,
-    earth: Line.optional(),
-    pilot: Line.optional(),
-  }),
+  terminals: Terminals,
   ...NON_WATCHING,
   heightMm: z.number().positive().max(200),
 });

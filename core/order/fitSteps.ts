@@ -15,6 +15,7 @@ const MOUNT_WORDS: Record<Lamp['resistorMount'], string> = {
   chassis: 'the chassis',
   bracket: 'the lamp’s bracket, on standoffs',
   recess: 'the lamp’s recess',
+  unknown: 'bare metal, if there is any: look first',
 };
 
 const SIDES: readonly Side[] = ['left', 'right'];

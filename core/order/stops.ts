@@ -4,7 +4,7 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { pickList } from '../picklist/picklist.ts';
 import { handOverPage } from '../record/handOver.ts';
-import { latestObservation, proofResult, turnFunctionsOf } from '../record/observations.ts';
+import { latestObservation, proofResult, turnFunctionsOf, watcherLeft } from '../record/observations.ts';
 import { fitSteps } from './fitSteps.ts';
 
 /** The stops of a job, in the order people work. */
@@ -57,7 +57,7 @@ export function stopProgress(job: Job, shelf: Shelf, curedState: VerdictState): 
   const rule = flashRule(job.vehicle.region);
   const proved = turnFunctionsOf(job.vehicle).filter((each) => {
     const observation = latestObservation(job, 'cured', each);
-    return observation !== undefined && proofResult(rule, observation) === 'passed';
+    return observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
   }).length;
   const missing = handOverPage(job, shelf).missing.length;
   return [

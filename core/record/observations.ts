@@ -1,6 +1,8 @@
+import { underloadedRate } from '../flashers/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { rateResult } from '../judge/flashRule.ts';
 import type { Job, Observation, Stage, TurnFunction } from '../model/job.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 const TURN_FUNCTIONS: readonly TurnFunction[] = ['turn-left', 'turn-right', 'hazard'];
@@ -32,18 +34,53 @@ export function latestObservation(
 
 export type ProofResult = 'passed' | 'failed' | 'not-sure';
 
+/** The flasher that would run fast where it misses a lamp: the stock one; null where another that does not watch took its place. */
+export function watcherLeft({ vehicle, vehicleCures }: Job): Flasher | null {
+  return vehicleCures.some((cure) => cure.kind === 'flasher-relay') ? null : vehicle.flasher;
+}
+
+/** A tapped rate this near to half of one the flasher may have is not believed without a second look. */
+const HALF_SHARE = 0.1;
+
+/**
+ * Whether a tapped rate may be every second flash of one the flasher is known to run at: hyperflash, counted by halves,
+ * reads as the normal rate. One look settles it.
+ *
+ * @param flasher whoever watches the lamps, see `watcherLeft`
+ */
+export function mayBeHalf(flasher: Flasher | null, ratePerMinute: number): boolean {
+  const fast = flasher ? underloadedRate(flasher) : 0;
+  return fast > 0 && Math.abs(2 * ratePerMinute - fast) <= HALF_SHARE * fast;
+}
+
+function halfCounted(flasher: Flasher | null, observation: Observation): boolean {
+  const { method, ratePerMinute, everyFlash } = observation;
+  return method === 'tapped' && ratePerMinute !== null && !everyFlash && mayBeHalf(flasher, ratePerMinute);
+}
+
 /** An observation against the rule: the rate within limits and every lamp lit. */
-export function proofResult(rule: FlashRule, observation: Observation): ProofResult {
+export function proofResult(rule: FlashRule, observation: Observation, flasher: Flasher | null): ProofResult {
   if (observation.lampsLit === 'some' || observation.lampsLit === 'none') return 'failed';
   if (observation.ratePerMinute === null) return 'not-sure';
   const rate = rateResult(rule, observation.ratePerMinute, observation.uncertainty ?? 0);
   if (rate === 'too-close-to-tell') return 'not-sure';
   if (rate !== 'within') return 'failed';
+  if (halfCounted(flasher, observation)) return 'not-sure';
   return observation.lampsLit === 'all' ? 'passed' : 'not-sure';
 }
 
-/** Why a proof has the result it has, with the figures. */
-export function proofReason(rule: FlashRule, observation: Observation): string {
+/**
+ * Why a proof has the result it has, with the figures.
+ *
+ * @param flasher whoever watches the lamps, see `watcherLeft`
+ * @param fitted the one that is in now
+ */
+export function proofReason(
+  rule: FlashRule,
+  observation: Observation,
+  flasher: Flasher | null,
+  fitted: Flasher | null = flasher,
+): string {
   const allowed = `${rule.lowest} to ${rule.highest}`;
   if (observation.lampsLit === 'some') return 'Not every lamp lit.';
   if (observation.lampsLit === 'none') return 'No lamp lit.';
@@ -51,14 +88,24 @@ export function proofReason(rule: FlashRule, observation: Observation): string {
   const rate = Math.round(observation.ratePerMinute);
   switch (rateResult(rule, observation.ratePerMinute, observation.uncertainty ?? 0)) {
     case 'too-fast':
-      return `${rate} a minute is above ${allowed}.`;
+      return `${rate} a minute is above ${allowed}.${screwAdvice(fitted)}`;
     case 'too-slow':
       return `${rate} a minute is below ${allowed}.`;
     case 'too-close-to-tell':
       return `${rate} a minute is too close to the edge of ${allowed} to tell. Count more flashes.`;
     case 'within':
+      if (halfCounted(flasher, observation))
+        return `${rate} a minute tapped, and ${Math.round(2 * rate)} would be a lamp missed: look again whether no flash goes by between two taps.`;
       return observation.lampsLit === 'all'
         ? `${rate} a minute, within ${allowed}, all lamps lit.`
         : `${rate} a minute, within ${allowed}. Say whether all lamps lit.`;
   }
+}
+
+/** An adjustable relay may arrive with its screw turned right off: that comes before another relay is tried. */
+function screwAdvice(fitted: Flasher | null): string {
+  if (fitted?.kind !== 'non-watching-relay' || !fitted.adjuster) return '';
+  const { fasterWhen, settleSeconds } = fitted.adjuster;
+  const slower = fasterWhen === 'clockwise' ? 'anticlockwise' : 'clockwise';
+  return ` Turn the relay’s screw first (${slower} is slower; from the very end of its way either way), wait ${settleSeconds} s and count again, before another relay is tried.`;
 }

@@ -40,8 +40,8 @@ describe('observations', () => {
     [{ ratePerMinute: null, uncertainty: null }, 'not-sure', /No rate was taken/],
     [{ ratePerMinute: 120, uncertainty: null, method: 'typed' }, 'passed', /within/],
   ] as const)('%o is %s', (change, result, reason) => {
-    expect(proofResult(rule, seen(change))).toBe(result);
-    expect(proofReason(rule, seen(change))).toMatch(reason);
+    expect(proofResult(rule, seen(change), null)).toBe(result);
+    expect(proofReason(rule, seen(change), null)).toMatch(reason);
   });
 
   it('finds the newest of the right function and state, whatever their order', () => {

@@ -282,12 +282,25 @@ function brakeSense({ job, events, fitment }: Played) {
         (14.4 * (job.vehicle.systemVolts / 12) - sense.heldUnderVolts),
     );
     const lamps = circuit.feeds.map((feed) => feed.lampId);
-    const leds = lamps.filter((id) => fitment.contents.get(id)?.kind !== 'filament');
+    const without = lamps.filter((id) => fitment.contents.get(id)?.kind !== 'filament');
+    const leds = without.filter((id) => fitment.contents.get(id)?.kind === 'led');
+    const dead = without.filter((id) => !leds.includes(id));
+    const names = (ids: readonly string[]) => ids.map((id) => nameOf(job, id).toLowerCase()).join(', ');
+    const why = [
+      ...(leds.length > 0 ? ['An LED does not'] : []),
+      ...(dead.length > 0
+        ? [`${leds.length > 0 ? 'nor does' : 'No current flows through'} the dead bulb of ${names(dead)}`]
+        : []),
+    ].join(', ');
+    const cure =
+      dead.length > 0
+        ? 'Put a good bulb in there first'
+        : `Cure: a bleed resistor of at most ${most} Ω to earth, or one filament left in`;
     return effect(
       'brake-sense',
       'The brake wire is held up',
-      `With the pedal up, ${sense.what.toLowerCase()} looks for the cold filament of ${leds.map((id) => nameOf(job, id).toLowerCase()).join(', ')} that ties the wire to earth. An LED does not: gearshift lock or cruise may misbehave. Cure: a bleed resistor of at most ${most} Ω to earth, or one filament left in.`,
-      leds,
+      `With the pedal up, ${sense.what.toLowerCase()} looks for the cold filament of ${names(without)} that ties the wire to earth. ${why}: gearshift lock or cruise may misbehave. ${cure}.`,
+      without,
     );
   });
 }

@@ -85,8 +85,9 @@ export function vehicleReport(
   const flash = play.flashes.at(-1);
   if (!flash || play.flashes.length < REPORTED_FLASH) return { ...common, ...steadyReport(asked) };
   const { periodSeconds, onSeconds } = flash;
-  const sampleAtSeconds = (REPORTED_FLASH - 1) * periodSeconds + WATCHER_SAMPLE_SECONDS;
   const thermal = netlist.elements.some((element) => element.kind === 'thermal-flasher');
+  // A bimetal finds its own rhythm in both engines: it is looked at in its first flash, before they can drift apart.
+  const sampleAtSeconds = (thermal ? 0 : (REPORTED_FLASH - 1) * periodSeconds) + WATCHER_SAMPLE_SECONDS;
   return {
     ...common,
     flashing: {
@@ -99,7 +100,7 @@ export function vehicleReport(
       missesLamp: flash.missesLamp,
     },
     ...(thermal
-      ? flashingReport(asked, null, { at: WATCHER_SAMPLE_SECONDS, seconds: THERMAL_SECONDS })
+      ? flashingReport(asked, null, { at: sampleAtSeconds, seconds: THERMAL_SECONDS })
       : flashingReport(
           asked,
           { periodSeconds, onSeconds },

@@ -387,6 +387,14 @@ export const COLUMNS: readonly Column[] = [
     group: 'electric',
   },
   {
+    name: 'terminal_order',
+    label: 'Its blades, clockwise',
+    kinds: FLASHER,
+    type: 'text',
+    hint: 'supply lamps earth pilot, as they stand seen from the blades; empty if not compared',
+    group: 'electric',
+  },
+  {
     name: 'needs_earth',
     label: 'Needs its own earth',
     kinds: FLASHER,
@@ -455,6 +463,14 @@ export const COLUMNS: readonly Column[] = [
     kinds: FLASHER,
     type: 'choice',
     choices: ['clockwise', 'anticlockwise'],
+    group: 'electric',
+  },
+  {
+    name: 'turned_off',
+    label: 'Screw turned right off',
+    kinds: FLASHER,
+    type: 'choice',
+    choices: ['slowest', 'still-fast'],
     group: 'electric',
   },
   {

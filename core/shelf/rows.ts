@@ -84,6 +84,7 @@ export function rowOfPart(part: Part): Row {
         terminal_lamps: part.terminals.lamps,
         terminal_earth: text(part.terminals.earth),
         terminal_pilot: text(part.terminals.pilot),
+        terminal_order: text(part.terminals.order?.join(' ')),
         needs_earth: text(part.needsEarth),
         slowest_per_min: text(part.slowestRate),
         fastest_per_min: text(part.fastestRate),
@@ -92,6 +93,7 @@ export function rowOfPart(part: Part): Row {
         rated_amps: text(part.ratedAmps),
         contact_milliohms: text(tidy(part.contactOhms * 1000)),
         faster_when: text(part.adjuster?.fasterWhen),
+        turned_off: text(part.adjuster?.turnedOff),
         settle_s: text(part.adjuster?.settleSeconds),
         height_mm: text(part.heightMm),
       };
@@ -291,6 +293,7 @@ function shape(
             supply: cell('terminal_supply'),
             lamps: cell('terminal_lamps'),
             ...some({ earth: cell('terminal_earth'), pilot: cell('terminal_pilot') }),
+            ...(cell('terminal_order') ? { order: cell('terminal_order').split(/[\s,]+/) } : {}),
           },
           needsEarth: cell('needs_earth') === 'yes',
           slowestRate: number.slowest_per_min,
@@ -301,7 +304,13 @@ function shape(
           contactOhms: (number.contact_milliohms ?? 0) / 1000,
           heightMm: number.height_mm,
           ...(cell('faster_when')
-            ? { adjuster: { fasterWhen: cell('faster_when'), settleSeconds: number.settle_s ?? 0 } }
+            ? {
+                adjuster: {
+                  fasterWhen: cell('faster_when'),
+                  settleSeconds: number.settle_s ?? 0,
+                  ...(cell('turned_off') ? { turnedOff: cell('turned_off') } : {}),
+                },
+              }
             : {}),
         },
       };

@@ -140,7 +140,7 @@ function flasherOf({ vehicle, vehicleCures }: Job, shelf: Shelf): Flasher {
   return {
     ...vehicle.flasher,
     outputs: vehicle.flasher.outputs.map((output) =>
-      output.watch?.canSetLed && told.has(output.circuitId)
+      output.watch && output.watch.canSetLed !== false && told.has(output.circuitId)
         ? { ...output, watch: { ...output.watch, setting: 'led' } }
         : output,
     ),

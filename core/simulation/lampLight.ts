@@ -1,6 +1,6 @@
 import { signalFilament } from '../catalogue/bulbs.ts';
 import type { Circuit } from '../circuit/engine/circuit.ts';
-import { ledRatedAmps } from '../circuit/engine/ledElements.ts';
+import { ledConverterWatts, ledRatedAmps } from '../circuit/engine/ledElements.ts';
 import { twinTopology } from '../circuit/engine/twinLedElements.ts';
 import { Filament } from '../circuit/filament.ts';
 import type { LedPart } from '../model/part.ts';
@@ -28,7 +28,10 @@ export interface Emitter {
   followsPulses: boolean;
 }
 
-/** Everything that gives light in a lamp. Light follows a filament's temperature, and an LED's string current. */
+/**
+ * Everything that gives light in a lamp. Light follows a filament's temperature, an LED string's current (its flux is in
+ * proportion to it), and behind a converter the power that reaches the string: near its rating wherever it runs.
+ */
 export function emittersOf(lamp: Lamp, content: SocketContent, hasDim: boolean): Emitter[] {
   switch (content.kind) {
     case 'empty':
@@ -92,19 +95,23 @@ function ledEmitters(lamp: Lamp, part: LedPart, hasDim: boolean): Emitter[] {
     followsPulses: true,
   };
   if (part.twin && hasDim) {
-    const converter = twinTopology(part).kind === 'shared-converter';
-    const rated = part.watts / part.atVolts;
-    return [{ ...main, read: stringMeter(converter ? `${bulb}.converter` : `${bulb}.led`, rated) }];
+    const topology = twinTopology(part);
+    const read =
+      topology.kind === 'shared-converter'
+        ? powerMeter(`${bulb}.converter`, topology.watts)
+        : stringMeter(`${bulb}.led`, part.watts / part.atVolts);
+    return [{ ...main, read }];
   }
   if (part.sweep) {
     const { segments } = part.sweep;
-    const share = part.watts / segments / part.atVolts;
-    const meters = Array.from({ length: segments }, (_, index) =>
-      stringMeter(ledElement(part, ELEMENTS.segment(lamp.id, index)), share * segments),
-    );
+    const share: LedPart = { ...withoutLoad(part), watts: part.watts / segments };
+    const meters = Array.from({ length: segments }, (_, index) => {
+      const meter = lightMeter(share, ELEMENTS.segment(lamp.id, index));
+      return (circuit: Circuit) => meter(circuit) / segments;
+    });
     return [{ ...main, read: (circuit) => meters.reduce((sum, meter) => sum + meter(circuit), 0) }];
   }
-  const emitters: Emitter[] = [{ ...main, read: stringMeter(ledElement(part, bulb), ledRatedAmps(part)) }];
+  const emitters: Emitter[] = [{ ...main, read: lightMeter(part, bulb) }];
   if (part.switchback && hasDim) {
     const { parkColour, parkWatts, parkLumens } = part.switchback;
     emitters.push({
@@ -113,15 +120,25 @@ function ledEmitters(lamp: Lamp, part: LedPart, hasDim: boolean): Emitter[] {
       colour: throughLens(lamp, parkColour),
       lumens: parkLumens,
       followsPulses: true,
-      read: stringMeter(ledElement(part, ELEMENTS.dimFilament(lamp.id)), parkWatts / part.atVolts),
+      read: lightMeter({ ...withoutLoad(part), watts: parkWatts }, ELEMENTS.dimFilament(lamp.id)),
     });
   }
   return emitters;
 }
 
-/** The element whose current is the light of a single-level LED. */
-function ledElement({ ballast }: LedPart, id: string): string {
-  return ballast.kind === 'converter' ? `${id}.converter` : `${id}.led`;
+function withoutLoad({ builtInLoadOhms: _, ...part }: LedPart): LedPart {
+  return part;
+}
+
+/** The light of a single-level LED, its built-in load counted out. */
+function lightMeter(part: LedPart, id: string): Emitter['read'] {
+  return part.ballast.kind === 'converter'
+    ? powerMeter(`${id}.converter`, ledConverterWatts(part))
+    : stringMeter(`${id}.led`, ledRatedAmps(part));
+}
+
+function powerMeter(element: string, ratedWatts: number): Emitter['read'] {
+  return (circuit) => Math.max(0, circuit.watts(element)) / ratedWatts;
 }
 
 function stringMeter(element: string, ratedAmps: number): Emitter['read'] {

@@ -27,7 +27,7 @@ export const ELEMENTS = {
   resistor: (lampId: string, index: number) => `${lampId}.resistor${index}`,
   /** a resistor that is only being thought about: open until it is given ohms */
   trialAtLamp: (lampId: string) => `${lampId}.trial`,
-  trialAtSide: (circuitId: string) => `${circuitId}.trial`,
+  trialAtSide: (circuitId: string) => `${circuitId}.side-trial`,
   segment: (lampId: string, index: number) => `${lampId}.segment${index}`,
 };
 

@@ -1,12 +1,13 @@
 import { Button } from '@mantine/core';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
+import { dropBroken } from '../../core/model/partReferences.ts';
 import type { UnknownReferenceError } from '../../core/simulation/fitment.ts';
 import { tellTrouble } from '../app/tellTrouble.ts';
 import { editJob } from '../store/edits.ts';
 import classes from './JobScreen.module.css';
 
-/** A chosen LED has left the shelf: nothing can be computed until those lamps are chosen again. */
+/** A part has left the shelf that the job cannot be computed without: what names it is taken out, or put back. */
 export function BrokenReference({
   job,
   shelf,
@@ -17,16 +18,14 @@ export function BrokenReference({
   error: UnknownReferenceError;
 }) {
   const clear = () =>
-    editJob(job.id, 'Choose again where the LED is gone', (draft) => {
-      for (const [lampId, partId] of Object.entries(draft.chosen)) {
-        if (partId !== null && !shelf.some((part) => part.id === partId)) delete draft.chosen[lampId];
-      }
-    }).catch((failure: Error) => tellTrouble(failure));
+    editJob(job.id, 'Take out what names parts that are gone', (draft) => dropBroken(draft, shelf)).catch(
+      (failure: Error) => tellTrouble(failure),
+    );
   return (
     <div className={classes.empty} role="alert">
       <h1>{job.title}</h1>
       <p>{error.message}</p>
-      <Button onClick={clear}>Clear those choices and go on</Button>
+      <Button onClick={clear}>Take out what names it and go on</Button>
     </div>
   );
 }

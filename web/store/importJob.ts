@@ -1,6 +1,7 @@
 import type { JobFile } from '../../core/formats/jobFile.ts';
 import type { Job } from '../../core/model/job.ts';
 import { Part } from '../../core/model/part.ts';
+import { visitParts } from '../../core/model/partReferences.ts';
 import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
 import { editJob } from './edits.ts';
 
@@ -71,17 +72,9 @@ export async function importJob(
 function withOwnIds({ file, newParts, differing }: ImportPreview): { job: Job; parts: Part[] } {
   const job = structuredClone(file.job);
   const parts = [...newParts];
-  for (const part of differing) {
-    const id = `${part.id}-of-${file.job.id}`.slice(0, 64);
-    parts.push({ ...part, id });
-    for (const [lampId, partId] of Object.entries(job.chosen))
-      if (partId === part.id) job.chosen[lampId] = id;
-    for (const cure of Object.values(job.cures)) {
-      for (const network of cure?.networks ?? []) {
-        for (const piece of network.pieces) if (piece.partId === part.id) piece.partId = id;
-      }
-    }
-  }
+  const own = new Map(differing.map((part) => [part.id, `${part.id}-of-${file.job.id}`.slice(0, 64)]));
+  for (const part of differing) parts.push({ ...part, id: own.get(part.id) ?? part.id });
+  visitParts(job, ({ partId }) => own.get(partId) ?? partId);
   return { job, parts };
 }
 

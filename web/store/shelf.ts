@@ -1,4 +1,5 @@
 import type { Part } from '../../core/model/part.ts';
+import { partReferences } from '../../core/model/partReferences.ts';
 import { db as appDatabase, type VumbleDatabase } from './db.ts';
 
 /** A part a job needs cannot leave the shelf. Names the job. */
@@ -38,14 +39,7 @@ export async function putParts(
 export async function removePart(part: Part, db: VumbleDatabase = appDatabase): Promise<ShelfChange> {
   return db.transaction('rw', db.parts, db.jobs, async () => {
     const rows = await db.jobs.toArray();
-    const users = rows.filter(
-      ({ job }) =>
-        Object.values(job.chosen).includes(part.id) ||
-        job.vehicleCures.some((cure) => 'partId' in cure && cure.partId === part.id) ||
-        Object.values(job.cures).some((cure) =>
-          cure?.networks.some((network) => network.pieces.some((piece) => piece.partId === part.id)),
-        ),
-    );
+    const users = rows.filter(({ job }) => partReferences(job).some(({ partId }) => partId === part.id));
     if (users.length > 0)
       throw new PartInUseError(
         part.code,

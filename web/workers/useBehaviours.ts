@@ -14,7 +14,7 @@ const BATCH = 12;
 /** How each fitting part behaves in the circuits of a lamp, run in the worker batch by batch. */
 export function useBehaviours(job: Job, shelf: Shelf, lamp: Lamp, fitting: readonly Candidate[]) {
   return useQuery<ReadonlyMap<string, Behaviour>>({
-    queryKey: ['behaviours', lamp.id, fitting.map((each) => each.part), ...electrics(job)],
+    queryKey: ['behaviours', lamp.id, fitting.map((each) => each.part.id), ...electrics(job, shelf)],
     queryFn: async ({ signal }) => {
       const found = new Map<string, Behaviour>();
       for (let from = 0; from < fitting.length; from += BATCH) {

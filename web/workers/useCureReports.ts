@@ -3,6 +3,7 @@ import type { CureReport } from '../../core/cures/compare/evaluate.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
+import { electrics } from './electrics.ts';
 import { engine } from './engine.ts';
 import { latestOnly } from './latestOnly.ts';
 
@@ -10,9 +11,8 @@ const inTurn = latestOnly();
 
 /** Every cure of the turn lamps tried in the worker; the old reports stay until the new are there. */
 export function useCureReports(job: Job, shelf: Shelf, circuit: TurnCircuit) {
-  const { vehicle, identified, chosen, lookOver, findings } = job;
   return useQuery<CureReport[]>({
-    queryKey: ['cures', circuit.id, vehicle, identified, chosen, lookOver.lamps, findings, shelf],
+    queryKey: ['cures', circuit.id, ...electrics(job, shelf)],
     queryFn: ({ signal }) => inTurn(signal, () => engine().compareTurnCures(job, shelf, circuit)),
     placeholderData: keepPreviousData,
   });

@@ -12,7 +12,7 @@ const inTurn = latestOnly();
 /** Four seconds of the lit lamps in the three states, computed in the worker; the old ones stay until the new are there. */
 export function useLampStrips(job: Job, shelf: Shelf, controls: Controls, supplyVolts: number) {
   return useQuery<StageStrips[]>({
-    queryKey: ['strips', controls, supplyVolts.toFixed(1), ...electrics(job)],
+    queryKey: ['strips', controls, supplyVolts.toFixed(1), ...electrics(job, shelf)],
     queryFn: ({ signal }) => inTurn(signal, () => engine().lampStrips(job, shelf, controls, supplyVolts)),
     placeholderData: keepPreviousData,
   });

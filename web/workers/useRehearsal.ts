@@ -39,7 +39,7 @@ export function useRehearsal(
   fault: Fault | null,
 ): { rehearsal: Rehearsal; busy: boolean; trouble: Error | null } {
   const query = useQuery<Rehearsal>({
-    queryKey: ['rehearsal', stage, controls, supplyVolts.toFixed(2), fault, ...electrics(job)],
+    queryKey: ['rehearsal', stage, controls, supplyVolts.toFixed(2), fault, ...electrics(job, shelf)],
     queryFn: ({ signal }) =>
       inTurn(signal, () =>
         rehearser().rehearse(job, shelf, stage, controls, supplyVolts, fault ? [fault] : []),

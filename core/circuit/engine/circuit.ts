@@ -125,6 +125,13 @@ export class Circuit {
     return this.byId.has(elementId);
   }
 
+  /** Power an element takes, W, in the last solution. */
+  watts(elementId: string): number {
+    const branch = this.branch(elementId);
+    const volts = this.across(branch);
+    return volts * branch.current(volts);
+  }
+
   branch(elementId: string): Branch {
     const branch = this.byId.get(elementId);
     if (!branch) throw new RangeError(`There is no element "${elementId}"`);

@@ -69,6 +69,13 @@ export function ledElements(part: LedPart, id: string, a: string, b: string): El
   ];
 }
 
+/** Power a converter inside an LED takes at its printed volts: what is printed less its load and its input diodes, W. */
+export function ledConverterWatts(part: LedPart): number {
+  const amps = ledRatedAmps(part);
+  const diodes = forwardVolts(INPUT_DIODE, amps) * (part.polarity === 'either' ? 2 : 1);
+  return amps * (part.atVolts - diodes);
+}
+
 /** A string of LEDs that has its forward volts at a current. */
 export function ledString(id: string, a: string, b: string, volts: number, amps: number): Element {
   const emission = emissionFor(STRING_SATURATION, volts, amps);

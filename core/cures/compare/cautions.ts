@@ -6,6 +6,7 @@ import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
 import { builtInHeats } from './heat.ts';
 import type { CureOption } from './option.ts';
 import { loadsDimFeed } from './options/harness.ts';
+import type { CureScope } from './scope.ts';
 
 /** What has to be minded with a cure of the turn lamps. */
 export function cautionsOf(
@@ -14,6 +15,7 @@ export function cautionsOf(
   shelf: Shelf,
   cured: Job,
   hottest: HeatVerdict | null,
+  scope: CureScope,
 ): string[] {
   const cautions: string[] = [];
   if (hottest && (hottest.state === 'burns' || hottest.state === 'keep-clear')) cautions.push(hottest.reason);
@@ -25,21 +27,29 @@ export function cautionsOf(
   if (kinds.includes('load-resistor') || kinds.includes('harness'))
     cautions.push('It hides a dead LED, and gets hot.');
   cautions.push(...loadsDimFeed(job, cured.cures));
-  if (kinds.includes('built-in-load')) cautions.push(...builtInCautions(job, change, shelf, cured));
+  if (kinds.includes('built-in-load')) cautions.push(...builtInCautions(job, change, shelf, cured, scope));
   if (kinds.includes('controller-setting'))
     cautions.push('Write down the old value first; the owner’s workshop may set it back.');
   return cautions;
 }
 
-function builtInCautions(job: Job, change: CureOption['change'], shelf: Shelf, cured: Job): string[] {
-  const [worst] = builtInHeats(cured, shelf);
+function builtInCautions(
+  job: Job,
+  change: CureOption['change'],
+  shelf: Shelf,
+  cured: Job,
+  scope: CureScope,
+): string[] {
+  const [worst] = builtInHeats(cured, shelf, scope);
   const cautions = [
     worst && worst.heat.state !== 'cool'
       ? worst.heat.reason
       : 'Its heat is inside the housing: light and life suffer.',
   ];
   // A load inside a bulb that shares its lamp's feed with a pulsed tail burns there too.
-  for (const circuit of job.vehicle.circuits.filter((each) => each.kind !== 'turn')) {
+  for (const circuit of job.vehicle.circuits.filter(
+    (each) => !scope.circuits.includes(each) && each.kind !== 'turn',
+  )) {
     if (!lampIdsOf(circuit).some((id) => change?.chosen?.[id])) continue;
     const verdict = Judge.of(cured, shelf, 'cured').circuit(circuit);
     if (verdict.state !== 'holds') cautions.push(`${circuit.name}: ${verdict.reasons[0] ?? ''}`);

@@ -10,10 +10,14 @@ const MINUTES = {
   setting: [10, 20],
   decoder: [4, 8],
   diodes: [15, 30],
+  bleed: [10, 20],
 } as const;
 
 /** Joints two diodes need: a lead on each side's wire, and the pilot's other end to earth. */
 const DIODE_JOINTS = 3;
+
+/** Joints a bleed resistor needs: on the sensed wire, and to earth. */
+const BLEED_JOINTS = 2;
 
 /** What a cure costs beside money. */
 export interface Effort {
@@ -29,7 +33,10 @@ export interface Effort {
 
 /** @param networks the resistors it puts across turn lamps */
 export function effortOf({ kinds, change }: CureOption, networks: readonly ResistorNetwork[]): Effort {
-  const cuts = jointsOf(networks) + (kinds.includes('pilot-diodes') ? DIODE_JOINTS : 0);
+  const cuts =
+    jointsOf(networks) +
+    (kinds.includes('pilot-diodes') ? DIODE_JOINTS : 0) +
+    (kinds.includes('bleed-resistor') ? BLEED_JOINTS : 0);
   const wired = networks.filter((network) => !network.plugged);
   const plugged = networks.filter((network) => network.plugged && network.input !== 'dim');
   const decoders = (change?.vehicleCures ?? []).filter((cure) => cure.kind === 'decoder');
@@ -40,6 +47,7 @@ export function effortOf({ kinds, change }: CureOption, networks: readonly Resis
     ...(kinds.includes('flasher-relay') ? [MINUTES.relay] : []),
     ...(kinds.includes('controller-setting') ? [MINUTES.setting] : []),
     ...(kinds.includes('pilot-diodes') ? [MINUTES.diodes] : []),
+    ...(kinds.includes('bleed-resistor') ? [MINUTES.bleed] : []),
   ];
   const metal = wired.length + plugged.length;
   const places = [

@@ -1,18 +1,23 @@
+import { hottestResistor } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import type { JobAnalysis } from '../../judge/analysis.ts';
 import { Judge } from '../../judge/judge.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
 import type { JudgedPoint, TurnVerdict } from '../../judge/verdict.ts';
-import { testVolts } from '../../judge/workingPoints.ts';
+import { chargingVolts, testVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { costOf, type PickLine, pickLines, powerBetween } from '../../picklist/picklist.ts';
+import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { fitmentOf } from '../../simulation/fitment.ts';
+import { controlsFor } from '../../simulation/moment.ts';
 import { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 import { cautionsOf } from './cautions.ts';
 import { type Effort, effortOf } from './effort.ts';
-import { builtInHeats, hottestResistor, loadedLeds } from './heat.ts';
+import { builtInHeats, loadedLeds } from './heat.ts';
 import type { CureOption } from './option.ts';
+import { type CureScope, turnScope } from './scope.ts';
 import { coldStart, type Situation, situationsOf } from './situations.ts';
 import { withCure } from './withCure.ts';
 
@@ -60,18 +65,31 @@ export interface CureReport extends Effort {
 /** What all cures of a job are measured against. */
 interface Bare {
   analysis: JobAnalysis;
+  scope: CureScope;
   stock: TurnCircuits;
   /** parts of the LEDs alone */
   lines: readonly PickLine[];
 }
 
 /** Every option tried. The price of a cure is what it adds to the LEDs alone. */
-export function tryCures(analysis: JobAnalysis, options: readonly CureOption[]): CureReport[] {
+export function tryCures(
+  analysis: JobAnalysis,
+  options: readonly CureOption[],
+  scope: CureScope = turnScope(analysis.job.vehicle),
+): CureReport[] {
   const { job, shelf } = analysis;
   const bare: Bare = {
     analysis,
-    stock: TurnCircuits.of(job.vehicle, fitmentOf(job, shelf, 'stock')),
-    lines: pickLines(withCure(job, {}), shelf),
+    scope,
+    stock: new TurnCircuits(
+      new VehicleSimulation(
+        job.vehicle,
+        fitmentOf(job, shelf, 'stock'),
+        [],
+        analysis.possibilities[0]?.bands.turns.simulation.bearing,
+      ),
+    ),
+    lines: pickLines(withCure(job, {}, scope), shelf),
   };
   return options.map((option) => tryCure(option, bare));
 }
@@ -85,40 +103,115 @@ export function tryCures(analysis: JobAnalysis, options: readonly CureOption[]):
  */
 function tryCure(option: CureOption, bare: Bare): CureReport {
   if (option.change === null) return untried(option);
+  const { scope } = bare;
   const { job, shelf } = bare.analysis;
-  const cured = withCure(job, option.change);
+  const cured = withCure(job, option.change, scope);
   const judge = new Judge(bare.analysis.with(cured), 'cured');
-  const verdict = judge.verdict();
+  const outcome = scope.turning ? turnOutcome(judge) : steadyOutcome(judge, scope);
   const networks = Object.values(option.change.cures ?? {}).flatMap((cure) => cure.networks);
-  const hottest = hottestResistor(job.vehicle, networks);
-  const inside = builtInHeats(cured, shelf);
-  const cold = coldStart(judge.turns);
-  const troubles = troublesOf(hottest, inside, cold);
-  const findings = verdict.circuits.flatMap((circuit) => circuit.findings);
-  const power = powerBetween(bare.stock, judge.turns);
+  const hottest = hottestResistor(job.vehicle, networks, chargingVolts(job.vehicle.systemVolts));
+  const inside = builtInHeats(cured, shelf, scope);
+  const troubles = [...outcome.troubles, ...burntInside(inside)];
+  const power = scope.turning ? powerBetween(bare.stock, judge.turns) : steadyPower(bare, judge);
   const lines = pickLines(cured, shelf);
   const { knownTotal, unpriced } = costOf(lines);
   return {
     option,
-    state: worstState([verdict.state, ...troubles.map((trouble) => trouble.state)]),
-    watcher: watcherState(verdict),
-    allFour: findings.some((finding) => finding.requirement === 'back-feed'),
-    reason: [...troubles.map((trouble) => trouble.text), reasonOf(verdict)].join(' '),
-    points: pointsOf(verdict),
-    situations: situationsOf(judge.turns, verdict, cold),
-    litAmps: verdict.hazard?.litAmps ?? Math.max(...verdict.circuits.map((each) => each.worst.amps.high)),
+    state: supposed(option, worstState([outcome.state, ...troubles.map((trouble) => trouble.state)])),
+    watcher: outcome.watcher,
+    allFour: outcome.allFour,
+    reason: [
+      ...(option.supposes ?? []).map((what) => `If ${what}:`),
+      ...(option.why ? [option.why] : []),
+      ...troubles.map((trouble) => trouble.text),
+      outcome.reason,
+    ].join(' '),
+    points: pointsOf(outcome.points),
+    situations: outcome.situations,
+    litAmps: outcome.litAmps,
     hottest,
     hottestLed: inside[0]?.heat.peakCelsius ?? null,
     savedWatts: power.savedWatts,
-    heatWatts: power.resistorWatts + builtInWatts(cured, shelf),
-    warning: warningKept(job, option),
+    heatWatts: power.resistorWatts + builtInWatts(cured, shelf, scope),
+    warning: warningKept(job, option, scope),
     unconverted: Object.values(option.change.chosen ?? {}).filter((id) => id === null).length,
     parts: partsBeside(lines, bare.lines),
     price: knownTotal - costOf(bare.lines).knownTotal,
     unpriced,
-    cautions: cautionsOf(job, option, shelf, cured, hottest),
+    cautions: cautionsOf(job, option, shelf, cured, hottest, scope),
     ...effortOf(option, networks),
   };
+}
+
+/** What the judge makes of the circuits a cure is for. */
+interface Outcome {
+  state: VerdictState;
+  watcher: VerdictState;
+  allFour: boolean;
+  reason: string;
+  points: readonly JudgedPoint[];
+  situations: readonly Situation[];
+  litAmps: number;
+  troubles: readonly Trouble[];
+}
+
+function turnOutcome(judge: Judge): Outcome {
+  const verdict = judge.verdict();
+  const cold = coldStart(judge.turns);
+  const findings = verdict.circuits.flatMap((circuit) => circuit.findings);
+  return {
+    state: verdict.state,
+    watcher: watcherState(verdict),
+    allFour: findings.some((finding) => finding.requirement === 'back-feed'),
+    reason: reasonOf(verdict),
+    points: allPoints(verdict),
+    situations: situationsOf(judge.turns, verdict, cold),
+    litAmps: verdict.hazard?.litAmps ?? Math.max(...verdict.circuits.map((each) => each.worst.amps.high)),
+    troubles: cold.state === 'holds' ? [] : [{ state: cold.state, text: cold.text }],
+  };
+}
+
+function steadyOutcome(judge: Judge, { circuits }: CureScope): Outcome {
+  const verdicts = circuits.map((circuit) => judge.circuit(circuit));
+  const broken = verdicts.some((verdict) => verdict.limits.some((limit) => !limit.ok));
+  const state = worstState(verdicts.map((verdict) => verdict.state));
+  return {
+    state,
+    watcher: worstState([
+      ...verdicts.map((verdict) => verdict.watched),
+      ...(broken ? (['too-much'] as const) : []),
+    ]),
+    allFour: false,
+    reason: verdicts.find((verdict) => verdict.state === state)?.reason ?? '',
+    points: verdicts.flatMap((verdict) => verdict.points),
+    situations: [],
+    litAmps: verdicts.reduce((sum, verdict) => sum + (verdict.worst?.amps.high ?? verdict.amps), 0),
+    troubles: [],
+  };
+}
+
+/** What steady circuits take before and after at the bulb standard's volts, of pulsed ones their share, W. */
+function steadyPower({ stock, scope }: Bare, judge: Judge): { savedWatts: number; resistorWatts: number } {
+  const { vehicle } = stock;
+  const emfVolts = testVolts(vehicle.systemVolts);
+  const taken = ({ simulation }: TurnCircuits) =>
+    scope.circuits.reduce(
+      (sum, circuit) => {
+        const controls = controlsFor(circuit);
+        const probes = simulation.at({ controls, emfVolts }, [circuit.id]);
+        const duty = dutyOf(circuit, outputOf(vehicle, circuit), controls, emfVolts);
+        for (const { lampId, input } of circuit.feeds) {
+          const across = probes.lampVolts(lampId, input) * duty;
+          sum.bulbs += across * probes.bulbAmps(lampId, input);
+          sum.resistors += across * probes.resistorAmps(lampId, input);
+        }
+        return sum;
+      },
+      { bulbs: 0, resistors: 0 },
+    );
+  const before = taken(stock);
+  const after = taken(judge.turns);
+  return { savedWatts: before.bulbs - after.bulbs - after.resistors, resistorWatts: after.resistors };
 }
 
 function untried(option: CureOption): CureReport {
@@ -162,18 +255,15 @@ interface Trouble {
   text: string;
 }
 
-/** What is wrong beside what the judge looks at. */
-function troublesOf(
-  hottest: HeatVerdict | null,
-  inside: ReturnType<typeof builtInHeats>,
-  cold: Situation,
-): Trouble[] {
-  const troubles: Trouble[] = [];
-  if (hottest?.state === 'condemned') troubles.push({ state: 'too-much', text: hottest.reason });
+/** What holds only if something is so that nobody has looked at could go either way. */
+function supposed({ supposes }: CureOption, state: VerdictState): VerdictState {
+  return supposes && supposes.length > 0 ? worstState([state, 'either-way']) : state;
+}
+
+/** An LED whose own load cooks it in what its lamp does every day. */
+function burntInside(inside: ReturnType<typeof builtInHeats>): Trouble[] {
   const burnt = inside.find(({ heat, everyDay }) => everyDay && heat.state === 'overheats');
-  if (burnt) troubles.push({ state: 'too-much', text: burnt.heat.reason });
-  if (cold.state !== 'holds') troubles.push({ state: cold.state, text: cold.text });
-  return troubles;
+  return burnt ? [{ state: 'too-much', text: burnt.heat.reason }] : [];
 }
 
 /** What the watcher and the limits alone say. */
@@ -190,8 +280,7 @@ function allPoints(verdict: TurnVerdict): JudgedPoint[] {
   return [...verdict.circuits.flatMap((circuit) => circuit.points), ...(verdict.hazard?.points ?? [])];
 }
 
-function pointsOf(verdict: TurnVerdict): CureReport['points'] {
-  const all = allPoints(verdict);
+function pointsOf(all: readonly JudgedPoint[]): CureReport['points'] {
   const labels = new Map(all.map(({ point }) => [point.volts, point.label]));
   return [...labels]
     .toSorted(([a], [b]) => a - b)
@@ -210,17 +299,17 @@ function reasonOf(verdict: TurnVerdict): string {
     : (side?.reason ?? '');
 }
 
-function builtInWatts(job: Job, shelf: Shelf): number {
+function builtInWatts(job: Job, shelf: Shelf, scope: CureScope): number {
   const at = testVolts(job.vehicle.systemVolts);
-  return loadedLeds(job, shelf).reduce(
+  return loadedLeds(job, shelf, scope).reduce(
     (sum, { part }) => sum + (part.builtInLoadOhms ? at ** 2 / part.builtInLoadOhms : 0),
     0,
   );
 }
 
 /** A resistor keeps the watcher content with the LED dead; a relay that does not watch says nothing at all. */
-function warningKept(job: Job, { kinds }: CureOption): WarningKept {
-  if (job.vehicle.flasher.kind === 'non-watching-relay') return 'lost';
+function warningKept(job: Job, { kinds }: CureOption, scope: CureScope): WarningKept {
+  if (scope.turning && job.vehicle.flasher.kind === 'non-watching-relay') return 'lost';
   const silencing = ['flasher-relay', 'load-resistor', 'harness', 'built-in-load', 'decoder'] as const;
   if (silencing.some((kind) => kinds.includes(kind))) return 'lost';
   return kinds.includes('filament') ? 'partly' : 'kept';

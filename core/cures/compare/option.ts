@@ -17,7 +17,8 @@ export type CureKind =
   | 'decoder'
   | 'controller-setting'
   | 'filament'
-  | 'pilot-diodes';
+  | 'pilot-diodes'
+  | 'bleed-resistor';
 
 /** One way to content what flashes and watches, ready to be tried; or the reason why it cannot be tried here. */
 export interface CureOption {
@@ -27,6 +28,10 @@ export interface CureOption {
   change: CureChange | null;
   /** why it is out of the question on this vehicle */
   refused: string | null;
+  /** what it was sized by, in figures */
+  why?: string;
+  /** what must be so and nobody has looked at: it is neither refused for it nor promised */
+  supposes?: readonly string[];
 }
 
 export function option(id: string, kinds: readonly CureKind[], name: string, change: CureChange): CureOption {
@@ -37,12 +42,17 @@ export function refused(id: string, kinds: readonly CureKind[], name: string, wh
   return { id, kinds, name, change: null, refused: why };
 }
 
+/** A cure that works only if something is so that nobody has looked at. */
+export function supposing(cure: CureOption, supposes: readonly string[]): CureOption {
+  return supposes.length > 0 ? { ...cure, supposes } : cure;
+}
+
 /** Both cures at once, neither touching what the other changes. */
 export function together(
   first: CureOption & { change: CureChange },
   second: CureOption & { change: CureChange },
 ): CureOption {
-  return option(
+  const both = option(
     `${first.id}+${second.id}`,
     [...new Set([...first.kinds, ...second.kinds])],
     `${first.name}; ${second.name.charAt(0).toLowerCase()}${second.name.slice(1)}`,
@@ -52,4 +62,5 @@ export function together(
       chosen: { ...first.change.chosen, ...second.change.chosen },
     },
   );
+  return supposing(both, [...(first.supposes ?? []), ...(second.supposes ?? [])]);
 }

@@ -6,12 +6,15 @@ import { answerQuestion } from '../../lookover/questions.ts';
 import type { Job } from '../../model/job.ts';
 import type { LedPart } from '../../model/part.ts';
 import { bleedResistor } from '../bleedResistor.ts';
-import { type SteadyCure, steadyComplaints } from './steadyCures.ts';
+import type { CureReport } from './evaluate.ts';
+import { circuitScope } from './scope.ts';
+import { steadyComplaints } from './steadyCures.ts';
+import { withCure } from './withCure.ts';
 
 const bare = (id: string): Job => ({ ...structuredClone(demoJob(id)), vehicleCures: [], cures: {} });
-const of = (cures: readonly SteadyCure[], id: string) => {
-  const cure = cures.find((each) => each.id === id);
-  if (!cure) throw new Error(`no cure ${id} among ${cures.map((each) => each.id).join()}`);
+const of = (cures: readonly CureReport[], id: string) => {
+  const cure = cures.find((each) => each.option.id === id);
+  if (!cure) throw new Error(`no cure ${id} among ${cures.map((each) => each.option.id).join()}`);
   return cure;
 };
 const complaintOf = (job: Job, circuitId: string, shelf = DEMO_SHELF) => {
@@ -57,10 +60,13 @@ describe('the gritter, its bulb-check module', () => {
     const load = of(cures, 'load');
     expect(load.state).toBe('holds');
     expect(load.reason).toMatch(/twenty minutes on the brake/);
-    if (!load.change) throw new Error('no change');
+    if (!load.option.change) throw new Error('no change');
     const circuit = job.vehicle.circuits.find((each) => each.id === 'stop');
     if (!circuit) throw new Error('no stop circuit');
-    expect(Judge.of({ ...job, ...load.change }, DEMO_SHELF, 'cured').circuit(circuit).state).toBe('holds');
+    expect(
+      Judge.of(withCure(job, load.option.change, circuitScope(circuit)), DEMO_SHELF, 'cured').circuit(circuit)
+        .state,
+    ).toBe('holds');
     expect(of(cures, 'filament').state).not.toBe('too-much');
   });
 });
@@ -77,7 +83,7 @@ describe('the tail lamps of twin bulbs', () => {
     const load = of(cures, 'load');
     expect(load.state).toBe('holds');
     expect(load.reason).toMatch(/two hours with lights on/);
-    const networks = load.change?.cures[tail.id]?.networks ?? [];
+    const networks = load.option.change?.cures?.[tail.id]?.networks ?? [];
     const dim = tail.feeds.filter((feed) => feed.input === 'dim').map((feed) => feed.lampId);
     expect(dim.length).toBeGreaterThan(0);
     expect(networks.filter((network) => network.input === 'dim').map((each) => each.lampId)).toEqual(

@@ -15,7 +15,7 @@ export interface LeadReach {
 }
 
 /** Free length of a load resistor's leads where the part does not say, mm (typical). */
-const USUAL_LEADS = 150;
+export const USUAL_LEADS = 150;
 /** What a lead loses to the joint, the bend and the way round, mm (common practice). */
 const SLACK = 40;
 

@@ -6,6 +6,7 @@ import type { ResistorPart } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { amps } from '../../quantities/format.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { BOUGHT_TOLERANCE } from '../highestPiece.ts';
 import type { OhmsInterval } from './interval.ts';
@@ -228,8 +229,18 @@ function spread(
   return [...byLamp].map(([lampId, each]) => ({ lampId, connection, pieces: each }));
 }
 
+const LIMITS: Record<OhmsInterval['minSetBy'], string> = {
+  'fuse-heating': 'the fuse’s heating',
+  'fuse-lit': 'the fuse',
+  relay: 'the relay’s rating',
+  output: 'the controller’s output',
+  switch: 'the turn switch',
+};
+
 function noneReason(interval: OhmsInterval): string {
   const tooTight = interval.maxOhms < interval.minOhms;
+  if (!Number.isFinite(interval.minOhms))
+    return `No resistor can be added: what is fitted is over what ${LIMITS[interval.minSetBy]} allows already, ${amps(interval.allowedAmps)} lit.`;
   return tooTight
     ? `No resistor can do both: the band asks for at most ${interval.maxOhms.toFixed(2)} Ω a side, and the supply allows no less than ${interval.minOhms.toFixed(2)} Ω.`
     : `No set of up to ${MOST_PIECES} resistors lies between ${interval.minOhms.toFixed(2)} and ${interval.maxOhms.toFixed(2)} Ω within its printed watts.`;

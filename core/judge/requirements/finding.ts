@@ -12,6 +12,7 @@ export type Requirement =
   | 'resistor'
   | 'mount'
   | 'sweep'
+  | 'rate'
   | 'back-feed'
   | 'dimmer'
   | 'more-than-stock';

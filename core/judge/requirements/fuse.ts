@@ -138,7 +138,7 @@ function ampsOn(turns: TurnCircuits, moment: Moment, memory: Memory): (circuit: 
     const key = withTurns ? null : `${about.join()} ${asked(moment)} ${fittedIn(turns, read)}`;
     const amps = key === null ? work() : (memory.get(key) ?? work());
     if (key !== null) memory.set(key, amps);
-    read.forEach((each, index) => found.set(each.id, amps[index] ?? 0));
+    for (const [index, each] of read.entries()) found.set(each.id, amps[index] ?? 0);
     return found.get(circuit.id) ?? 0;
   };
 }

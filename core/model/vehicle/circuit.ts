@@ -51,6 +51,8 @@ export const Circuit = z.strictObject({
   switchOhms: Ohms,
   /** a turn circuit whose filament is the stop lamp too: its stop feed, which the turn switch takes over from */
   stopFuseId: Id.optional(),
+  /** whether something watches its current, where neither controller nor module is known to: null where nobody knows yet */
+  watched: z.boolean().nullable().optional(),
   /** a tail circuit on an output that goes to full with the brake: one filament for both */
   fullWithBrake: z.boolean().optional(),
   sense: SenseInput.optional(),

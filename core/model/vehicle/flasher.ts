@@ -15,12 +15,17 @@ export const SimulatedThreshold = z.strictObject({
 });
 export type SimulatedThreshold = z.infer<typeof SimulatedThreshold>;
 
+export const RelayFunction = z.enum(['supply', 'lamps', 'earth', 'pilot']);
+export type RelayFunction = z.infer<typeof RelayFunction>;
+
 /** Terminal markings (DIN 72552 or letters) by function. */
-const Terminals = z.strictObject({
+export const Terminals = z.strictObject({
   supply: Line,
   lamps: Line,
   earth: Line.optional(),
   pilot: Line.optional(),
+  /** what its blades are for, as they stand round the socket, clockwise seen from the blades; left out where nobody has compared */
+  order: z.array(RelayFunction).min(2).max(4).optional(),
 });
 
 const Rate = z.number().min(20).max(200);
@@ -64,6 +69,8 @@ export const NON_WATCHING = {
     .strictObject({
       fasterWhen: z.enum(['clockwise', 'anticlockwise']),
       settleSeconds: z.number().min(0).max(60),
+      /** what it does with its screw turned right off: flash at its slowest, or still fast; left out where nobody has tried */
+      turnedOff: z.enum(['slowest', 'still-fast']).optional(),
     })
     .optional(),
 } as const;
@@ -121,8 +128,8 @@ export const ControllerOutput = z.strictObject({
   watch: z
     .strictObject({
       setting: z.enum(['filament', 'led']),
-      /** whether a diagnostic adapter can set it to LED at all */
-      canSetLed: z.boolean(),
+      /** whether a diagnostic adapter can set it to LED at all; null where nobody knows yet */
+      canSetLed: z.boolean().nullable(),
       simulatedFilament: SimulatedThreshold,
       simulatedLed: SimulatedThreshold,
       reaction: z.enum(['double-rate', 'message', 'output-off']),

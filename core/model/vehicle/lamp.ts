@@ -5,8 +5,11 @@ import { Fraction, Id, Line, WireRun } from '../fields.ts';
 export const Side = z.enum(['left', 'right']);
 export type Side = z.infer<typeof Side>;
 
-/** Where a load resistor could go near a lamp; `none` rules resistors out for that lamp. */
-export const ResistorMount = z.enum(['chassis', 'bracket', 'panel', 'recess', 'none']);
+/**
+ * Where a load resistor could go near a lamp; `none` rules resistors out for that lamp, `unknown` says that nobody has
+ * looked whether there is metal.
+ */
+export const ResistorMount = z.enum(['chassis', 'bracket', 'panel', 'recess', 'none', 'unknown']);
 export type ResistorMount = z.infer<typeof ResistorMount>;
 
 /** How a lamp is reached. Lamps of one group share a panel, so it is opened once. */

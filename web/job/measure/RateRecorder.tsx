@@ -1,9 +1,9 @@
-import { Button, NumberInput, SegmentedControl } from '@mantine/core';
+import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { Observation, Stage, TurnFunction } from '../../../core/model/job.ts';
-import { FUNCTION_WORDS, proofReason } from '../../../core/record/observations.ts';
+import { FUNCTION_WORDS, mayBeHalf, proofReason, watcherLeft } from '../../../core/record/observations.ts';
 import { useDesk } from '../workspace.ts';
 import classes from './RateRecorder.module.css';
 import { useTaps } from './useTaps.ts';
@@ -23,6 +23,7 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
   const { taps, reading, tap, clear } = useTaps();
   const [typed, setTyped] = useState<string | number>('');
   const [lit, setLit] = useState<Observation['lampsLit']>('not-checked');
+  const [everyFlash, setEveryFlash] = useState(false);
   const rule = flashRule(job.vehicle.region);
   const typedRate = Number(typed);
   const typedWrong = typed !== '' && !(typedRate >= 1 && typedRate <= 1000);
@@ -37,6 +38,10 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
         }
       : null;
   const dark = lit === 'none';
+  const half =
+    measured?.method === 'tapped' &&
+    measured.ratePerMinute !== null &&
+    mayBeHalf(watcherLeft(job), measured.ratePerMinute);
   const record = () => {
     if (!measured && !dark) return;
     const observation: Observation = {
@@ -46,6 +51,7 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
       function: turnFunction,
       condition: 'lights-off',
       ...(measured ?? { ratePerMinute: null, uncertainty: null, method: 'typed' }),
+      ...(half && everyFlash ? { everyFlash: true } : {}),
       lampsLit: lit,
       supplyVolts: null,
       note: '',
@@ -54,9 +60,13 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
       `Record ${FUNCTION_WORDS[turnFunction].toLowerCase()}`,
       (draft) => void draft.observations.push(observation),
     );
+    startAgain();
+  };
+  const startAgain = () => {
     clear();
     setTyped('');
     setLit('not-checked');
+    setEveryFlash(false);
   };
   return (
     <div className={classes.recorder}>
@@ -81,6 +91,13 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
           </>
         )}
       </div>
+      {half && measured?.ratePerMinute && (
+        <Checkbox
+          checked={everyFlash}
+          onChange={(event) => setEveryFlash(event.currentTarget.checked)}
+          label={`I looked again: no flash went by between two taps. Every second flash of ${Math.round(2 * measured.ratePerMinute)} a minute, a lamp missed, would read the same.`}
+        />
+      )}
       <NumberInput
         label="Or type a rate read elsewhere"
         suffix=" a minute"
@@ -110,15 +127,7 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
         <Button onClick={record} disabled={(!measured && !dark) || typedWrong} size="md">
           Record {FUNCTION_WORDS[turnFunction].toLowerCase()}
         </Button>
-        <Button
-          variant="default"
-          size="md"
-          onClick={() => {
-            clear();
-            setTyped('');
-            setLit('not-checked');
-          }}
-        >
+        <Button variant="default" size="md" onClick={startAgain}>
           Clear
         </Button>
       </div>
@@ -145,8 +154,9 @@ export function RecordedRate({ observation }: { observation: Observation }) {
 
 /** What the record says against the rule, in one sentence. */
 export function ProofReason({ observation }: { observation: Observation }) {
-  const { job } = useDesk();
-  return <>{proofReason(flashRule(job.vehicle.region), observation)}</>;
+  const { job, judges } = useDesk();
+  const fitted = judges.cured.turns.fitment.flasher;
+  return <>{proofReason(flashRule(job.vehicle.region), observation, watcherLeft(job), fitted)}</>;
 }
 
 function round(value: number): number {

@@ -21,10 +21,11 @@ const KINDS = {
   led: 'LED bulbs',
   'whole-lamp': 'Whole lamps',
   resistor: 'Resistors',
+  harness: 'Resistor harnesses',
   flasher: 'Flasher relays',
   decoder: 'Decoders',
   consumable: 'Consumables',
-} as const;
+} as const satisfies Record<Part['kind'], string>;
 
 /** What is in stock: search, add, change, take off; the whole as a table in and out. */
 export function Component() {

@@ -11,8 +11,11 @@ import {
   rankCures,
   type Weights,
 } from '../../../core/cures/compare/rank.ts';
+import { circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
 import { withCure } from '../../../core/cures/compare/withCure.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
+import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
+import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { amps, inARow, volts, watts } from '../../../core/quantities/format.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -27,10 +30,14 @@ interface CureTableProps {
   reports: readonly CureReport[] | undefined;
   error: Error | null;
   busy: boolean;
+  /** one steady circuit; the turn circuits where left out */
+  circuit?: Circuit;
+  /** as it is without a cure */
+  verdict?: CircuitVerdict;
 }
 
-/** The cures of the turn lamps side by side: cures as columns, what matters as rows; best by the user's own weights. */
-export function CureTable({ reports, error, busy }: CureTableProps) {
+/** The cures of some circuits side by side: cures as columns, what matters as rows; best by the user's own weights. */
+export function CureTable({ reports, error, busy, circuit, verdict }: CureTableProps) {
   const { job, edit, setStage } = useDesk();
   const [weights, setWeights] = useLocalStorage<Weights>({
     key: 'vumble-cure-weights',
@@ -41,20 +48,27 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
     [reports, weights],
   );
   const [all, setAll] = useState(false);
+  const scope = useMemo(
+    () => (circuit ? circuitScope(circuit) : turnScope(job.vehicle)),
+    [circuit, job.vehicle],
+  );
   if (error)
     return (
       <p role="alert">The cures could not be tried: {error.message} Change the choice of LED, or reload.</p>
     );
   if (!reports) return <p className="faint">Trying every cure on this vehicle.</p>;
   const everyone = ranked.filter(({ report }) => report.state !== null);
-  const failing = everyone.filter(({ report }) => !worthAColumn(report) && !isInForce(job, report.option));
+  const failing = everyone.filter(
+    ({ report }) => !worthAColumn(report) && !isInForce(job, report.option, scope),
+  );
   const tried = all ? everyone : everyone.filter((each) => !failing.includes(each));
   const refused = ranked.filter(({ report }) => report.state === null);
   const choose = ({ option }: CureReport) => {
     const { change } = option;
     if (!change) return;
     edit(option.name, (draft) => {
-      const { chosen, cures, vehicleCures } = withCure(job, change);
+      // Of the job as it is now, not as it was when this was worked out.
+      const { chosen, cures, vehicleCures } = withCure(draft, change, scope);
       draft.chosen = chosen;
       draft.cures = cures;
       draft.vehicleCures = vehicleCures;
@@ -62,7 +76,15 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
     setStage(option.kinds.includes('nothing') ? 'leds' : 'cured');
   };
   return (
-    <Card title="Every cure tried on this vehicle, side by side">
+    <Card
+      title={
+        circuit
+          ? `Every cure of ${circuit.name.toLowerCase()} tried`
+          : 'Every cure tried on this vehicle, side by side'
+      }
+      {...(verdict ? { aside: <VerdictBadge state={verdict.state} /> } : {})}
+    >
+      {verdict && <p className="faint">Without a cure: {verdict.reason}</p>}
       <p className={classes.best}>{bestInWords(ranked)}</p>
       <div className={classes.scroll} aria-busy={busy}>
         <table className={classes.table}>
@@ -75,7 +97,7 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
                 <th
                   key={each.report.option.id}
                   scope="col"
-                  data-in-force={isInForce(job, each.report.option)}
+                  data-in-force={isInForce(job, each.report.option, scope)}
                 >
                   {each.report.option.name}
                 </th>
@@ -83,11 +105,11 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
             </tr>
           </thead>
           <tbody>
-            {ROWS.map((row) => (
+            {ROWS.filter((row) => !circuit || !row.turnsOnly).map((row) => (
               <tr key={row.label}>
                 <th scope="row">{row.label}</th>
                 {tried.map((each) => (
-                  <td key={each.report.option.id} data-in-force={isInForce(job, each.report.option)}>
+                  <td key={each.report.option.id} data-in-force={isInForce(job, each.report.option, scope)}>
                     {row.cell(each)}
                   </td>
                 ))}
@@ -98,13 +120,13 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
                 <span className="visually-hidden">Choose</span>
               </th>
               {tried.map(({ report }) => {
-                const inForce = isInForce(job, report.option);
+                const inForce = isInForce(job, report.option, scope);
                 return (
                   <td key={report.option.id} data-in-force={inForce}>
                     <Button
                       size="xs"
                       variant={inForce ? 'filled' : 'default'}
-                      aria-label={`${inForce ? 'Chosen' : 'Choose'} ${report.option.name}`}
+                      aria-label={`${inForce ? 'Chosen' : 'Choose'} ${report.option.name}${circuit ? ` for ${circuit.name}` : ''}`}
                       onClick={() => choose(report)}
                     >
                       {inForce ? 'Chosen' : 'Choose'}
@@ -130,30 +152,32 @@ export function CureTable({ reports, error, busy }: CureTableProps) {
           ))}
         </ul>
       )}
-      <details className={classes.weights}>
-        <summary>What matters to you</summary>
-        <div>
-          {CRITERIA.map((criterion) => (
-            <div key={criterion}>
-              <span>{CRITERION_WORDS[criterion]}</span>
-              <Slider
-                min={0}
-                max={10}
-                step={1}
-                label={null}
-                thumbLabel={CRITERION_WORDS[criterion]}
-                value={weights[criterion] ?? DEFAULT_WEIGHTS[criterion]}
-                onChange={(value) =>
-                  setWeights((now) => ({ ...DEFAULT_WEIGHTS, ...now, [criterion]: value }))
-                }
-              />
-            </div>
-          ))}
-          <Button size="xs" variant="default" onClick={() => setWeights(DEFAULT_WEIGHTS)}>
-            As the trade mostly weighs
-          </Button>
-        </div>
-      </details>
+      {!circuit && (
+        <details className={classes.weights}>
+          <summary>What matters to you</summary>
+          <div>
+            {CRITERIA.map((criterion) => (
+              <div key={criterion}>
+                <span>{CRITERION_WORDS[criterion]}</span>
+                <Slider
+                  min={0}
+                  max={10}
+                  step={1}
+                  label={null}
+                  thumbLabel={CRITERION_WORDS[criterion]}
+                  value={weights[criterion] ?? DEFAULT_WEIGHTS[criterion]}
+                  onChange={(value) =>
+                    setWeights((now) => ({ ...DEFAULT_WEIGHTS, ...now, [criterion]: value }))
+                  }
+                />
+              </div>
+            ))}
+            <Button size="xs" variant="default" onClick={() => setWeights(DEFAULT_WEIGHTS)}>
+              As the trade mostly weighs
+            </Button>
+          </div>
+        </details>
+      )}
       <p className="faint">
         Tried on the simulated circuit at every working point, with lights and brake where those bear on it,
         hazard and a cold start included. Times are common practice, prices the shop’s over the LEDs alone;
@@ -168,7 +192,7 @@ function worthAColumn({ state, option }: CureReport): boolean {
   return state === 'holds' || state === 'either-way' || option.kinds.includes('nothing');
 }
 
-const ROWS: readonly { label: string; cell(each: RankedCure): React.ReactNode }[] = [
+const ROWS: readonly { label: string; turnsOnly?: boolean; cell(each: RankedCure): React.ReactNode }[] = [
   {
     label: 'On this vehicle',
     cell: ({ report }) => (
@@ -195,6 +219,7 @@ const ROWS: readonly { label: string; cell(each: RankedCure): React.ReactNode }[
   },
   {
     label: 'In the cases that break',
+    turnsOnly: true,
     cell: ({ report }) => (
       <ul className={classes.points}>
         {report.situations.map((situation) => (
@@ -225,11 +250,11 @@ const ROWS: readonly { label: string; cell(each: RankedCure): React.ReactNode }[
     cell: ({ report }) => (report.unconverted === 0 ? 'none' : report.unconverted),
   },
   {
-    label: 'Saved, both sides lit',
+    label: 'Saved while lit',
     cell: ({ report }) =>
       report.savedWatts >= 0 ? watts(report.savedWatts) : `costs ${watts(-report.savedWatts)}`,
   },
-  { label: 'Hazard draws', cell: ({ report }) => amps(report.litAmps) },
+  { label: 'Hazard draws', turnsOnly: true, cell: ({ report }) => amps(report.litAmps) },
   { label: 'Joints in the loom', cell: ({ report }) => (report.cuts === 0 ? 'none' : report.cuts) },
   {
     label: 'Way back',

@@ -27,13 +27,13 @@ export function DecoderCard() {
   const { job, shelf } = useDesk();
   const controlled = job.vehicle.flasher.kind === 'controller';
   const windows = useQuery<CapacitorWindow[]>({
-    queryKey: ['capacitors', ...electrics(job), shelf],
+    queryKey: ['capacitors', ...electrics(job, shelf)],
     queryFn: () => engine().capacitorWindows(job, shelf),
     placeholderData: (before) => before,
     enabled: controlled,
   });
   const off = useQuery<WhileOff[]>({
-    queryKey: ['while-off', ...electrics(job), shelf],
+    queryKey: ['while-off', ...electrics(job, shelf)],
     queryFn: () => engine().whileOff(job, shelf, 'cured'),
     placeholderData: (before) => before,
     enabled: controlled,

@@ -1,13 +1,13 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { pieceWatts } from '../../../core/circuit/resistorNetwork.ts';
 import { leadReach } from '../../../core/cures/loadResistor/mounting.ts';
+import { bodyOf, mountedPieces, usesOfPiece } from '../../../core/heat/mounts.ts';
 import { type RefusedPlace, whyRefused } from '../../../core/heat/refused.ts';
 import { type HeatMount, heatMount } from '../../../core/heat/resistorHeat.ts';
-import { AMBIENTS, HEAT_LINES, judgeHeat, usesOn } from '../../../core/heat/useCases.ts';
+import { AMBIENTS, HEAT_LINES, judgeHeat } from '../../../core/heat/useCases.ts';
 import { chargingVolts } from '../../../core/judge/workingPoints.ts';
 import type { ResistorNetwork } from '../../../core/model/job.ts';
-import { circuitsFeeding, lampById } from '../../../core/model/vehicle/vehicle.ts';
+import { lampById } from '../../../core/model/vehicle/vehicle.ts';
 import { ohms, watts } from '../../../core/quantities/format.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -46,17 +46,23 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
   const place = trial ?? heatMount(lamp?.resistorMount ?? 'none');
   const refused = isRefused(place) ? place : null;
   const mount: HeatMount = isRefused(place) ? 'free-air' : place;
-  const feeding = lamp && network && circuitsFeeding(vehicle, lamp.id, network.input ?? 'main');
-  const uses = usesOn(vehicle, feeding?.[0]?.kind ?? 'turn');
-  const use = uses.find((each) => each.id === useId) ?? uses.at(-1);
-  const piece = network?.pieces[0];
   const at = chargingVolts(vehicle.systemVolts);
-  const lit = network && piece ? Math.max(...pieceWatts(network, at, 1 - piece.tolerance)) : 0;
+  const all = useMemo(() => mountedPieces(vehicle, networks, at), [vehicle, networks, at]);
+  const hottest = all
+    .filter((each) => each.network === network)
+    .toSorted((a, b) => b.litWatts - a.litWatts)[0];
+  const uses = useMemo(() => (hottest ? usesOfPiece(vehicle, hottest) : []), [vehicle, hottest]);
+  const use = uses.find((each) => each.id === useId) ?? uses.filter((each) => !each.fault).at(-1);
+  const piece = hottest && network?.pieces[hottest.index];
+  const lit = hottest?.litWatts ?? 0;
   const ratedWatts = piece?.watts ?? 0;
-  const verdicts = useMemo(
-    () => (use ? AMBIENTS.map((ambient) => judgeHeat({ ratedWatts, mount }, lit, use, ambient)) : []),
-    [ratedWatts, mount, lit, use],
-  );
+  const verdicts = useMemo(() => {
+    if (!use || !hottest) return [];
+    // Tried elsewhere, it is alone there.
+    const body = trial === null ? bodyOf(hottest, all, use) : { ratedWatts, mount };
+    return AMBIENTS.map((ambient) => judgeHeat(body, lit, use, ambient));
+  }, [hottest, all, trial, ratedWatts, mount, lit, use]);
+  const sharing = hottest ? all.filter((each) => each !== hottest && each.mount === hottest.mount).length : 0;
   if (!use || !piece || !lamp) return null;
   const worst = verdicts.at(-1);
   const [reach] = leadReach(vehicle, shelf, network ? [network] : []);
@@ -111,8 +117,10 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
         ))}
       </ul>
       <p className="faint">
-        {watts(lit)} while lit at {at.toFixed(1)} V, lower end of its tolerance, half of that while flashing.
-        Two-node estimate, typical housings and mounts; lines by{' '}
+        {watts(lit)} while lit at {at.toFixed(1)} V, lower end of its tolerance, its share of that while
+        flashing
+        {sharing > 0 && trial === null ? `; ${sharing} more on the same metal warm it too` : ''}. Two-node
+        estimate, typical housings and mounts; lines by{' '}
         {HEAT_LINES.map((line) => line.source)
           .filter((each, index, all) => all.indexOf(each) === index)
           .join('; ')}

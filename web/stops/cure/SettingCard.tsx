@@ -64,6 +64,14 @@ export function SettingCard() {
                 }}
               />
               <Checkbox
+                label="Read back as LED"
+                checked={setting.readBack ?? false}
+                onChange={(event) => {
+                  const done = event.currentTarget.checked;
+                  change(setting.circuitId, 'read back', (mine) => void (mine.readBack = done));
+                }}
+              />
+              <Checkbox
                 label={`Stored codes cleared${code ? ` (${codeInWords(code)})` : ''}`}
                 checked={setting.codesCleared ?? false}
                 onChange={(event) => {

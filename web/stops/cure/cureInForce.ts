@@ -1,11 +1,12 @@
 import type { CureOption } from '../../../core/cures/compare/option.ts';
+import type { CureScope } from '../../../core/cures/compare/scope.ts';
 import { withCure } from '../../../core/cures/compare/withCure.ts';
 import type { Job } from '../../../core/model/job.ts';
 
-/** Whether a job has just this cure for its turn lamps. */
-export function isInForce(job: Job, { change }: CureOption): boolean {
+/** Whether a job has just this cure for some of its circuits. */
+export function isInForce(job: Job, { change }: CureOption, scope: CureScope): boolean {
   if (!change) return false;
-  const wanted = withCure(job, change);
+  const wanted = withCure(job, change, scope);
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   const standing = (cures: Job['cures']) =>
     Object.fromEntries(

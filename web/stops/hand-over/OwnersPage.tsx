@@ -1,6 +1,6 @@
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { HandOverPage } from '../../../core/record/handOver.ts';
-import { proofResult } from '../../../core/record/observations.ts';
+import { proofResult, watcherLeft } from '../../../core/record/observations.ts';
 import { RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import classes from './OwnersPage.module.css';
@@ -37,7 +37,7 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
               <td>{name}</td>
               <td>{before ? <RecordedRate observation={before} /> : 'not measured'}</td>
               <td>{after ? <RecordedRate observation={after} /> : 'not measured'}</td>
-              <td>{after ? RESULTS[proofResult(rule, after)] : 'open'}</td>
+              <td>{after ? RESULTS[proofResult(rule, after, watcherLeft(job))] : 'open'}</td>
             </tr>
           ))}
         </tbody>

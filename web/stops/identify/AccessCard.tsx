@@ -1,5 +1,6 @@
 import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { USUAL_LEADS } from '../../../core/cures/loadResistor/mounting.ts';
 import type { Lamp, LampRoom, ResistorMount } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -10,6 +11,7 @@ import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './Identify.module.css';
 
 const MOUNTS: Record<ResistorMount, string> = {
+  unknown: 'nobody has looked yet',
   none: 'nowhere: no metal, no room, or sealed',
   panel: 'bare body panel',
   bracket: 'the lamp’s own metal bracket, on standoffs',
@@ -157,9 +159,9 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
             change(`resistor on ${MOUNTS[mount]}`, (each) => void (each.resistorMount = mount));
           }}
         />
-        {lamp.resistorMount !== 'none' && (lamp.room?.metalWithinMm ?? 0) > LEADS_MM && (
+        {lamp.resistorMount !== 'none' && (lamp.room?.metalWithinMm ?? 0) > USUAL_LEADS && (
           <p className={classes.obstacle}>
-            Leads of such resistors are mostly about {LEADS_MM} mm; {lamp.room?.metalWithinMm} mm away they
+            Leads of such resistors are mostly about {USUAL_LEADS} mm; {lamp.room?.metalWithinMm} mm away they
             want lengthening with wire of the same size.
           </p>
         )}
@@ -169,7 +171,6 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
 }
 
 /** Lead length of aluminium-housed resistors sold for lamps, mm (common practice). */
-const LEADS_MM = 250;
 
 /** Tools as words with commas between; saved as they are typed. */
 function Tools({ tools, save }: { tools: readonly string[]; save(tools: string[]): void }) {

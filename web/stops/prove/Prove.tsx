@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { RatePrediction } from '../../../core/judge/verdict.ts';
-import type { Observation, TurnFunction } from '../../../core/model/job.ts';
+import type { Job, Observation, TurnFunction } from '../../../core/model/job.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
 import {
   FUNCTION_WORDS,
@@ -10,6 +10,7 @@ import {
   type ProofResult,
   proofResult,
   turnFunctionsOf,
+  watcherLeft,
 } from '../../../core/record/observations.ts';
 import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { useDesk, type useWorkspace } from '../../job/workspace.ts';
@@ -69,7 +70,9 @@ function Test({
 }) {
   const { job, verdicts } = useDesk();
   const observation = latestObservation(job, 'cured', turnFunction);
-  const result = observation ? proofResult(flashRule(job.vehicle.region), observation) : 'open';
+  const result = observation
+    ? proofResult(flashRule(job.vehicle.region), observation, watcherLeft(job))
+    : 'open';
   const expected = expectedRate(verdicts.cured, turnFunction);
   const lamps = turnCircuits(job.vehicle)
     .filter((circuit) => turnFunction === 'hazard' || turnFunction === `turn-${circuit.side}`)
@@ -149,11 +152,11 @@ function ResultMark({ result }: { result: ProofResult | 'open' }) {
   );
 }
 
-function firstUnproved(job: Parameters<typeof latestObservation>[0]): TurnFunction | undefined {
+function firstUnproved(job: Job): TurnFunction | undefined {
   const rule = flashRule(job.vehicle.region);
   return turnFunctionsOf(job.vehicle).find((each) => {
     const observation = latestObservation(job, 'cured', each);
-    return !observation || proofResult(rule, observation) !== 'passed';
+    return !observation || proofResult(rule, observation, watcherLeft(job)) !== 'passed';
   });
 }
 

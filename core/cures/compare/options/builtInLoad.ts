@@ -3,14 +3,15 @@ import type { LedPart, Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
 import { ledFit } from '../../../vehicle/ledFits.ts';
 import { type CureOption, option, refused } from '../option.ts';
+import type { CureScope } from '../scope.ts';
 import { convertedMains, endsApart } from './ends.ts';
 
 const NAME = 'LEDs with a load built in';
 const KINDS = ['built-in-load'] as const;
 
 /** LEDs that carry their own load: in all main lamps, and at either end alone. */
-export function builtInOptions(job: Job, shelf: Shelf): CureOption[] {
-  const mains = convertedMains(job, shelf);
+export function builtInOptions(job: Job, shelf: Shelf, scope: CureScope): CureOption[] {
+  const mains = convertedMains(job, shelf, scope);
   if (mains.length === 0) return [];
   const parts = new Map<Lamp, LedPart>();
   for (const lamp of mains) {
@@ -28,7 +29,9 @@ export function builtInOptions(job: Job, shelf: Shelf): CureOption[] {
         `No LED on the shelf with a load built in goes into ${lacking.name.toLowerCase()} (${lacking.base}, ${job.vehicle.systemVolts} V).`,
       )
     : option('built-in', KINDS, NAME, { chosen: chosen(mains) });
-  const ends = endsApart(mains).filter(({ lamps }) => lamps.every((lamp) => parts.has(lamp)));
+  const ends = (scope.turning ? endsApart(mains) : []).filter(({ lamps }) =>
+    lamps.every((lamp) => parts.has(lamp)),
+  );
   return [
     all,
     ...ends.map(({ end, lamps }) =>

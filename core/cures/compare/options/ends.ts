@@ -2,15 +2,17 @@ import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
 import { ledOf } from '../../../simulation/fitment.ts';
-import { turnLamps } from '../withCure.ts';
+import { type CureScope, lampsIn, turnScope } from '../scope.ts';
 
 /** An end of the vehicle may want another cure than the other: room, metal and bulbs differ. */
 export const ENDS = ['front', 'rear'] as const;
 export type End = (typeof ENDS)[number];
 
-/** The main turn lamps that have an LED. */
-export function convertedMains(job: Job, shelf: Shelf): Lamp[] {
-  return turnLamps(job).filter((lamp) => lamp.role === 'main' && ledOf(job, shelf, lamp.id) !== null);
+/** The lamps of some circuits that have an LED; of turn circuits the main ones. */
+export function convertedMains(job: Job, shelf: Shelf, scope: CureScope = turnScope(job.vehicle)): Lamp[] {
+  return lampsIn(job.vehicle, scope).filter(
+    (lamp) => (lamp.role === 'main' || !scope.turning) && ledOf(job, shelf, lamp.id) !== null,
+  );
 }
 
 /** The ends that have some of these lamps, where not all of them are at the same one. */

@@ -4,8 +4,9 @@ import type { Lamp } from '../../../model/vehicle/lamp.ts';
 import { circuitsFeeding, lampIdsOf, turnCircuits } from '../../../model/vehicle/vehicle.ts';
 import { inARow, ohms } from '../../../quantities/format.ts';
 import type { BestResistors } from '../../loadResistor/plan.ts';
-import { type CureOption, option, refused } from '../option.ts';
+import { type CureOption, option, refused, supposing } from '../option.ts';
 import { convertedMains } from './ends.ts';
+import { metalSupposed } from './loadResistors.ts';
 
 const NAME = 'Plug-in resistor harnesses';
 
@@ -31,7 +32,16 @@ export function harnessOptions(job: Job, shelf: Shelf, best: BestResistors): Cur
     taking.length < mains.length
       ? `, at ${inARow([...new Set(taking.map((lamp) => `the ${lamp.end}`))])} only`
       : '';
-  return [option('harness', ['harness'], `${NAME}, ${inARow(codes)}${where}`, { cures })];
+  const made = option('harness', ['harness'], `${NAME}, ${inARow(codes)}${where}`, { cures });
+  return [
+    supposing(
+      made,
+      metalSupposed(
+        job,
+        taking.map((lamp) => lamp.id),
+      ),
+    ),
+  ];
 }
 
 type Obstacle = 'metal' | 'ck' | 'part';

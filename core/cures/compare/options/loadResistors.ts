@@ -1,10 +1,10 @@
 import type { Job, LoadResistorCure } from '../../../model/job.ts';
 import { turnCircuits } from '../../../model/vehicle/vehicle.ts';
-import { ohms, watts } from '../../../quantities/format.ts';
+import { inARow, ohms, watts } from '../../../quantities/format.ts';
 import { mirrorCure } from '../../loadResistor/mirrorCure.ts';
 import type { BestResistors } from '../../loadResistor/plan.ts';
 import type { ResistorChoice } from '../../loadResistor/search.ts';
-import { type CureOption, option, refused } from '../option.ts';
+import { type CureOption, option, refused, supposing } from '../option.ts';
 import type { End } from './ends.ts';
 
 const NAME = 'Load resistors';
@@ -33,10 +33,22 @@ function resistorOption(
   }
   const pieces = choice.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`);
   const each = new Set(pieces).size === 1 ? `${pieces.length} × ${pieces[0]}` : pieces.join(' and ');
-  return option(
+  const at = Object.values(cures).flatMap((cure) => cure.networks.map((network) => network.lampId));
+  const made = option(
     end ? `resistors-${end}` : 'resistors',
     ['load-resistor'],
     `${NAME}, ${each} a side${end ? `, at the ${end}` : ''}`,
     { cures },
   );
+  return supposing(made, metalSupposed(job, at));
+}
+
+/** What is supposed of resistors at places where nobody has looked for metal. */
+export function metalSupposed({ vehicle }: Job, lampIds: readonly string[]): string[] {
+  const names = vehicle.lamps
+    .filter((lamp) => lampIds.includes(lamp.id) && lamp.resistorMount === 'unknown')
+    .map((lamp) => lamp.name.toLowerCase());
+  return names.length > 0
+    ? [`there is bare metal within reach of ${inARow(names)}, where nobody has looked`]
+    : [];
 }

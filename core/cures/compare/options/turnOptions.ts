@@ -2,6 +2,7 @@ import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
 import type { BestResistors } from '../../loadResistor/plan.ts';
 import { type CureOption, option } from '../option.ts';
+import { turnScope } from '../scope.ts';
 import { builtInOptions } from './builtInLoad.ts';
 import { decoderOptions, settingOptions } from './controller.ts';
 import { filamentOptions } from './filament.ts';
@@ -16,15 +17,16 @@ import { resistorOptions } from './loadResistors.ts';
  * @param best resistors worked out for one side
  */
 export function turnOptions(job: Job, shelf: Shelf, best: BestResistors): CureOption[] {
+  const scope = turnScope(job.vehicle);
   return [
     option('nothing', ['nothing'], 'Nothing', {}),
     ...resistorOptions(job, best),
     ...harnessOptions(job, shelf, best),
-    ...builtInOptions(job, shelf),
+    ...builtInOptions(job, shelf, scope),
     ...relayOptions(job, shelf),
-    ...settingOptions(job),
-    ...decoderOptions(job, shelf),
-    ...filamentOptions(job, shelf),
+    ...settingOptions(job, scope),
+    ...decoderOptions(job, shelf, scope),
+    ...filamentOptions(job, shelf, scope),
     ...pilotOptions(job),
   ];
 }

@@ -1,0 +1,132 @@
+import { E12, STANDARD_WATTS } from '../../../catalogue/eSeries.ts';
+import { bodyOf, condemnedIn, HOT_DAY, mountedPieces, usesOfPiece } from '../../../heat/mounts.ts';
+import { judgeHeat } from '../../../heat/useCases.ts';
+import type { JobAnalysis } from '../../../judge/analysis.ts';
+import { Judge } from '../../../judge/judge.ts';
+import { watcherOf } from '../../../judge/requirements/watch.ts';
+import { chargingVolts } from '../../../judge/workingPoints.ts';
+import type { Job, LoadResistorCure, ResistorPiece } from '../../../model/job.ts';
+import type { Circuit } from '../../../model/vehicle/circuit.ts';
+import { lampById } from '../../../model/vehicle/vehicle.ts';
+import { ohms, watts } from '../../../quantities/format.ts';
+import { outputOf } from '../../../simulation/controls.ts';
+import { highestPiece } from '../../highestPiece.ts';
+import { type CureOption, option, refused, supposing } from '../option.ts';
+import { metalSupposed } from './loadResistors.ts';
+
+const NAME = 'Load resistor';
+const KINDS = ['load-resistor'] as const;
+
+/** One resistor across each lamp of a steady circuit that has metal near: the highest that still contents its watcher. */
+export function steadyLoadOptions(analysis: JobAnalysis, circuit: Circuit): CureOption[] {
+  const { job } = analysis;
+  const { vehicle } = job;
+  const feeds = circuit.feeds.filter(({ lampId }) => lampById(vehicle, lampId).resistorMount !== 'none');
+  const [first] = feeds;
+  if (!first)
+    return [refused('load', KINDS, NAME, 'No lamp of this circuit has metal within reach to mount one on.')];
+  const most = highestOhms(analysis, circuit, feeds);
+  if (most === null)
+    return [refused('load', KINDS, NAME, 'Nobody watches its current: a resistor would change nothing.')];
+  const piece = pieceFor(analysis, circuit, feeds, most);
+  if (!piece)
+    return [
+      refused(
+        'load',
+        KINDS,
+        NAME,
+        `At most ${ohms(most)} a lamp would do, and no resistor on the list bears that heat.`,
+      ),
+    ];
+  const many =
+    feeds.length > 1
+      ? ` at each of ${feeds.length} lamps`
+      : ` at ${lampById(vehicle, first.lampId).name.toLowerCase()}`;
+  const cure = loadsAt(feeds, piece);
+  const made = option('load', KINDS, `${NAME}, ${ohms(piece.ohms)} ${watts(piece.watts)}${many}`, {
+    cures: { [circuit.id]: cure },
+  });
+  const pulsed = outputOf(vehicle, circuit)?.pwm ? ' It heats in tail too, on its share of the pulses.' : '';
+  return [
+    supposing(
+      { ...made, why: `${heatWords(job, cure)}${pulsed}` },
+      metalSupposed(
+        job,
+        feeds.map((feed) => feed.lampId),
+      ),
+    ),
+  ];
+}
+
+/** How hot the hottest gets in the use it sees most. */
+function heatWords({ vehicle }: Job, { networks }: LoadResistorCure): string {
+  const all = mountedPieces(vehicle, networks, chargingVolts(vehicle.systemVolts));
+  const reasons = all.flatMap((piece) =>
+    usesOfPiece(vehicle, piece)
+      .filter((use) => !use.fault)
+      .map((use) => judgeHeat(bodyOf(piece, all, use), piece.litWatts, use, HOT_DAY)),
+  );
+  return reasons.toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius)[0]?.reason ?? '';
+}
+
+/** One such resistor across each of these feeds, of a twin bulb the dim one where that is it. */
+function loadsAt(feeds: Circuit['feeds'], piece: ResistorPiece): LoadResistorCure {
+  return {
+    kind: 'load-resistor',
+    networks: feeds.map(({ lampId, input }) => ({
+      lampId,
+      ...(input === 'dim' ? { input } : {}),
+      connection: 'parallel',
+      pieces: [piece],
+    })),
+  };
+}
+
+/**
+ * The most ohms a lamp with which the watcher sees at every working point what the healthy bulbs drew; null where
+ * nobody watches.
+ */
+function highestOhms(analysis: JobAnalysis, circuit: Circuit, feeds: Circuit['feeds']): number | null {
+  const { job } = analysis;
+  if (watcherOf(job.vehicle, job.vehicle.flasher, circuit) === null) return null;
+  const holds = (value: number) => {
+    const piece: ResistorPiece = { partId: null, ohms: value, watts: 1, tolerance: 0 };
+    const cured: Job = { ...job, cures: { ...job.cures, [circuit.id]: loadsAt(feeds, piece) } };
+    return new Judge(analysis.with(cured), 'cured').watched(circuit) === 'holds';
+  };
+  let low = 0.5;
+  let high = 2000;
+  if (!holds(low)) return null;
+  for (let step = 0; step < 16; step += 1) {
+    const middle = Math.sqrt(low * high);
+    if (holds(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** The highest value that will do and bears its heat where it is screwed, beside the others of this circuit. */
+function pieceFor(
+  { job, shelf }: JobAnalysis,
+  circuit: Circuit,
+  feeds: Circuit['feeds'],
+  most: number,
+): ResistorPiece | null {
+  const { vehicle } = job;
+  const others = Object.entries(job.cures).flatMap(([id, cure]) =>
+    id === circuit.id ? [] : (cure?.networks ?? []),
+  );
+  const bears = (value: number, ratedWatts: number) => {
+    const { networks } = loadsAt(feeds, { partId: null, ohms: value, watts: ratedWatts, tolerance: 0.05 });
+    const litVolts = chargingVolts(vehicle.systemVolts);
+    return condemnedIn(vehicle, networks, litVolts, [...networks, ...others]) === null;
+  };
+  return highestPiece(shelf, {
+    maxOhms: most,
+    lowestShare: 2.5,
+    series: E12,
+    leastOhms: 0.5,
+    sizes: STANDARD_WATTS,
+    bears,
+  });
+}

@@ -1,0 +1,24 @@
+import type { Circuit } from '../../model/vehicle/circuit.ts';
+import type { Lamp } from '../../model/vehicle/lamp.ts';
+import { lampIdsOf, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+
+/** The circuits one cure is for: all that flash together, or one that is on steadily. */
+export interface CureScope {
+  circuits: readonly Circuit[];
+  /** whether they are the turn circuits, with their flasher and pilot */
+  turning: boolean;
+}
+
+export function turnScope(vehicle: Vehicle): CureScope {
+  return { circuits: turnCircuits(vehicle), turning: true };
+}
+
+export function circuitScope(circuit: Circuit): CureScope {
+  return { circuits: [circuit], turning: false };
+}
+
+/** The lamps the circuits of a scope feed. */
+export function lampsIn(vehicle: Vehicle, { circuits }: CureScope): Lamp[] {
+  const ids = new Set(circuits.flatMap(lampIdsOf));
+  return vehicle.lamps.filter((lamp) => ids.has(lamp.id));
+}

@@ -1,0 +1,92 @@
+import type { Job } from './job.ts';
+import type { Part, Shelf } from './part.ts';
+
+/** One place of a job that names a part of the shelf. */
+export interface PartReference {
+  partId: string;
+  /** where it stands, as the file writes it */
+  where: string;
+  /** kinds of part that may stand there */
+  kinds: readonly Part['kind'][];
+  /** whether nothing can be computed without it; what a resistor is, the job says itself */
+  needed: boolean;
+}
+
+/** What becomes of a reference: another id, or none at all. */
+type Visit = (reference: PartReference) => string | null;
+
+const LIGHTS = ['led', 'whole-lamp'] as const;
+const RESISTORS = ['resistor', 'harness'] as const;
+
+/**
+ * Walks every place of a job that names a part, once: export, check, import, removal and repair all see the same ones.
+ * What `visit` gives takes its place; null drops it: a lamp is open again, a resistor is still to be bought, a relay
+ * or decoder goes with its cure, a finding with what was fitted then.
+ *
+ * @param job changed in place
+ */
+export function visitParts(job: Job, visit: Visit): void {
+  for (const [lampId, partId] of Object.entries(job.chosen)) {
+    if (partId === null) continue;
+    const next = visit({ partId, where: `job.chosen ${lampId}`, kinds: LIGHTS, needed: true });
+    if (next === null) delete job.chosen[lampId];
+    else if (next !== partId) job.chosen[lampId] = next;
+  }
+  for (const [circuitId, cure] of Object.entries(job.cures)) {
+    for (const piece of (cure?.networks ?? []).flatMap((network) => network.pieces))
+      visitPiece(piece, `job.cures ${circuitId}`, visit);
+  }
+  job.vehicleCures = job.vehicleCures.filter((cure) => {
+    if (cure.kind === 'bleed-resistor') visitPiece(cure.piece, 'job.vehicleCures bleed-resistor', visit);
+    if (cure.kind !== 'flasher-relay' && cure.kind !== 'decoder') return true;
+    const kinds = [cure.kind === 'decoder' ? ('decoder' as const) : ('flasher' as const)];
+    const next = visit({ partId: cure.partId, where: `job.vehicleCures ${cure.kind}`, kinds, needed: true });
+    if (next === null) return false;
+    if (next !== cure.partId) cure.partId = next;
+    return true;
+  });
+  const kept = job.findings?.filter((finding) => {
+    for (const [lampId, partId] of Object.entries(finding.fitted)) {
+      if (partId === null) continue;
+      const where = `job.findings ${finding.id}`;
+      const next = visit({ partId, where, kinds: LIGHTS, needed: true });
+      if (next === null) return false;
+      if (next !== partId) finding.fitted[lampId] = next;
+    }
+    for (const piece of finding.networks.flatMap((network) => network.pieces))
+      visitPiece(piece, `job.findings ${finding.id}`, visit);
+    return true;
+  });
+  if (kept && kept.length !== job.findings?.length) job.findings = kept;
+}
+
+function visitPiece(piece: { partId: string | null }, where: string, visit: Visit): void {
+  if (piece.partId === null) return;
+  const next = visit({ partId: piece.partId, where, kinds: RESISTORS, needed: false });
+  if (next !== piece.partId) piece.partId = next;
+}
+
+/** Every reference of a job to a part. */
+export function partReferences(job: Job): PartReference[] {
+  const found: PartReference[] = [];
+  visitParts(structuredClone(job), (reference) => {
+    found.push(reference);
+    return reference.partId;
+  });
+  return found;
+}
+
+/** References that name what is not on the shelf, or what is there as another kind of part. */
+export function brokenReferences(job: Job, shelf: Shelf): PartReference[] {
+  const kinds = new Map(shelf.map((part) => [part.id, part.kind]));
+  return partReferences(job).filter(({ partId, kinds: fitting, needed }) => {
+    const kind = kinds.get(partId);
+    return needed && (kind === undefined || !fitting.includes(kind));
+  });
+}
+
+/** Takes out of a job whatever names a part that is not there. */
+export function dropBroken(job: Job, shelf: Shelf): void {
+  const gone = new Set(brokenReferences(job, shelf).map(({ partId }) => partId));
+  visitParts(job, ({ partId }) => (gone.has(partId) ? null : partId));
+}

@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest';
+import { demoJob } from '../../demo/forTests.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { electrics, revisionOf } from './electrics.ts';
+
+describe('what a simulation is kept under', () => {
+  const job = demoJob('library-route-1');
+  const key = (of = job, shelf = DEMO_SHELF) => JSON.stringify(electrics(of, shelf));
+
+  it('stays the same while nothing electrical changes', () => {
+    expect(key({ ...job, title: 'Another title', handOver: { ...job.handOver, note: 'a note' } })).toBe(
+      key(),
+    );
+  });
+
+  it('changes with the shelf: an LED of other watts under the same id is another simulation', () => {
+    const shelf = DEMO_SHELF.map((part) => (part.kind === 'led' ? { ...part, watts: part.watts + 1 } : part));
+    expect(key(job, shelf)).not.toBe(key());
+  });
+
+  it('changes with each thing the circuit depends on', () => {
+    const changed = [
+      { ...job, vehicle: { ...job.vehicle } },
+      { ...job, identified: { ...job.identified } },
+      { ...job, chosen: { ...job.chosen } },
+      { ...job, lookOver: { ...job.lookOver, lamps: { ...job.lookOver.lamps } } },
+      { ...job, cures: { ...job.cures } },
+      { ...job, vehicleCures: [...job.vehicleCures] },
+      { ...job, findings: [...(job.findings ?? [])] },
+    ];
+    for (const each of changed) expect(key(each)).not.toBe(key());
+  });
+
+  it('gives one value one number', () => {
+    const [one, other] = [{ a: 1 }, { a: 1 }];
+    expect(revisionOf(one)).toBe(revisionOf(one));
+    expect(revisionOf(one)).not.toBe(revisionOf(other));
+  });
+});
