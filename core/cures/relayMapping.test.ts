@@ -1,13 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import type { FlasherPart } from '../model/part.ts';
+import { FlasherPart } from '../model/part.ts';
+import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
 import { adjusterFor, functionOfMark, mapRelay } from './relayMapping.ts';
 
 const relay = (id: string): FlasherPart => {
   const part = DEMO_SHELF.find((each) => each.id === id);
   if (part?.kind !== 'flasher') throw new Error(id);
   return part;
+};
+const withOrder = (flasher: Flasher, order: RelayFunction[] | undefined): Flasher => {
+  if (flasher.kind === 'controller') return flasher;
+  const { order: _, ...terminals } = flasher.terminals;
+  return { ...flasher, terminals: { ...terminals, ...(order ? { order } : {}) } };
 };
 const van = demoJob('library-route-3').vehicle.flasher;
 const moped = demoJob('courier-moped-7').vehicle.flasher;
@@ -36,16 +42,38 @@ describe('terminals of a relay', () => {
     );
   });
 
-  it('crossed ones are caught: supply listed where the old socket has lamps', () => {
-    const crossed: FlasherPart = {
-      ...relay('relay-dipper-3'),
-      terminals: { lamps: 'L', supply: 'B', earth: 'E' },
-    };
-    const mapped = mapRelay(van, crossed);
-    expect(mapped.adapter).toBe(true);
-    expect(mapped.adapterLines[0]).toMatch(
-      /Swap supply and lamps: 49 of the socket to B, 49a of the socket to L/,
-    );
+  const standing = (order: RelayFunction[]) => ({
+    stock: withOrder(van, ['supply', 'lamps', 'earth']),
+    part: { ...relay('relay-dipper-3'), terminals: { supply: 'B', lamps: 'L', earth: 'E', order } },
+  });
+
+  it('crossed ones are caught by how the blades stand, whatever the order of the letters in a file', () => {
+    const { stock, part } = standing(['lamps', 'supply', 'earth']);
+    // A job file writes its keys in the schema's order: it must make no difference.
+    for (const terminals of [
+      part.terminals,
+      { earth: 'E', lamps: 'L', supply: 'B', order: part.terminals.order },
+    ]) {
+      const mapped = mapRelay(stock, FlasherPart.parse({ ...part, terminals }));
+      expect(mapped.crossed).toBe(true);
+      expect(mapped.adapterLines[0]).toMatch(
+        /Swap supply and lamps: 49 of the socket to B, 49a of the socket to L/,
+      );
+    }
+  });
+
+  it('are not crossed for being listed otherwise: L, E, B in the same places', () => {
+    const { stock, part } = standing(['supply', 'lamps', 'earth']);
+    const listed = { lamps: 'L', earth: 'E', supply: 'B', order: part.terminals.order };
+    expect(mapRelay(stock, { ...part, terminals: listed })).toMatchObject({ crossed: false, adapter: false });
+  });
+
+  it('that nobody has compared are neither: they are to be held side by side', () => {
+    const { part } = standing(['supply', 'lamps', 'earth']);
+    const mapped = mapRelay(withOrder(van, undefined), part);
+    expect(mapped.crossed).toBeNull();
+    expect(mapped.adapter).toBe(false);
+    expect(mapped.cautions.join(' ')).toMatch(/Nobody has compared how their blades stand/);
   });
 
   it('a missing earth is caught where the part needs one, and only there', () => {

@@ -114,7 +114,7 @@ describe('job files', () => {
     ['another program’s JSON', '{"cells":[]}', /not a Vumble job/],
     ['a list', '[]', /not a Vumble job/],
     ['a newer version', JSON.stringify({ ...file, version: 9 }), /version 9/],
-    ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 2 MB/],
+    ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 8 MB/],
     ['nested past reason', `${'['.repeat(5000)}${']'.repeat(5000)}`, /nested too deeply/],
   ])('refuses %s with the reason', (_, text, reason) => {
     const result = readJobFile(text);

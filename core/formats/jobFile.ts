@@ -110,7 +110,7 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
   for (const lampId of Object.keys(job.chosen)) lampKnown(lampId, 'job.chosen');
   for (const { partId, where, kinds } of brokenReferences(job, parts))
     problems.push(
-      `${where} names ${kinds[0] === 'led' ? 'LED' : kinds[0]} "${partId}", which is not among the parts.`,
+      `${where} names ${kinds[0] === 'led' ? 'LED' : 'part'} "${partId}", which is not among the parts.`,
     );
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     circuitKnown(circuitId, 'job.cures');

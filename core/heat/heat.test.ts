@@ -169,26 +169,26 @@ describe('several resistors on one metal', () => {
       lampId,
       ...(mount ? { mount } : {}),
       connection: 'parallel',
-      pieces: [{ partId: null, ohms: 6.8, watts: 50, tolerance: 0.05 }],
+      pieces: [{ partId: null, ohms: 6.8, watts: 50, tolerance: 0 }],
     }));
   const van = structuredClone(demoJob('library-route-3').vehicle);
   for (const lamp of van.lamps) lamp.resistorMount = 'panel';
 
   it('share its heat flow: two of 6.8 Ω are at 121 °C where one alone would be at 98 °C', () => {
-    // By hand: 14.4² / 6.46 / 2 = 16.05 W each; 40 + 32.1 / (2/9 + 1/6.5) = 125 °C once settled, 121 °C after 30 min.
+    // By hand: 14.4² / 6.8 / 2 = 15.25 W each; 40 + 30.5 / (2/9 + 1/6.5) = 121 °C, alone 40 + 15.25 × 3.77 = 98 °C.
     const apart = hottestResistor(van, two(), 14.4);
     const together = hottestResistor(van, two('the same panel'), 14.4);
-    expect(apart?.peakCaseCelsius).toBeGreaterThan(96.5);
-    expect(apart?.peakCaseCelsius).toBeLessThan(100.5);
-    expect(together?.peakCaseCelsius).toBeGreaterThan(119);
-    expect(together?.peakCaseCelsius).toBeLessThan(123);
+    expect(apart?.peakCaseCelsius).toBeGreaterThan(96);
+    expect(apart?.peakCaseCelsius).toBeLessThan(98.5);
+    expect(together?.peakCaseCelsius).toBeGreaterThan(118);
+    expect(together?.peakCaseCelsius).toBeLessThan(122);
   });
 
   it('do so by themselves where they are in one opening, on one kind of metal', () => {
     const one = structuredClone(van);
     const front = one.lamps.find((lamp) => lamp.id === 'front-left');
     for (const lamp of one.lamps) if (front) lamp.access = front.access;
-    expect(hottestResistor(one, two(), 14.4)?.peakCaseCelsius).toBeGreaterThan(119);
+    expect(hottestResistor(one, two(), 14.4)?.peakCaseCelsius).toBeGreaterThan(118);
   });
 
   it('on a filament that is stop and turn: 109 °C by hazard alone, 177 °C and condemned with the brake held', () => {

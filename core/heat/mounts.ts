@@ -88,12 +88,18 @@ export function hottestResistor(
   return [...followed.values()].toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius)[0] ?? null;
 }
 
-/** The first use that condemns one of some resistors; null where none does. What never could is not followed. */
+/**
+ * The first use that condemns one of some resistors; null where none does. What never could is not followed.
+ *
+ * @param among everything that may share their metal
+ * @param followed cases worked out before, for whoever asks about many sets
+ */
 export function condemnedIn(
   vehicle: Vehicle,
   networks: readonly ResistorNetwork[],
   litVolts: number,
   among: readonly ResistorNetwork[] = networks,
+  followed = new Map<string, HeatVerdict>(),
 ): HeatVerdict | null {
   const all = mountedPieces(vehicle, among, litVolts);
   for (const piece of all.filter((each) => networks.includes(each.network))) {
@@ -102,7 +108,9 @@ export function condemnedIn(
       const body = bodyOf(piece, all, use);
       const { elementCelsius } = settledHeat(body, piece.litWatts * use.duty, HOT_DAY);
       if (elementCelsius <= ELEMENT_LIMIT_CELSIUS) continue;
-      const heat = judgeHeat(body, piece.litWatts, use, HOT_DAY);
+      const key = JSON.stringify([body, piece.litWatts, use.id]);
+      const heat = followed.get(key) ?? judgeHeat(body, piece.litWatts, use, HOT_DAY);
+      followed.set(key, heat);
       if (heat.state === 'condemned') return heat;
     }
   }

@@ -261,7 +261,7 @@ export const QUILLON_75: Vehicle = {
     kind: 'watching-relay',
     name: 'three-terminal relay',
     fuseId: 'turn-fuse',
-    terminals: { supply: '49', lamps: '49a', earth: '31' },
+    terminals: { supply: '49', lamps: '49a', earth: '31', order: ['supply', 'lamps', 'earth'] },
     normalRate: 88,
     onFraction: 0.5,
     fastMultiplier: 2,

@@ -30,10 +30,10 @@ export function builtInHeats(
     .flatMap(({ lampId, part }) => {
       // Its load lies across the bright feed; the dim one has the dim level alone.
       const feeding = circuitsFeeding(job.vehicle, lampId, 'main');
-      const uses = usesOf(job.vehicle, feeding);
+      const uses = usesOf(job.vehicle, feeding).filter((use) => !use.fault);
       return uses.map((use) => ({
         heat: builtInHeat(part, at, use, HOT_DAY),
-        everyDay: use.id !== 'hazard' && !use.fault,
+        everyDay: use.id !== 'hazard',
       }));
     })
     .toSorted((a, b) => b.heat.peakCelsius - a.heat.peakCelsius);

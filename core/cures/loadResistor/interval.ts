@@ -1,6 +1,7 @@
 import { flasherBand, type OutageBand } from '../../judge/outageBand.ts';
 import { litAmpsAllowed } from '../../judge/requirements/allowed.ts';
 import { SWITCH_MARGIN } from '../../judge/requirements/switch.ts';
+import { EQUAL_SHARE } from '../../judge/requirements/watch.ts';
 import { looksAt } from '../../judge/scenario.ts';
 import { chargingVolts, type WorkingPoint, workingPoints } from '../../judge/workingPoints.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
@@ -58,13 +59,13 @@ const LEAST_OHMS = 0.01;
  *
  * @param fitted the vehicle with its LEDs and no resistors
  * @param bands of the vehicle with all its stock bulbs, narrowed by what was seen on it where anything was
- * @param stock the same, not narrowed: what the stock bulbs draw, by which its switch is judged
+ * @param stockAmps what the side's stock bulbs draw at charging volts, by which its switch is judged, A
  */
 export function ohmsInterval(
   fitted: TurnCircuits,
   bands: Bands,
   circuit: TurnCircuit,
-  stock: Bands = bands,
+  stockAmps = bands.at(circuit, chargingVolts(fitted.vehicle.systemVolts)).highAmps,
 ): OhmsInterval {
   const { flasher } = fitted.fitment;
   const printed = flasherBand(flasher, circuit);
@@ -78,7 +79,7 @@ export function ohmsInterval(
       .reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least)),
   );
   const deciding = needs.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
-  return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stock, circuit) };
+  return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stockAmps, circuit) };
 }
 
 function needAt(
@@ -101,8 +102,7 @@ function needAt(
     .reduce((far, lamp) => (leadOhms(lamp) > leadOhms(far) ? lamp : far));
   const solve = (ohms: number) => fitted.solve({ ...state, trial: { ohms, at: { lampId: farthest.id } } });
   const bare = fitted.solve(state);
-  // Two solutions of the same circuit agree to about a millionth.
-  if (bare.watchedAmps >= needAmps * (1 - 1e-5)) {
+  if (bare.watchedAmps >= needAmps * (1 - EQUAL_SHARE)) {
     return {
       point,
       lookSeconds,
@@ -134,7 +134,7 @@ function needAt(
 type LowerLimit = Pick<OhmsInterval, 'minOhms' | 'minSetBy' | 'allowedAmps'>;
 
 /** Of everything that limits the current, what asks for the most ohms. */
-function lowerLimit(fitted: TurnCircuits, bands: Bands, circuit: TurnCircuit): LowerLimit {
+function lowerLimit(fitted: TurnCircuits, stockAmps: number, circuit: TurnCircuit): LowerLimit {
   const { flasher } = fitted.fitment;
   // A side with resistors draws the more the higher its supply, even where its LEDs draw a little less.
   const emfVolts = chargingVolts(fitted.vehicle.systemVolts);
@@ -157,8 +157,7 @@ function lowerLimit(fitted: TurnCircuits, bands: Bands, circuit: TurnCircuit): L
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
   const limits = [within(supply.kind, supply.allowedAmps, together)];
-  if (flasher.kind !== 'controller')
-    limits.push(within('switch', SWITCH_MARGIN * bands.at(circuit, emfVolts).highAmps, [circuit.side]));
+  if (flasher.kind !== 'controller') limits.push(within('switch', SWITCH_MARGIN * stockAmps, [circuit.side]));
   return limits.reduce((tight, each) => (each.minOhms > tight.minOhms ? each : tight));
 }
 

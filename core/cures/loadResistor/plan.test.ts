@@ -47,7 +47,7 @@ describe('the best set alone', () => {
 
 describe('every set that is found', () => {
   it('lies within the interval over its tolerance, one to four pieces, none over its printed watts', () => {
-    for (const id of ['library-route-3', 'gritter-4', 'exhibition-trailer']) {
+    for (const id of ['library-route-3', 'gritter-4', 'dial-a-ride-2']) {
       const job = demoJob(id);
       const [circuit] = turnCircuits(job.vehicle);
       if (!circuit) throw new Error('it turns');
@@ -84,6 +84,20 @@ describe('every set that is found', () => {
     const interval = ohmsInterval(fitted, new HealthyBands(job), circuit);
     const two = DEMO_SHELF.filter((part) => part.kind === 'resistor').slice(0, 2);
     expect(searchResistors(fitted, circuit, interval, two, 2, { values: 'shelf' }).examined).toBe(14 + 12);
+  });
+});
+
+describe('a filament that is stop and turn', () => {
+  it('takes no resistor that the brake held would burn, and says so', () => {
+    const job = demoJob('exhibition-trailer');
+    const [circuit] = turnCircuits(job.vehicle);
+    if (!circuit) throw new Error('it turns');
+    const { search } = planResistors(job, DEMO_SHELF, circuit);
+    expect(search.choices).toEqual([]);
+    expect(search.none).toMatch(/hotter on this metal than it bears/);
+    const chassis = structuredClone(job);
+    for (const lamp of chassis.vehicle.lamps) lamp.resistorMount = 'chassis';
+    expect(planResistors(chassis, DEMO_SHELF, circuit).search.choices.length).toBeGreaterThan(0);
   });
 });
 

@@ -1,5 +1,6 @@
 import { JobAnalysis } from '../../judge/analysis.ts';
 import { variantOf } from '../../judge/variants.ts';
+import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
@@ -78,8 +79,10 @@ function intervalFor(
   // What is not known yet may ask for less ohms: the set must do for every possibility.
   const intervals = possibilities.flatMap((possibility) => {
     const { bands, learned } = possibility;
+    const emfVolts = chargingVolts(job.vehicle.systemVolts);
+    const stockAmps = bands.turns.solve({ emfVolts, sides: [circuit.side] }).totalAmps;
     return variantOf(possibility, shelf, 'leds').fitted.map((turns) =>
-      ohmsInterval(turns, learned ?? bands, circuit, bands),
+      ohmsInterval(turns, learned ?? bands, circuit, stockAmps),
     );
   });
   const tightest = intervals.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));

@@ -1,5 +1,7 @@
 import { E12, STANDARD_WATTS, seriesBetween } from '../../catalogue/eSeries.ts';
 import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import { condemnedIn } from '../../heat/mounts.ts';
+import type { HeatVerdict } from '../../heat/useCases.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/job.ts';
 import type { ResistorPart } from '../../model/part.ts';
@@ -51,7 +53,8 @@ interface Stock {
 
 /**
  * Every set of one to four resistors, all side by side or all in a row, from the shelf and from the E12
- * series in 25, 50 and 100 W, that keeps the interval over its tolerance and stays within its printed watts.
+ * series in 25, 50 and 100 W, that keeps the interval over its tolerance, stays within its printed watts, and bears
+ * its heat on the metal there, in every use of the feed.
  *
  * Ranked: on the shelf first; then nearest to one a converted main bulb (spreads the heat, each tapped at
  * its own lamp); then least heat; then price; then ohms.
@@ -91,8 +94,16 @@ export function searchResistors(
       if (choice) choices.push(choice);
     }
   }
+  const followed = new Map<string, HeatVerdict>();
+  const bears = ({ cure }: ResistorChoice) =>
+    condemnedIn(fitted.vehicle, cure.networks, volts, cure.networks, followed) === null;
+  const borne = choices.flatMap((choice) => {
+    let larger: ResistorChoice | null = choice;
+    while (larger && !bears(larger)) larger = oneSizeLarger(larger);
+    return larger ? [larger] : [];
+  });
   const wanted = mounts.length;
-  choices.sort(
+  borne.sort(
     (a, b) =>
       Number(b.onShelf) - Number(a.onShelf) ||
       Math.abs(a.pieces.length - wanted) - Math.abs(b.pieces.length - wanted) ||
@@ -101,9 +112,14 @@ export function searchResistors(
       b.ohms - a.ohms,
   );
   return {
-    choices,
+    choices: borne,
     examined: 2 * setsThereAre(stock.length) - stock.length,
-    none: choices.length === 0 ? noneReason(interval) : null,
+    none:
+      borne.length > 0
+        ? null
+        : choices.length > 0
+          ? 'Every set that would do gets hotter on this metal than it bears: a better mount, or another cure.'
+          : noneReason(interval),
   };
 }
 
@@ -182,6 +198,24 @@ function choiceOf(
     litWatts: lit.reduce((sum, watts) => sum + watts, 0),
     hottestWatts: Math.max(...lit),
   };
+}
+
+/** The same set with what is yet to be bought a size larger: it bears more heat; null where there is none larger. */
+function oneSizeLarger(choice: ResistorChoice): ResistorChoice | null {
+  const grown = new Map<ResistorPiece, ResistorPiece>();
+  for (const piece of choice.pieces) {
+    if (piece.partId !== null) continue;
+    const watts = STANDARD_WATTS.find((size) => size > piece.watts);
+    if (watts === undefined) return null;
+    grown.set(piece, { ...piece, watts });
+  }
+  if (grown.size === 0) return null;
+  const larger = (piece: ResistorPiece) => grown.get(piece) ?? piece;
+  const networks = choice.cure.networks.map((network) => ({
+    ...network,
+    pieces: network.pieces.map(larger),
+  }));
+  return { ...choice, pieces: choice.pieces.map(larger), cure: { ...choice.cure, networks } };
 }
 
 /** The pieces with their sizes, or null where a shelf part or the largest size sold would be overrun. */

@@ -13,13 +13,19 @@ import type { Variant } from '../variants.ts';
 import type { CurrentRange, JudgedPoint, PointVerdict } from '../verdict.ts';
 import { workingPoints } from '../workingPoints.ts';
 
-/** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
-const EQUAL_SHARE = 1e-5;
+/**
+ * Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge, and two ways to
+ * the same solution agree to about a hundred-thousandth.
+ */
+export const EQUAL_SHARE = 1e-4;
+
+/** The same while filaments still warm, each by itself: two ways there agree to about a thousandth. */
+const EQUAL_WHILE_WARMING = 1e-3;
 
 /** Where a current range lies against the band: above it, inside it, or below it. */
-export function pointState(amps: CurrentRange, band: OutageBand): VerdictState {
-  if (amps.low >= band.highAmps * (1 - EQUAL_SHARE)) return 'holds';
-  if (amps.high <= band.lowAmps * (1 + EQUAL_SHARE)) return 'falls-short';
+export function pointState(amps: CurrentRange, band: OutageBand, equalShare = EQUAL_SHARE): VerdictState {
+  if (amps.low >= band.highAmps * (1 - equalShare)) return 'holds';
+  if (amps.high <= band.lowAmps * (1 + equalShare)) return 'falls-short';
   return 'either-way';
 }
 
@@ -73,7 +79,9 @@ export function watchAt(
                 high: Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance))),
               };
         const band = bandAt(possibility, flasher, circuit, emfVolts, lookSeconds, company);
-        judged.push({ volts: emfVolts, company, lookSeconds, band, amps, state: pointState(amps, band) });
+        const equal = lookSeconds === undefined ? EQUAL_SHARE : EQUAL_WHILE_WARMING;
+        const state = pointState(amps, band, equal);
+        judged.push({ volts: emfVolts, company, lookSeconds, band, amps, state });
       }
       return judged;
     }),

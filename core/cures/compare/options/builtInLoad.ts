@@ -1,6 +1,7 @@
 import type { Job } from '../../../model/job.ts';
 import type { LedPart, Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
+import { amps } from '../../../quantities/format.ts';
 import { ledFit } from '../../../vehicle/ledFits.ts';
 import { type CureOption, option, refused } from '../option.ts';
 import type { CureScope } from '../scope.ts';
@@ -28,7 +29,10 @@ export function builtInOptions(job: Job, shelf: Shelf, scope: CureScope): CureOp
         NAME,
         `No LED on the shelf with a load built in goes into ${lacking.name.toLowerCase()} (${lacking.base}, ${job.vehicle.systemVolts} V).`,
       )
-    : option('built-in', KINDS, NAME, { chosen: chosen(mains) });
+    : {
+        ...option('built-in', KINDS, NAME, { chosen: chosen(mains) }),
+        ...(scope.turning ? {} : { why: `${amps(printedAmps(parts))} printed, burnt inside the housing.` }),
+      };
   const ends = (scope.turning ? endsApart(mains) : []).filter(({ lamps }) =>
     lamps.every((lamp) => parts.has(lamp)),
   );
@@ -38,6 +42,11 @@ export function builtInOptions(job: Job, shelf: Shelf, scope: CureScope): CureOp
       option(`built-in-${end}`, KINDS, `${NAME}, at the ${end}`, { chosen: chosen(lamps) }),
     ),
   ];
+}
+
+/** What some LEDs draw together by their print, A. */
+function printedAmps(parts: ReadonlyMap<Lamp, LedPart>): number {
+  return [...parts.values()].reduce((sum, part) => sum + part.watts / part.atVolts, 0);
 }
 
 /** The LED for a lamp whose load is the heaviest. */
