@@ -51,6 +51,36 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
+  it.each([1, 2, 3, 4])(
+    'of version %i are read, judged and written again: a frozen one of each',
+    (version) => {
+      const text = readFileSync(
+        new URL(`../../tests/fixtures/job-version-${version}.vumble.json`, import.meta.url),
+        'utf8',
+      );
+      expect(JSON.parse(text)).toMatchObject({ version });
+      const result = readJobFile(text);
+      if (!result.ok) throw new Error(result.problems.join());
+      const { job, parts } = result.file;
+      expect(result.file.version).toBe(JOB_FILE_VERSION);
+      for (const configuration of ['stock', 'leds', 'cured'] as const) {
+        const judge = Judge.of(job, parts, configuration);
+        for (const circuit of job.vehicle.circuits)
+          expect(Number.isFinite(judge.circuit(circuit).amps), `${configuration} ${circuit.id}`).toBe(true);
+      }
+      expect(Judge.of(job, parts, 'stock').verdict().state).toBe('holds');
+      // What an older file could not say is not known: it is left out, not filled in.
+      if (version < 4) for (const circuit of job.vehicle.circuits) expect(circuit.watched).toBeUndefined();
+      const again = readJobFile(writeJobFile(jobFileOf(job, parts, '2026-11-26T10:00:00.000Z')));
+      expect(again).toMatchObject({ ok: true, file: { job } });
+    },
+  );
+
+  it('of a newer version are refused with what to do', () => {
+    const newer = { ...file, version: JOB_FILE_VERSION + 1 };
+    expect(problemsOf(JSON.stringify(newer))).toMatch(/version 5; this Vumble reads versions 1 to 4. Update/);
+  });
+
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {
     for (const job of [
       {},

@@ -195,7 +195,10 @@ export class Judge {
   /** A circuit of any kind. */
   circuit(circuit: Circuit): CircuitVerdict {
     if (isTurn(circuit)) return this.sideVerdict(circuit);
-    const watcher = watcherOf(this.vehicle, this.flasher, circuit);
+    const known = watcherOf(this.vehicle, this.flasher, circuit);
+    // Whether anything watches it nobody knows: it is judged as if, and what that says is said with an if.
+    const open = known === null && circuit.watched === null;
+    const watcher = open ? 'what may watch it' : known;
     const points =
       watcher === null
         ? []
@@ -206,8 +209,13 @@ export class Judge {
       ...(output && points.length > 0 ? [outputLimit(this.flasher.name, output, highest(points))] : []),
       ...this.resistors(circuit),
     ];
-    const judged = this.judged(circuit, points, limits);
-    const texts = steadyWatchReason(this.flasher, watcher, points);
+    const asIf = this.judged(circuit, points, limits);
+    const judged = open ? ifWatched(asIf) : asIf;
+    const said = steadyWatchReason(this.flasher, watcher, points);
+    const texts =
+      open && asIf.watched !== 'holds'
+        ? `Nobody has looked whether anything watches this circuit. If nothing does, it holds; if something does: ${said}`
+        : said;
     const reasons = this.inOrder([
       { requirement: 'watch', state: judged.watched, text: texts },
       ...judged.findings,
@@ -393,6 +401,21 @@ export class Judge {
       ),
     );
   }
+}
+
+/** The verdict of a circuit that may be watched or not, of what it is if it is: what is wrong only then may be or not. */
+function ifWatched(asIf: CircuitVerdict): CircuitVerdict {
+  const watched = atWorst(asIf.watched, 'either-way');
+  const rest = [
+    ...asIf.limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
+    ...asIf.findings.map((finding) => finding.state),
+  ];
+  return { ...asIf, watched, state: worstState([watched, ...rest]) };
+}
+
+/** A state, but no worse than another. */
+function atWorst(state: VerdictState, most: VerdictState): VerdictState {
+  return VERDICT_STATES.indexOf(state) > VERDICT_STATES.indexOf(most) ? most : state;
 }
 
 function highest(points: readonly JudgedPoint[]): number {

@@ -120,6 +120,7 @@ function firstLook(vehicle: Vehicle, flasher: Flasher, circuit: Circuit): number
     return flasher.kind === 'watching-relay' || (flasher.kind === 'thermal' && flasher.underloaded === 'fast')
       ? WATCHER_SAMPLE_SECONDS
       : undefined;
+  if (circuit.watched !== undefined && circuit.watched !== false) return WATCHER_SAMPLE_SECONDS;
   return vehicle.bulbCheck?.watches.some((each) => each.circuitId === circuit.id)
     ? vehicle.bulbCheck.blankingSeconds
     : undefined;

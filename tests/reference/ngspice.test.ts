@@ -18,6 +18,7 @@ import { CONTACTS, ELEMENTS, NODES } from '../../core/simulation/places.ts';
 import { vehicleNetlist } from '../../core/simulation/vehicleNetlist.ts';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { interpolate, type Vectors, worstOf } from './ngspice/compare.ts';
 
 const simulation = new Simulation();
 const rows: string[] = [];
@@ -30,8 +31,6 @@ afterAll(() => {
     `ngspice against Vumble, largest difference of all quantities of a state, as a share of what is allowed\n(1 % or 1 mA, 1 mV; twice that in the middle of a flash):\n${rows.join('\n')}`,
   );
 });
-
-type Vectors = Map<string, readonly number[]>;
 
 /** Runs a text and gives each vector by name. */
 async function ngspice(text: string): Promise<Vectors> {
@@ -63,25 +62,6 @@ const STATES: readonly (readonly [name: string, controls: Partial<Controls>])[] 
     { key: 'on', hazard: true, lights: true, brake: true, reverse: true, fog: true, doors: true },
   ],
 ];
-
-/** Worst difference of a report's quantities, 1 being what is allowed. */
-function worstOf(report: VehicleReport, vectors: Vectors): number {
-  const { flashing } = report;
-  const times = vectors.get('time') ?? [];
-  let worst = 0;
-  for (const { name, value } of report.quantities) {
-    // The .meas line of each name says which vector it looks at; in a steady state the name is the vector.
-    const vector = flashing
-      ? (new RegExp(`\\.meas tran ${name} FIND (\\S+) AT=(\\S+)`).exec(report.spice) ?? [])
-      : [];
-    const values = vectors.get(vector[1] ?? name);
-    if (!values) throw new Error(`ngspice gave no ${vector[1] ?? name}`);
-    const theirs = flashing ? interpolate(times, values, Number(vector[2])) : (values.at(-1) ?? Number.NaN);
-    const least = flashing ? 2e-3 : 1e-3;
-    worst = Math.max(worst, Math.abs(value - theirs) / Math.max(least, 0.01 * Math.abs(theirs)));
-  }
-  return worst;
-}
 
 describe.each(FLEET)('%s', (id) => {
   const job = demoJob(id);
@@ -221,10 +201,3 @@ describe('a pulsed output, pulse by pulse', () => {
     expect(Math.abs(ours / theirs - 1)).toBeLessThan(0.01);
   });
 });
-
-function interpolate(times: readonly number[], values: readonly number[], seconds: number): number {
-  const after = times.findIndex((time) => time >= seconds);
-  const [t0, t1] = [times[after - 1] ?? 0, times[after] ?? 0];
-  const [v0, v1] = [values[after - 1] ?? 0, values[after] ?? 0];
-  return v0 + ((v1 - v0) * (seconds - t0)) / (t1 - t0);
-}

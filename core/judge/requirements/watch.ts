@@ -37,6 +37,7 @@ export function watcherOf(vehicle: Vehicle, flasher: Flasher, circuit: Circuit):
     if (circuit.from.by === 'output' && output?.watch) return 'the controller';
   }
   const { bulbCheck } = vehicle;
+  if (circuit.watched) return 'what watches it';
   return bulbCheck?.watches.some((each) => each.circuitId === circuit.id) ? bulbCheck.name : null;
 }
 

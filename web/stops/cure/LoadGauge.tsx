@@ -2,11 +2,11 @@ import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
 import { flasherWords } from '../../../core/flashers/flasher.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
-import type { PointVerdict } from '../../../core/judge/verdict.ts';
 import type { Stage } from '../../../core/model/job.ts';
 import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
-import { amps, ohms } from '../../../core/quantities/format.ts';
+import { amps, inARow } from '../../../core/quantities/format.ts';
 import { useWorkspace, type Workspace } from '../../job/workspace.ts';
+import { type GaugeRow, gaugeRow } from './gaugeRows.ts';
 import { gaugeScale } from './gaugeScale.ts';
 import classes from './LoadGauge.module.css';
 
@@ -14,20 +14,14 @@ const FROM = 56;
 const HEIGHT = 174;
 const LEAST_WIDTH = 280;
 
-/** One load on the line: a bulb, an LED or a resistor, as long as the amps it draws. */
-interface Block {
-  key: string;
-  label: string;
-  amps: number;
-  kind: 'bulb' | 'led' | 'resistor';
-}
-
-interface Row {
+interface Row extends GaugeRow {
   name: string;
   y: number;
-  blocks: readonly Block[];
-  verdict: PointVerdict;
 }
+
+/** Each row is so high, its band behind it. */
+const ROW_HEIGHT = 38;
+const BLOCK_HEIGHT = 24;
 
 /**
  * Amps along a line at the supply the slider stands at: what the stock bulbs draw, the band in which the
@@ -44,10 +38,9 @@ export function LoadGauge() {
     rowOf(workspace, 'leds', 'LEDs', 60),
     ...(cured ? [rowOf(workspace, 'cured', 'Cured', 98)] : []),
   ];
-  const { band } = rows[0]?.verdict ?? { band: { lowAmps: 0, highAmps: 0 } };
   const fuse = turnFuse(job.vehicle);
   const watcher = flasherWords(job.vehicle.flasher).short;
-  const largest = Math.max(band.highAmps, ...rows.map((row) => row.verdict.amps.high));
+  const largest = Math.max(...rows.map((row) => Math.max(row.verdict.amps.high, row.verdict.band.highAmps)));
   const drawn = Math.max(LEAST_WIDTH, width);
   const scale = gaugeScale(FROM, drawn, largest, fuse.ratedAmps);
   return (
@@ -55,9 +48,9 @@ export function LoadGauge() {
       <p className={classes.band}>
         <b>
           {watcher.charAt(0).toUpperCase()}
-          {watcher.slice(1)} trips somewhere in the hatched band:
+          {watcher.slice(1)} decides somewhere in the hatched band of each row:
         </b>{' '}
-        {amps(band.lowAmps)} with the smallest main lamp missing, {amps(band.highAmps)} with all lit, computed
+        {bandsInWords(rows)}. Computed
       </p>
       <svg width={drawn} height={HEIGHT} role="img" aria-label={inWords(rows, supplyVolts)}>
         <defs>
@@ -72,16 +65,19 @@ export function LoadGauge() {
             <path d="M0 0v9" stroke="var(--line2)" strokeWidth="2" />
           </pattern>
         </defs>
-        <rect
-          x={scale.x(band.lowAmps)}
-          y="6"
-          width={Math.max(2, scale.x(band.highAmps) - scale.x(band.lowAmps))}
-          height={HEIGHT - 38}
-          fill={`url(#${hatch})`}
-          opacity="0.75"
-        />
+        {rows.map(({ name, y, verdict: { band } }) => (
+          <rect
+            key={name}
+            x={scale.x(band.lowAmps)}
+            y={y - (ROW_HEIGHT - BLOCK_HEIGHT) / 2}
+            width={Math.max(2, scale.x(band.highAmps) - scale.x(band.lowAmps))}
+            height={ROW_HEIGHT}
+            fill={`url(#${hatch})`}
+            opacity="0.75"
+          />
+        ))}
         {rows.map((row) => (
-          <GaugeRow key={row.name} row={row} x={scale.x} narrow={scale.narrow} />
+          <GaugeRowDrawing key={row.name} row={row} x={scale.x} narrow={scale.narrow} />
         ))}
         <path d={`M${FROM} ${HEIGHT - 30}H${scale.breakAt ?? scale.fuseX + 20}`} stroke="var(--line2)" />
         {scale.breakAt !== null && (
@@ -114,7 +110,7 @@ export function LoadGauge() {
   );
 }
 
-function GaugeRow({ row, x, narrow }: { row: Row; x(amps: number): number; narrow: boolean }) {
+function GaugeRowDrawing({ row, x, narrow }: { row: Row; x(amps: number): number; narrow: boolean }) {
   let sum = 0;
   const { low, nominal, high } = row.verdict.amps;
   return (
@@ -170,45 +166,25 @@ function GaugeRow({ row, x, narrow }: { row: Row; x(amps: number): number; narro
   );
 }
 
-function rowOf({ judges, circuit, supplyVolts, job }: Workspace, stage: Stage, name: string, y: number): Row {
-  const judge = judges[stage];
-  const currents = judge.turns.solve({ emfVolts: supplyVolts, sides: [circuit.side] });
-  const { flasher } = job.vehicle;
-  const watched = flasher.kind !== 'watching-relay' || flasher.watchesRepeaters !== false;
-  const lamps = currents.lamps.filter((each) => watched || judge.turns.lamp(each.lampId).role === 'main');
-  const bulbs = lamps.map((each): Block => {
-    const content = judge.turns.fitment.contents.get(each.lampId);
-    const led = content?.kind === 'led';
-    const what =
-      content?.kind === 'led'
-        ? content.part.code
-        : content?.kind === 'filament'
-          ? content.bulb.names[0]
-          : 'dead';
-    return {
-      key: each.lampId,
-      label: `${what} ${judge.turns.lamp(each.lampId).end}`,
-      amps: each.bulbAmps,
-      kind: led ? 'led' : 'bulb',
-    };
-  });
-  const resistors = lamps
-    .filter((each) => each.resistorAmps > 1e-6)
-    .map((each): Block => {
-      const value = each.volts / each.resistorAmps;
-      return {
-        key: `${each.lampId}-resistor`,
-        label: `${ohms(value)} ${judge.turns.lamp(each.lampId).end}`,
-        amps: each.resistorAmps,
-        kind: 'resistor',
-      };
-    });
-  return {
-    name,
-    y,
-    blocks: [...bulbs.filter((each) => each.amps > 0), ...resistors],
-    verdict: judge.circuitAt(circuit, supplyVolts),
-  };
+function rowOf({ judges, circuit, supplyVolts }: Workspace, stage: Stage, name: string, y: number): Row {
+  return { name, y, ...gaugeRow(judges[stage], circuit, supplyVolts) };
+}
+
+/** The bands in words, rows that share one together. */
+function bandsInWords(rows: readonly Row[]): string {
+  const groups = new Map<string, Row[]>();
+  for (const row of rows) {
+    const words = bandWords(row.verdict.band);
+    groups.set(words, [...(groups.get(words) ?? []), row]);
+  }
+  if (groups.size === 1) return [...groups.keys()].join('');
+  return [...groups].map(([words, of]) => `${inARow(of.map((row) => row.name))}: ${words}`).join('; ');
+}
+
+function bandWords({ lowAmps, highAmps, missingLampId }: Row['verdict']['band']): string {
+  if (missingLampId !== '')
+    return `${amps(lowAmps)} with the smallest main lamp missing, ${amps(highAmps)} with all lit`;
+  return highAmps > 0 ? `from ${amps(highAmps)} it is content` : 'it asks for no current';
 }
 
 function inWords(rows: readonly Row[], volts: number): string {
