@@ -77,8 +77,8 @@ describe('job files', () => {
   );
 
   it('of a newer version are refused with what to do', () => {
-    const newer = { ...file, version: JOB_FILE_VERSION + 1 };
-    expect(problemsOf(JSON.stringify(newer))).toMatch(/version 5; this Vumble reads versions 1 to 4. Update/);
+    const newer = (draft: JobFile) => ({ ...draft, version: JOB_FILE_VERSION + 1 });
+    expect(problemsOf(newer)).toMatch(/version 5; this Vumble reads versions 1 to 4. Update/);
   });
 
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {

@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { demoJob, onTurnFuse, withRelay } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { supposing } from '../circuit/engine/twinLedElements.ts';
 import type { Job, LoadResistorCure } from '../model/job.ts';
+import type { LedPart } from '../model/part.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
 import { ALONE, type Company } from '../simulation/litState.ts';
 import { Judge } from './judge.ts';
@@ -226,5 +228,106 @@ describe('vehicles whose turn lamps hang together with their lights', () => {
       (ohms) => leftOf(judged(at(ohms), 'cured')).reason,
     );
     expect(reasons.some((reason) => reason.includes('Only with the parking lights on'))).toBe(true);
+  });
+});
+
+describe('a converter behind a bad shared earth', () => {
+  it('may draw more with the brake on: it is asked for each, and not told from one', () => {
+    const job = structuredClone(demoJob('exhibition-trailer'));
+    const [turn] = turnCircuits(job.vehicle);
+    const stop =
+      job.vehicle.circuits.find((each) => each.kind === 'stop' || each.kind === 'third-brake') ??
+      job.vehicle.circuits.find((each) => each.kind !== 'turn');
+    const lampId = turn?.feeds[0]?.lampId;
+    const lamp = job.vehicle.lamps.find((each) => each.id === lampId);
+    if (!turn || !stop || !lamp?.earthPoint) throw new Error('they share an earth');
+    for (const point of job.vehicle.earthPoints) if (point.id === lamp.earthPoint) point.ohms = 0.6;
+    const base = DEMO_SHELF.find((part): part is LedPart => part.kind === 'led');
+    if (!base) throw new Error('no LED');
+    const { builtInLoadOhms: _, twin: __, sweep: ___, switchback: ____, ...plain } = base;
+    const strong: LedPart = {
+      ...plain,
+      id: 'led-strong',
+      watts: 17,
+      atVolts: 12.8,
+      ballast: { kind: 'converter', startVolts: 8 },
+    };
+    job.chosen = { [lamp.id]: strong.id };
+    job.vehicleCures = [];
+    job.cures = {};
+    const judge = Judge.of(job, [...DEMO_SHELF, strong], 'leds');
+    const amps = judge.turns.companies.map((company) => judge.circuitAt(turn, 14.4, company).amps.nominal);
+    expect(judge.turns.companies.length).toBeGreaterThan(1);
+    expect(Math.max(...amps.slice(1))).toBeGreaterThan(amps[0] ?? 0);
+    // So every company is judged at every working point, and none is left out.
+    expect(judge.sideVerdict(turn).points).toHaveLength(4 * judge.turns.companies.length);
+  });
+});
+
+describe('steady circuits and turn circuits under one judge', () => {
+  it('span an unknown topology and the tolerance of resistors alike', () => {
+    const job = structuredClone(demoJob('gritter-4'));
+    const jackdaw = DEMO_SHELF.find(
+      (part): part is LedPart => part.kind === 'led' && part.code === 'JACKDAW-3R',
+    );
+    if (!jackdaw?.twin) throw new Error('no such twin LED');
+    const unknown: LedPart = {
+      ...jackdaw,
+      id: 'led-unknown',
+      twin: { ...jackdaw.twin, topology: 'unknown' },
+    };
+    const tail = job.vehicle.circuits.find((each) => each.kind === 'tail');
+    if (!tail) throw new Error('no tail');
+    for (const { lampId } of tail.feeds) job.chosen[lampId] = unknown.id;
+    const judge = Judge.of(job, [...DEMO_SHELF, unknown], 'leds');
+    const point = judge.circuitAt(tail, 25.2);
+    const each = (['own-resistors', 'shared-regulator', 'shared-converter'] as const).map((topology) => {
+      const known: LedPart = supposing(unknown, topology);
+      return Judge.of(job, [...DEMO_SHELF, known], 'leds').circuitAt(tail, 25.2).amps.nominal;
+    });
+    expect(point.amps.low).toBeCloseTo(Math.min(...each), 3);
+    expect(point.amps.high).toBeCloseTo(Math.max(...each), 3);
+    expect(point.amps.high).toBeGreaterThan(point.amps.low);
+  });
+
+  it('of which nobody knows whether it is watched could go either way, with an if', () => {
+    const job = structuredClone(demoJob('library-route-3'));
+    const plate = job.vehicle.circuits.find((each) => each.kind === 'plate');
+    if (!plate) throw new Error('no plate lamp');
+    for (const { lampId } of plate.feeds) job.chosen[lampId] = 'led-gull-1w';
+    const judged = () => Judge.of(job, DEMO_SHELF, 'leds').circuit(plate);
+    expect(judged()).toMatchObject({ state: 'holds' });
+    plate.watched = null;
+    expect(judged()).toMatchObject({ state: 'either-way', watched: 'either-way' });
+    expect(judged().reason).toMatch(/Nobody has looked .* If nothing does, it holds; if something does/);
+    plate.watched = true;
+    expect(judged().state).toBe('falls-short');
+    // With its filaments in, it holds whether or not.
+    plate.watched = null;
+    expect(Judge.of(job, DEMO_SHELF, 'stock').circuit(plate).state).toBe('holds');
+  });
+});
+
+describe('a relay that does not watch, its screw turned right off', () => {
+  it('flashes as such relays do there, and one that is still fast is told to be turned first', () => {
+    const job = structuredClone(demoJob('library-route-3'));
+    job.cures = {};
+    const at = (position: number, turnedOff?: 'slowest' | 'still-fast') => {
+      const shelf = DEMO_SHELF.map((part) =>
+        part.id === 'relay-dipper-2' && part.kind === 'flasher' && part.adjuster
+          ? { ...part, adjuster: { ...part.adjuster, ...(turnedOff ? { turnedOff } : {}) } }
+          : part,
+      );
+      job.vehicleCures = [{ kind: 'flasher-relay', partId: 'relay-dipper-2', position }];
+      return leftOf(Judge.of(job, shelf, 'cured').verdict());
+    };
+    expect(at(0.5, 'still-fast').state).toBe('holds');
+    const off = at(0, 'still-fast');
+    expect(off.rate).toEqual({ low: 176, high: 176 });
+    expect(off.state).toBe('falls-short');
+    expect(off.reason).toMatch(
+      /flashes 176 a minute, where 60 to 120 are allowed.*Turn its screw.*before another relay/,
+    );
+    expect(at(0, 'slowest').rate.high).toBeLessThan(90);
   });
 });
