@@ -48,6 +48,11 @@ export class JobAnalysis {
     });
   }
 
+  /** What the job most likely is. */
+  get likeliest(): Possibility {
+    return this.possibilities[0] as Possibility;
+  }
+
   /** The same vehicle with another choice of LEDs or cures. */
   with(job: Job): JobAnalysis {
     return new JobAnalysis(job, this.shelf, this);

@@ -84,6 +84,8 @@ export class HealthyBands {
   readonly turns: TurnCircuits;
   private readonly known = new Map<string, OutageBand>();
   private readonly others = new Map<string, unknown>();
+  /** what circuits of this vehicle were found to draw, whatever is in them */
+  readonly currents: Map<string, readonly number[]> = new Map();
 
   /** @throws UnknownReferenceError when the job names a bulb that is not known */
   constructor(job: Pick<Job, 'vehicle' | 'identified'>) {

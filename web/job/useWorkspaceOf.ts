@@ -1,5 +1,6 @@
 import { randomId } from '@mantine/hooks';
 import { useCallback, useMemo, useRef, useState } from 'react';
+import { JobAnalysis } from '../../core/judge/analysis.ts';
 import { Judge } from '../../core/judge/judge.ts';
 import type { TurnVerdict } from '../../core/judge/verdict.ts';
 import type { Job, Stage } from '../../core/model/job.ts';
@@ -111,19 +112,21 @@ function useComputed(job: Job, shelf: Shelf): Computed | { broken: UnknownRefere
   const { lamps } = job.lookOver;
   const latest = useRef(job);
   latest.current = job;
+  // What follows from vehicle and bulbs alone is taken over from edit to edit.
+  const known = useRef<JobAnalysis | null>(null);
+  const judge = (configuration: Stage) => {
+    const before = known.current?.shelf === shelf ? known.current : null;
+    return judged(latest.current, shelf, configuration, before, (analysis) => {
+      known.current = analysis;
+    });
+  };
   const uncured = vehicleCures.length === 0 && Object.values(cures).every((cure) => cure === null);
   // biome-ignore-start lint/correctness/useExhaustiveDependencies: what of a job the state depends on, and no more
-  const stock = useMemo(
-    () => judged(latest.current, shelf, 'stock'),
-    [vehicle, identified, lamps, shelf, findings],
-  );
-  const leds = useMemo(
-    () => judged(latest.current, shelf, 'leds'),
-    [vehicle, identified, lamps, chosen, shelf, findings],
-  );
+  const stock = useMemo(() => judge('stock'), [vehicle, identified, lamps, shelf, findings]);
+  const leds = useMemo(() => judge('leds'), [vehicle, identified, lamps, chosen, shelf, findings]);
   const cured = useMemo(
     // Without a cure the cured vehicle is the one with its LEDs alone.
-    () => (uncured ? leds : judged(latest.current, shelf, 'cured')),
+    () => (uncured ? leds : judge('cured')),
     [leds, uncured, cures, vehicleCures, findings],
   );
   // biome-ignore-end lint/correctness/useExhaustiveDependencies: as above
@@ -146,10 +149,18 @@ function useComputed(job: Job, shelf: Shelf): Computed | { broken: UnknownRefere
 
 type Judged = { judge: Judge; verdict: TurnVerdict } | { broken: UnknownReferenceError };
 
-function judged(job: Job, shelf: Shelf, stage: Stage): Judged {
+function judged(
+  job: Job,
+  shelf: Shelf,
+  stage: Stage,
+  before: JobAnalysis | null,
+  keep: (analysis: JobAnalysis) => void,
+): Judged {
   const start = performance.now();
   try {
-    const judge = Judge.of(job, shelf, stage);
+    const analysis = new JobAnalysis(job, shelf, before);
+    keep(analysis);
+    const judge = new Judge(analysis, stage);
     const verdict = judge.verdict();
     // For `npm run bench`, which reads it in Chromium.
     performance.measure(`verdict ${stage}`, { start });

@@ -86,7 +86,7 @@ export function tryCures(
         job.vehicle,
         fitmentOf(job, shelf, 'stock'),
         [],
-        analysis.possibilities[0]?.bands.turns.simulation.bearing,
+        analysis.likeliest.bands.turns.simulation.bearing,
       ),
     ),
     lines: pickLines(withCure(job, {}, scope), shelf),

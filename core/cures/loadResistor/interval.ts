@@ -1,5 +1,6 @@
 import { flasherBand, type OutageBand } from '../../judge/outageBand.ts';
 import { litAmpsAllowed } from '../../judge/requirements/allowed.ts';
+import type { Memory } from '../../judge/requirements/circuitAmps.ts';
 import { SWITCH_MARGIN } from '../../judge/requirements/switch.ts';
 import { EQUAL_SHARE } from '../../judge/requirements/watch.ts';
 import { looksAt } from '../../judge/scenario.ts';
@@ -7,7 +8,7 @@ import { chargingVolts, type WorkingPoint, workingPoints } from '../../judge/wor
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Side } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
-import type { Company } from '../../simulation/litState.ts';
+import type { LitState } from '../../simulation/litState.ts';
 import { leadOhms, type TurnCircuits, watchesRepeaters } from '../../simulation/turnCircuits.ts';
 
 /** The boundary at one working point: the most ohms that still hold there. */
@@ -60,63 +61,80 @@ const LEAST_OHMS = 0.01;
  * @param fitted the vehicle with its LEDs and no resistors
  * @param bands of the vehicle with all its stock bulbs, narrowed by what was seen on it where anything was
  * @param stockAmps what the side's stock bulbs draw at charging volts, by which its switch is judged, A
+ * @param memory what other circuits were found to draw before
  */
 export function ohmsInterval(
   fitted: TurnCircuits,
   bands: Bands,
   circuit: TurnCircuit,
   stockAmps = bands.at(circuit, chargingVolts(fitted.vehicle.systemVolts)).highAmps,
+  memory?: Memory,
 ): OhmsInterval {
   const { flasher } = fitted.fitment;
   const printed = flasherBand(flasher, circuit);
   const looks = looksAt(fitted.vehicle, flasher, circuit);
-  const needs = workingPoints(fitted.vehicle.systemVolts).map((point) =>
-    looks
-      .map((lookSeconds) => {
-        const { highAmps } = printed ?? bands.at(circuit, point.volts, lookSeconds);
-        return needAt(fitted, highAmps, circuit, point, lookSeconds);
-      })
-      .reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least)),
-  );
+  const needs = workingPoints(fitted.vehicle.systemVolts).map((point) => {
+    // Of the moments of looking the one at which the bulbs leave most to be brought asks for the least ohms.
+    const owed = looks.map((lookSeconds): Owed => {
+      const { highAmps } = printed ?? bands.at(circuit, point.volts, lookSeconds);
+      const state = leastState(fitted, circuit, point.volts, lookSeconds);
+      return { needAmps: highAmps, state, bareAmps: fitted.solve(state).watchedAmps };
+    });
+    const most = owed.reduce((more, each) =>
+      each.needAmps - each.bareAmps > more.needAmps - more.bareAmps ? each : more,
+    );
+    return needAt(fitted, circuit, point, most);
+  });
   const deciding = needs.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
-  return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stockAmps, circuit) };
+  return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stockAmps, circuit, memory) };
+}
+
+/** What the bulbs now fitted leave to be brought, at one supply and moment of looking. */
+interface Owed {
+  needAmps: number;
+  bareAmps: number;
+  state: LitState;
+}
+
+/** What else is on mostly takes from the feed; behind a bad earth a converter may give: the least decides. */
+function leastState(
+  fitted: TurnCircuits,
+  circuit: TurnCircuit,
+  emfVolts: number,
+  lookSeconds: number | undefined,
+): LitState {
+  const states = fitted.companies.map(
+    (company): LitState => ({ emfVolts, sides: [circuit.side], lookSeconds, ...company }),
+  );
+  const drawn = (state: LitState) => fitted.solve(state).watchedAmps;
+  return states.reduce((least, each) => (drawn(each) < drawn(least) ? each : least));
 }
 
 function needAt(
   fitted: TurnCircuits,
-  needAmps: number,
   circuit: TurnCircuit,
   point: WorkingPoint,
-  lookSeconds: number | undefined,
+  { needAmps, bareAmps, state }: Owed,
 ): NeedAtPoint {
-  const emfVolts = point.volts;
-  const drawn = (company: Company) =>
-    fitted.solve({ emfVolts, sides: [circuit.side], lookSeconds, ...company }).watchedAmps;
-  // What else is on mostly takes from the feed; behind a bad earth a converter may give: the least decides.
-  const company = fitted.companies.reduce((least, each) => (drawn(each) < drawn(least) ? each : least));
-  const state = { emfVolts, sides: [circuit.side], lookSeconds, ...company };
+  const { emfVolts, lookSeconds } = state;
   const farthest = lampIdsOf(circuit)
     .map((id) => fitted.lamp(id))
     // A resistor at an unwatched repeater would do nothing for the watcher.
     .filter((lamp) => lamp.role === 'main' || watchesRepeaters(fitted.fitment))
     .reduce((far, lamp) => (leadOhms(lamp) > leadOhms(far) ? lamp : far));
   const solve = (ohms: number) => fitted.solve({ ...state, trial: { ohms, at: { lampId: farthest.id } } });
-  const bare = fitted.solve(state);
-  if (bare.watchedAmps >= needAmps * (1 - EQUAL_SHARE)) {
+  if (bareAmps >= needAmps * (1 - EQUAL_SHARE)) {
     return {
       point,
       lookSeconds,
       needAmps,
-      bulbAmps: bare.watchedAmps,
+      bulbAmps: bareAmps,
       oweAmps: 0,
       lampVolts: emfVolts,
       maxOhms: Number.POSITIVE_INFINITY,
     };
   }
-  const maxOhms = mostOhms(
-    (ohms) => solve(ohms).watchedAmps - needAmps,
-    emfVolts / (needAmps - bare.watchedAmps),
-  );
+  const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps, emfVolts / (needAmps - bareAmps));
   const loaded = solve(maxOhms);
   const lamp = loaded.lamps.find((each) => each.lampId === farthest.id);
   const resistorAmps = lamp?.resistorAmps ?? 0;
@@ -134,7 +152,12 @@ function needAt(
 type LowerLimit = Pick<OhmsInterval, 'minOhms' | 'minSetBy' | 'allowedAmps'>;
 
 /** Of everything that limits the current, what asks for the most ohms. */
-function lowerLimit(fitted: TurnCircuits, stockAmps: number, circuit: TurnCircuit): LowerLimit {
+function lowerLimit(
+  fitted: TurnCircuits,
+  stockAmps: number,
+  circuit: TurnCircuit,
+  memory: Memory | undefined,
+): LowerLimit {
   const { flasher } = fitted.fitment;
   // A side with resistors draws the more the higher its supply, even where its LEDs draw a little less.
   const emfVolts = chargingVolts(fitted.vehicle.systemVolts);
@@ -153,7 +176,7 @@ function lowerLimit(fitted: TurnCircuits, stockAmps: number, circuit: TurnCircui
   };
   const turns: Side[] = turnCircuits(fitted.vehicle).map((each) => each.side);
   const together = fitted.vehicle.hazardSwitch ? turns : turns.slice(0, 1);
-  const supply = litAmpsAllowed(fitted).reduce((tight, each) =>
+  const supply = litAmpsAllowed(fitted, memory).reduce((tight, each) =>
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
   const limits = [within(supply.kind, supply.allowedAmps, together)];

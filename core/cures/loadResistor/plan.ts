@@ -82,7 +82,7 @@ function intervalFor(
     const emfVolts = chargingVolts(job.vehicle.systemVolts);
     const stockAmps = bands.turns.solve({ emfVolts, sides: [circuit.side] }).totalAmps;
     return variantOf(possibility, shelf, 'leds').fitted.map((turns) =>
-      ohmsInterval(turns, learned ?? bands, circuit, stockAmps),
+      ohmsInterval(turns, learned ?? bands, circuit, stockAmps, bands.currents),
     );
   });
   const tightest = intervals.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));

@@ -2,6 +2,7 @@ import { ratedAmps } from '../../flashers/flasher.ts';
 import { turnFuse } from '../../model/vehicle/vehicle.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { chargingVolts } from '../workingPoints.ts';
+import { CircuitAmps, type Memory } from './circuitAmps.ts';
 import type { LimitCheck } from './finding.ts';
 import { FUSE_CONTINUOUS_SHARE, fuseLoad } from './fuse.ts';
 import { turnOutputs } from './output.ts';
@@ -10,8 +11,13 @@ import { trailerAmps } from './trailer.ts';
 /**
  * The most that hazard (or a side, where there is no hazard switch) may draw while lit by each of the rules that the
  * judge holds it against, A: what goes on beside it on the fuse, and a trailer on the socket, is taken off.
+ *
+ * @param memory what other circuits were found to draw before
  */
-export function litAmpsAllowed(fitted: TurnCircuits): {
+export function litAmpsAllowed(
+  fitted: TurnCircuits,
+  memory?: Memory,
+): {
   kind: Extract<LimitCheck['kind'], 'fuse-heating' | 'fuse-lit' | 'relay' | 'output'>;
   allowedAmps: number;
 }[] {
@@ -21,7 +27,13 @@ export function litAmpsAllowed(fitted: TurnCircuits): {
   const rated = ratedAmps(flasher);
   const outputs = turnOutputs(vehicle, flasher);
   const share = flasher.onFraction;
-  const { besideAmps } = fuseLoad(fitted, fuse.id, chargingVolts(vehicle.systemVolts));
+  const { besideAmps } = fuseLoad(
+    fitted,
+    fuse.id,
+    chargingVolts(vehicle.systemVolts),
+    1,
+    new CircuitAmps(fitted, memory),
+  );
   const sides = vehicle.hazardSwitch ? 2 : 1;
   const trailer = flasher.kind === 'non-watching-relay' ? trailerAmps(vehicle, sides) : 0;
   // f·(I + b)² + (1 − f)·b² at most the square of what it may carry for hours.

@@ -1,7 +1,7 @@
 import { meanSquare, type PulsedAmps } from '../../circuit/meanSquare.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { type Fuse, fuseById, lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { type Fuse, fuseById } from '../../model/vehicle/vehicle.ts';
 import { amps } from '../../quantities/format.ts';
 import { isOn } from '../../simulation/bearing.ts';
 import {
@@ -11,11 +11,10 @@ import {
   outputOf,
   stopsThroughTurn,
 } from '../../simulation/controls.ts';
-import type { Moment } from '../../simulation/moment.ts';
-import { keyOf } from '../../simulation/steadyCircuit.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import type { HealthyBands } from '../outageBand.ts';
 import { workingPoints } from '../workingPoints.ts';
+import { CircuitAmps, type Memory } from './circuitAmps.ts';
 import { type LimitCheck, limitCheck } from './finding.ts';
 import { trailerAmps } from './trailer.ts';
 
@@ -68,7 +67,7 @@ export function fuseLoad(
   fuseId: string,
   emfVolts: number,
   resistorFactor = 1,
-  memory: Memory = new Map(),
+  drawn = new CircuitAmps(turns),
 ): FuseLoad {
   const { vehicle, fitment } = turns;
   let worst: FuseLoad = { litAmps: 0, rmsAmps: 0, besideAmps: 0 };
@@ -84,19 +83,19 @@ export function fuseLoad(
     seen.add(key);
     const trailer =
       flashing.length > 0 && fuseId === vehicle.flasher.fuseId ? trailerAmps(vehicle, flashing.length) : 0;
-    const drawn = (lit: boolean): PulsedAmps[] => {
-      const carried = ampsOn(turns, { controls, emfVolts, lit, resistorFactor }, memory);
+    const carried = (lit: boolean): PulsedAmps[] => {
+      const moment = { controls, emfVolts, lit, resistorFactor };
       const each = on
         .filter((circuit) => lit || !flashing.includes(circuit))
         .map((circuit) => ({
-          amps: carried(circuit),
+          amps: drawn.of(circuit, moment),
           duty: dutyOf(circuit, outputOf(vehicle, circuit), controls, emfVolts),
         }));
       return lit && trailer > 0 ? [...each, { amps: trailer, duty: 1 }] : each;
     };
     const sum = (all: readonly PulsedAmps[]) => all.reduce((total, each) => total + each.amps, 0);
-    const lit = drawn(true);
-    const dark = flashing.length > 0 ? drawn(false) : lit;
+    const lit = carried(true);
+    const dark = flashing.length > 0 ? carried(false) : lit;
     const share = flashing.length > 0 ? fitment.flasher.onFraction : 1;
     const rmsAmps = Math.sqrt(share * meanSquare(lit) + (1 - share) * meanSquare(dark));
     const load = { litAmps: sum(lit), rmsAmps, besideAmps: flashing.length > 0 ? sum(dark) + trailer : 0 };
@@ -109,60 +108,12 @@ export function fuseLoad(
   return worst;
 }
 
-/** What circuits were found to draw, by what is in their lamps and how they were asked. */
-type Memory = Map<string, readonly number[]>;
-
-/**
- * The current of each circuit in one moment. What shares neither bulb nor earth is solved apart, as if the battery were
- * its own: that loads a fuse a hair more than all together do. A cure of the turn lamps leaves all others as they were.
- */
-function ampsOn(turns: TurnCircuits, moment: Moment, memory: Memory): (circuit: Circuit) => number {
-  const { vehicle, simulation } = turns;
-  const allTurns = turnCircuits(vehicle).map((circuit) => circuit.id);
-  const found = new Map<string, number>();
-  return (circuit) => {
-    const known = found.get(circuit.id);
-    if (known !== undefined) return known;
-    const together = simulation.bearing.together([circuit.id]);
-    const withTurns = allTurns.some((id) => together.has(id));
-    const about = withTurns
-      ? allTurns
-      : vehicle.circuits.filter((each) => together.has(each.id)).map((each) => each.id);
-    const read = withTurns
-      ? vehicle.circuits.filter((each) => simulation.bearing.on(about, moment.controls).includes(each.id))
-      : vehicle.circuits.filter((each) => together.has(each.id));
-    const work = () => {
-      const probes = simulation.at(moment, about);
-      return read.map((each) => probes.wireAmps(each.id));
-    };
-    const key = withTurns ? null : `${about.join()} ${asked(moment)} ${fittedIn(turns, read)}`;
-    const amps = key === null ? work() : (memory.get(key) ?? work());
-    if (key !== null) memory.set(key, amps);
-    for (const [index, each] of read.entries()) found.set(each.id, amps[index] ?? 0);
-    return found.get(circuit.id) ?? 0;
-  };
-}
-
-function asked({ controls, emfVolts, lit, resistorFactor }: Moment): string {
-  return `${keyOf(controls)} ${emfVolts} ${lit} ${resistorFactor}`;
-}
-
-/** What is in the lamps of some circuits, with what was wired across them: equal where all of it is. */
-function fittedIn({ fitment }: TurnCircuits, circuits: readonly Circuit[]): string {
-  const ids = new Set(circuits.flatMap(lampIdsOf));
-  const names = new Set(circuits.map((circuit) => circuit.id));
-  return JSON.stringify([
-    [...ids].map((id) => fitment.contents.get(id)),
-    fitment.resistors.filter((network) => ids.has(network.lampId)),
-    fitment.cures.filter((cure) => ('circuitId' in cure ? names.has(cure.circuitId) : true)),
-  ]);
-}
-
 /** The heaviest at the ends of the supply: a converter draws most of a tired battery, everything else of a charged one. */
 function worstLoad(turns: TurnCircuits, fuseId: string, resistorFactor: number, memory: Memory): FuseLoad {
   const points = workingPoints(turns.vehicle.systemVolts);
+  const drawn = new CircuitAmps(turns, memory);
   const loads = [points[0], points.at(-1)].map((point) =>
-    fuseLoad(turns, fuseId, point?.volts ?? turns.vehicle.systemVolts, resistorFactor, memory),
+    fuseLoad(turns, fuseId, point?.volts ?? turns.vehicle.systemVolts, resistorFactor, drawn),
   );
   return {
     litAmps: Math.max(...loads.map((load) => load.litAmps)),
@@ -232,7 +183,7 @@ export function fuseRequirement(
 ): LimitCheck[] {
   const { vehicle } = fitted;
   const fuse = fuseById(vehicle, fuseId);
-  const memory = healthy.remember('currents', (): Memory => new Map());
+  const memory = healthy.currents;
   const load = worstLoad(fitted, fuseId, 1 - tolerance, memory);
   const stock = healthy.remember(`fuse ${fuseId}`, () => worstLoad(healthy.turns, fuseId, 1, memory));
   return fuseLimits(fuse, load, stock, subjectFor(vehicle, fuseId));

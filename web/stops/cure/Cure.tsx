@@ -9,10 +9,7 @@ import { Caution } from '../../ui/Caution.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
 import { useCureReports } from '../../workers/useCureReports.ts';
 import { useResistorPlan } from '../../workers/useResistorPlan.ts';
-import { Arithmetic } from './Arithmetic.tsx';
 import classes from './Cure.module.css';
-import { HazardCard } from './HazardCard.tsx';
-import { LampStrips } from './LampStrips.tsx';
 import { LoadGauge } from './LoadGauge.tsx';
 import { ResistorTable } from './ResistorTable.tsx';
 import { SupplySlider } from './SupplySlider.tsx';
@@ -23,6 +20,9 @@ const OwnResistors = lazy(() =>
   import('./OwnResistors.tsx').then((module) => ({ default: module.OwnResistors })),
 );
 
+const Arithmetic = lazy(() => import('./Arithmetic.tsx').then((module) => ({ default: module.Arithmetic })));
+const HazardCard = lazy(() => import('./HazardCard.tsx').then((module) => ({ default: module.HazardCard })));
+const LampStrips = lazy(() => import('./LampStrips.tsx').then((module) => ({ default: module.LampStrips })));
 const RelayCard = lazy(() => import('./RelayCard.tsx').then((module) => ({ default: module.RelayCard })));
 const LearnCard = lazy(() => import('./LearnCard.tsx').then((module) => ({ default: module.LearnCard })));
 const SteadyCures = lazy(() =>
@@ -98,7 +98,9 @@ export default function Cure() {
             <OwnResistors />
           </Suspense>
         </Card>
-        <Arithmetic plan={plan.data} />
+        <Suspense fallback={null}>
+          <Arithmetic plan={plan.data} />
+        </Suspense>
       </div>
       <Suspense fallback={null}>
         <RelayCard />
@@ -109,9 +111,9 @@ export default function Cure() {
         <LearnCard key={circuit.id} />
         <AttemptsCard />
       </Suspense>
-      <LampStrips />
-      <HazardCard verdict={cured ? verdicts.cured : verdicts.leds} />
       <Suspense fallback={null}>
+        <LampStrips />
+        <HazardCard verdict={cured ? verdicts.cured : verdicts.leds} />
         <CautionsCard verdict={cured ? verdicts.cured : verdicts.leds} />
       </Suspense>
     </div>

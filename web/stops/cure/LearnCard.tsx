@@ -1,9 +1,8 @@
 import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { randomId, useLocalStorage } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo, useState } from 'react';
-import { learnedBands, seenAmps } from '../../../core/judge/learned.ts';
-import { HealthyBands } from '../../../core/judge/outageBand.ts';
+import { useState } from 'react';
+import { seenAmps } from '../../../core/judge/learned.ts';
 import { fittedWords } from '../../../core/judge/priors.ts';
 import type { Finding } from '../../../core/model/job.ts';
 import { lampById, lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
@@ -20,7 +19,7 @@ type Tried = 'leds' | 'cured' | 'stock';
 
 /** What the watcher was seen to do with what was fitted: each finding narrows where its threshold can be. */
 export function LearnCard() {
-  const { job, shelf, circuit, edit } = useDesk();
+  const { job, circuit, edit, judges } = useDesk();
   const { vehicle } = job;
   const [tried, setTried] = useState<Tried>('leds');
   const [out, setOut] = useState('');
@@ -29,13 +28,12 @@ export function LearnCard() {
   // Whoever works here stays the same from job to job.
   const [by, setBy] = useLocalStorage({ key: 'vumble-seen-by', defaultValue: '' });
   const findings = job.findings ?? [];
-  const learned = useMemo(() => learnedBands(job, shelf, new HealthyBands(job)), [job, shelf]);
+  const { bands, learned } = judges.stock.analysis.likeliest;
   const contradiction = learned?.contradiction(circuit) ?? null;
   const typed = Number(at);
   const [low, high] = [vehicle.systemVolts * 0.75, vehicle.systemVolts * 1.35];
   const fits = at !== '' && typed >= low && typed <= high;
-  const band = (with_: boolean) =>
-    with_ && learned ? learned.at(circuit, typed) : new HealthyBands(job).at(circuit, typed);
+  const band = (with_: boolean) => (with_ && learned ? learned.at(circuit, typed) : bands.at(circuit, typed));
   const others = useLiveQuery(async () => {
     const rows = await db.jobs.toArray();
     return rows
