@@ -5,6 +5,8 @@ import { lampIdsOf } from '../model/vehicle/vehicle.ts';
 import { healthyStock } from '../simulation/fitment.ts';
 import type { Company } from '../simulation/litState.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
+import { SolvedMoments } from '../simulation/vehicleSimulation.ts';
+import { Memory } from './requirements/circuitAmps.ts';
 import { healthyScenarios, seenBy } from './scenario.ts';
 
 /** Between these currents the watcher's threshold must lie, A. */
@@ -79,17 +81,33 @@ export function flasherBand(flasher: Flasher, circuit: Circuit): OutageBand | nu
   return { lowAmps: flasher.minAmps, highAmps: flasher.minAmps, missingLampId: '' };
 }
 
+/** Fitments whose moments are kept: a table of cures asks for some of them twice. */
+const MOST_FITMENTS = 16;
+
 /** The bands of one healthy vehicle, each worked out once: every configuration and hazard ask for the same ones. */
 export class HealthyBands {
   readonly turns: TurnCircuits;
   private readonly known = new Map<string, OutageBand>();
   private readonly others = new Map<string, unknown>();
+  private readonly moments = new Map<string, SolvedMoments>();
   /** what circuits of this vehicle were found to draw, whatever is in them */
-  readonly currents: Map<string, readonly number[]> = new Map();
+  readonly currents = new Memory();
 
   /** @throws UnknownReferenceError when the job names a bulb that is not known */
   constructor(job: Pick<Job, 'vehicle' | 'identified'>) {
     this.turns = TurnCircuits.of(job.vehicle, healthyStock(job));
+  }
+
+  /** What was solved of this vehicle with one fitment; the oldest are forgotten. */
+  momentsOf(electrics: string): SolvedMoments {
+    const known = this.moments.get(electrics) ?? new SolvedMoments();
+    this.moments.delete(electrics);
+    this.moments.set(electrics, known);
+    for (const oldest of this.moments.keys()) {
+      if (this.moments.size <= MOST_FITMENTS) break;
+      this.moments.delete(oldest);
+    }
+    return known;
   }
 
   /** Anything else that follows from the healthy vehicle alone, worked out once. */

@@ -7,7 +7,8 @@ import type { Controls } from '../simulation/controls.ts';
 import { dutyOf, outputOf } from '../simulation/controls.ts';
 import { type Company, companiesOf } from '../simulation/litState.ts';
 import { controlsFor } from '../simulation/moment.ts';
-import type { TurnCircuits, TurnCurrents } from '../simulation/turnCircuits.ts';
+import type { TurnCircuits } from '../simulation/turnCircuits.ts';
+import type { TurnCurrents } from '../simulation/turnCurrents.ts';
 
 /** What is on while a watcher looks at one circuit: which sides flash, and what else. */
 export interface Scenario {

@@ -17,10 +17,29 @@ export interface Variant {
 export function variantOf(possibility: Possibility, shelf: Shelf, configuration: Stage): Variant {
   const { job, bands } = possibility;
   const { bearing } = bands.turns.simulation;
-  const fitted = supposedFitments(fitmentOf(job, shelf, configuration)).map(
-    (fitment) => new TurnCircuits(new VehicleSimulation(job.vehicle, fitment, [], bearing)),
-  );
+  const fitted = supposedFitments(fitmentOf(job, shelf, configuration)).map((fitment) => {
+    const moments = bands.momentsOf(electricsOf(fitment));
+    return new TurnCircuits(new VehicleSimulation(job.vehicle, fitment, [], bearing, moments));
+  });
   return { possibility, fitted };
+}
+
+/**
+ * All that the currents of a fitment depend on: a harness and a tapped resistor of the same ohms, or a controller told
+ * of LEDs, draw what the others do.
+ */
+function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
+  return JSON.stringify([
+    [...contents],
+    resistors.map(({ lampId, input, connection, pieces }) => [
+      lampId,
+      input,
+      connection,
+      pieces.map(({ ohms, tolerance }) => [ohms, tolerance]),
+    ]),
+    cures.filter((cure) => cure.kind !== 'controller-setting'),
+    flasher.kind === 'controller' ? 'controller' : flasher,
+  ]);
 }
 
 /** One fitment for each topology, where an LED's is not known; itself alone where all are. */

@@ -5,33 +5,14 @@ import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicl
 import type { Fitment } from './fitment.ts';
 import { type Company, companiesOf, type LitState, momentOf } from './litState.ts';
 import type { Probes } from './probes.ts';
+import type { LampCurrents, TurnCurrents } from './turnCurrents.ts';
 import { VehicleSimulation } from './vehicleSimulation.ts';
-
-/** Currents of the turn circuits in one lit moment. */
-export interface TurnCurrents {
-  /** into all lit sides together, A */
-  totalAmps: number;
-  /** what a watcher counts of it, A */
-  watchedAmps: number;
-  /** volts at the flasher's lamp terminal, or at the first lit output */
-  lampTerminalVolts: number;
-  lamps: readonly LampCurrents[];
-}
-
-export interface LampCurrents {
-  lampId: string;
-  /** volts between the lamp's feed and earth contacts */
-  volts: number;
-  bulbAmps: number;
-  resistorAmps: number;
-}
 
 /** A slider asks for many supplies; past so many states none is kept. */
 const MOST_REMEMBERED = 600;
 
 /** What verdicts ask of the turn circuits of a simulated vehicle. What was asked once is remembered. */
 export class TurnCircuits {
-  private readonly worked = new Map<string, TurnCurrents>();
   private readonly ids: readonly string[];
   /** what may be on beside the turn lamps and bears on them: nothing first, all of it last */
   readonly companies: readonly Company[];
@@ -69,10 +50,11 @@ export class TurnCircuits {
     if (state.trial) return this.work(state);
     const { emfVolts, sides, lights, brake, resistorFactor = 1, without = '', lookSeconds = '' } = state;
     const key = `${emfVolts} ${sides.join()} ${lights === true} ${brake === true} ${resistorFactor} ${without} ${lookSeconds}`;
-    let currents = this.worked.get(key);
+    const worked = this.simulation.moments.turns;
+    let currents = worked.get(key);
     if (!currents) {
       currents = this.work(state);
-      if (this.worked.size < MOST_REMEMBERED) this.worked.set(key, currents);
+      if (worked.size < MOST_REMEMBERED) worked.set(key, currents);
     }
     return currents;
   }

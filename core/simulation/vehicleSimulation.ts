@@ -11,6 +11,7 @@ import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
 import { Probes } from './probes.ts';
 import { SteadyCircuit } from './steadyCircuit.ts';
+import type { TurnCurrents } from './turnCurrents.ts';
 import { vehicleNetlist } from './vehicleNetlist.ts';
 
 /** A stretch of time of a vehicle, and the contacts as they stand at any wish of the driver. */
@@ -32,22 +33,29 @@ export interface TimeRequest extends TransientOptions {
   fusesHold?: boolean;
 }
 
+/** What of a vehicle's steady moments was built and solved: two fitments that are electrically the same share it. */
+export class SolvedMoments {
+  readonly circuits = new Map<string, { steady: SteadyCircuit; probes: Probes }>();
+  /** currents of lit turn circuits, by the state they were asked in */
+  readonly turns = new Map<string, TurnCurrents>();
+}
+
 /**
  * One vehicle with what is fitted and what is wrong with it. Whoever needs volts, amps or light asks it: for a steady
  * moment, for the moment a watcher looks, or over time. It owns netlist, contacts and shares of pulsed feeds; nobody
  * else puts them together.
  */
 export class VehicleSimulation {
-  private readonly known = new Map<string, { steady: SteadyCircuit; probes: Probes }>();
-
   /**
    * @param bearing which circuits bear on which, where somebody has it of this vehicle already
+   * @param moments what was solved of the same vehicle with an electrically equal fitment
    */
   constructor(
     readonly vehicle: Vehicle,
     readonly fitment: Fitment,
     readonly faults: readonly Fault[] = [],
     readonly bearing: Bearing = new Bearing(vehicle),
+    readonly moments: SolvedMoments = new SolvedMoments(),
   ) {}
 
   /**
@@ -118,11 +126,11 @@ export class VehicleSimulation {
   private circuitsAbout(controls: Controls, about?: readonly string[]) {
     const ids = about ? this.bearing.on(about, controls) : this.vehicle.circuits.map((circuit) => circuit.id);
     const key = ids.join();
-    let known = this.known.get(key);
+    let known = this.moments.circuits.get(key);
     if (!known) {
       const steady = new SteadyCircuit(this.vehicle, this.fitment, this.faults, ids, controls);
       known = { steady, probes: new Probes(this.vehicle, this.fitment, steady.solved) };
-      this.known.set(key, known);
+      this.moments.circuits.set(key, known);
     }
     return known;
   }

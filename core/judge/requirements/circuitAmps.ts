@@ -7,7 +7,20 @@ import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { ampsOf } from '../scenario.ts';
 
 /** What circuits were found to draw, by what is in their lamps and how they were asked. */
-export type Memory = Map<string, readonly number[]>;
+export class Memory {
+  readonly amps = new Map<string, readonly number[]>();
+  private readonly numbers = new Map<string, number>();
+
+  /** A short name for a long description. */
+  numberOf(text: string): number {
+    let number = this.numbers.get(text);
+    if (number === undefined) {
+      number = this.numbers.size;
+      this.numbers.set(text, number);
+    }
+    return number;
+  }
+}
 
 /**
  * The current of each circuit in one moment. What shares neither bulb nor earth is solved apart, as if the battery were
@@ -16,13 +29,13 @@ export type Memory = Map<string, readonly number[]>;
  */
 export class CircuitAmps {
   private readonly turnIds: readonly string[];
-  private readonly fitted = new Map<string, string>();
+  private readonly fitted = new Map<string, number>();
   /** groups with resistors, whose tolerance counts */
   private readonly loaded = new Set<string>();
 
   constructor(
     private readonly turns: TurnCircuits,
-    private readonly memory: Memory = new Map(),
+    private readonly memory = new Memory(),
   ) {
     this.turnIds = turnCircuits(turns.vehicle).map((circuit) => circuit.id);
   }
@@ -53,26 +66,26 @@ export class CircuitAmps {
     const fitted = this.fittedIn(ids, group);
     const factor = this.loaded.has(ids) ? resistorFactor : 1;
     const key = `${ids} ${states.join()} ${emfVolts} ${factor} ${fitted}`;
-    let amps = this.memory.get(key);
+    let amps = this.memory.amps.get(key);
     if (!amps) {
       const about = group.map((each) => each.id);
       const probes = simulation.at(moment, about);
       amps = about.map((id) => probes.wireAmps(id));
-      this.memory.set(key, amps);
+      this.memory.amps.set(key, amps);
     }
     return amps[group.indexOf(circuit)] ?? 0;
   }
 
   /** What is in the lamps of some circuits, with what was wired across them: equal where all of it is. */
-  private fittedIn(key: string, circuits: readonly Circuit[]): string {
-    let text = this.fitted.get(key);
-    if (text === undefined) {
+  private fittedIn(key: string, circuits: readonly Circuit[]): number {
+    let number = this.fitted.get(key);
+    if (number === undefined) {
       const { fitment } = this.turns;
       const ids = new Set(circuits.flatMap(lampIdsOf));
       const names = new Set(circuits.map((circuit) => circuit.id));
       const resistors = fitment.resistors.filter((network) => ids.has(network.lampId));
       if (resistors.length > 0) this.loaded.add(key);
-      text = JSON.stringify([
+      const text = JSON.stringify([
         [...ids].map((id) => fitment.contents.get(id)),
         resistors,
         fitment.cures.filter(
@@ -81,8 +94,9 @@ export class CircuitAmps {
             (cure.kind === 'decoder' && ids.has(cure.lampId)),
         ),
       ]);
-      this.fitted.set(key, text);
+      number = this.memory.numberOf(text);
+      this.fitted.set(key, number);
     }
-    return text;
+    return number;
   }
 }

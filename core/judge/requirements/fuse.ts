@@ -40,8 +40,11 @@ function fuseBehind(vehicle: Vehicle, circuit: Circuit, controls: Controls): str
   return circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId;
 }
 
-/** Everything on; with the turn signal at rest, so that the brake has its filaments; and with main beam. */
-function heaviest({ hazardSwitch }: Vehicle): Controls[] {
+/**
+ * Everything on; where a filament is stop and turn, also with the turn signal at rest; where there are headlamps, also
+ * with main beam.
+ */
+function heaviest({ hazardSwitch, circuits }: Vehicle): Controls[] {
   const all: Controls = {
     ...CONTROLS_OFF,
     key: 'on',
@@ -51,9 +54,15 @@ function heaviest({ hazardSwitch }: Vehicle): Controls[] {
     fog: true,
     doors: true,
   };
-  const flashing: Controls = hazardSwitch ? { ...all, hazard: true } : { ...all, turn: 'left' };
-  const other: Controls[] = hazardSwitch ? [] : [{ ...all, turn: 'right' }];
-  return [flashing, ...other, all].flatMap((each) => [each, { ...each, mainBeam: true }]);
+  const flashing: Controls[] = hazardSwitch
+    ? [{ ...all, hazard: true }]
+    : [
+        { ...all, turn: 'left' },
+        { ...all, turn: 'right' },
+      ];
+  const resting = circuits.some((circuit) => circuit.stopFuseId !== undefined) ? [all] : [];
+  const beams = circuits.some((circuit) => circuit.kind === 'main-beam');
+  return [...flashing, ...resting].flatMap((each) => (beams ? [each, { ...each, mainBeam: true }] : [each]));
 }
 
 /**

@@ -70,15 +70,7 @@ export function watchAt(
         if (settled && lookSeconds !== undefined && lookSeconds >= EARLY && isFar(settled)) break;
         const seen = (turns: TurnCircuits, resistorFactor: number) =>
           seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
-        const nominal = seen(likeliest, 1);
-        const amps =
-          tolerance === 0 && fitted.length === 1
-            ? { low: nominal, nominal, high: nominal }
-            : {
-                low: Math.min(...fitted.map((turns) => seen(turns, 1 + tolerance))),
-                nominal,
-                high: Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance))),
-              };
+        const amps = rangeOf(fitted, likeliest, tolerance, seen);
         const band = bandAt(possibility, flasher, circuit, emfVolts, lookSeconds, company);
         const equal = lookSeconds === undefined ? EQUAL_SHARE : EQUAL_WHILE_WARMING;
         const state = pointState(amps, band, equal);
@@ -87,6 +79,26 @@ export function watchAt(
       return judged;
     }),
   );
+}
+
+/** The currents over tolerance and topologies. What is printed is only shown: it is worked out when somebody looks. */
+function rangeOf(
+  fitted: readonly TurnCircuits[],
+  likeliest: TurnCircuits,
+  tolerance: number,
+  seen: (turns: TurnCircuits, resistorFactor: number) => number,
+): CurrentRange {
+  if (tolerance === 0 && fitted.length === 1) {
+    const nominal = seen(likeliest, 1);
+    return { low: nominal, nominal, high: nominal };
+  }
+  return {
+    low: Math.min(...fitted.map((turns) => seen(turns, 1 + tolerance))),
+    high: Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance))),
+    get nominal() {
+      return seen(likeliest, 1);
+    },
+  };
 }
 
 /** The band of a circuit's watcher under one possibility: printed on it, learned, or told from the stock bulbs. */
