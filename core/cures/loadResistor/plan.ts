@@ -64,7 +64,7 @@ export function bestResistors(
   const { shelf } = analysis;
   const { fitted, interval } = intervalFor(analysis, circuit);
   const among = (values: 'shelf' | 'all') =>
-    searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides, { values, at });
+    searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides, { values, at, most: 1 });
   const stocked = among('shelf');
   const [first] = stocked.choices;
   const { choices, none } = first?.onShelf ? stocked : among('all');

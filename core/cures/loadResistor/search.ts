@@ -60,7 +60,8 @@ interface Stock {
  * its own lamp); then least heat; then price; then ohms.
  *
  * @param sides how many sides get the same set, for counting stock
- * @param within what to search less than all of: shelf values alone, lamps of one end alone
+ * @param within what to search less than all of: shelf values alone, lamps of one end alone, the first so many that
+ *   bear their heat
  */
 export function searchResistors(
   fitted: TurnCircuits,
@@ -68,7 +69,11 @@ export function searchResistors(
   interval: OhmsInterval,
   shelf: readonly ResistorPart[],
   sides = 2,
-  { values = 'all', at }: { values?: 'shelf' | 'all'; at?: Lamp['end'] | undefined } = {},
+  {
+    values = 'all',
+    at,
+    most = Number.POSITIVE_INFINITY,
+  }: { values?: 'shelf' | 'all'; at?: Lamp['end'] | undefined; most?: number } = {},
 ): ResistorSearch {
   if (interval.maxOhms === Number.POSITIVE_INFINITY) {
     return {
@@ -97,13 +102,8 @@ export function searchResistors(
   const followed = new Map<string, HeatVerdict>();
   const bears = ({ cure }: ResistorChoice) =>
     condemnedIn(fitted.vehicle, cure.networks, volts, cure.networks, followed) === null;
-  const borne = choices.flatMap((choice) => {
-    let larger: ResistorChoice | null = choice;
-    while (larger && !bears(larger)) larger = oneSizeLarger(larger);
-    return larger ? [larger] : [];
-  });
   const wanted = mounts.length;
-  borne.sort(
+  choices.sort(
     (a, b) =>
       Number(b.onShelf) - Number(a.onShelf) ||
       Math.abs(a.pieces.length - wanted) - Math.abs(b.pieces.length - wanted) ||
@@ -111,6 +111,13 @@ export function searchResistors(
       (a.price ?? Number.POSITIVE_INFINITY) - (b.price ?? Number.POSITIVE_INFINITY) ||
       b.ohms - a.ohms,
   );
+  const borne: ResistorChoice[] = [];
+  for (const choice of choices) {
+    if (borne.length >= most) break;
+    let larger: ResistorChoice | null = choice;
+    while (larger && !bears(larger)) larger = oneSizeLarger(larger);
+    if (larger) borne.push(larger);
+  }
   return {
     choices: borne,
     examined: 2 * setsThereAre(stock.length) - stock.length,

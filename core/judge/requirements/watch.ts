@@ -47,7 +47,7 @@ const MOST_INRUSH = 1.25;
 
 /** Whether a settled point lies so far from its band that no inrush of either could change what it says. */
 function isFar({ amps, band }: PointVerdict): boolean {
-  return amps.high * MOST_INRUSH < band.lowAmps || amps.low > band.highAmps * MOST_INRUSH;
+  return amps.low > band.highAmps * MOST_INRUSH || amps.high * MOST_INRUSH < band.lowAmps;
 }
 
 /** One point judged over every moment of looking, every variant, every topology and the resistors' tolerance. */
@@ -67,6 +67,8 @@ export function watchAt(
       const judged: PointVerdict[] = [];
       for (const lookSeconds of looksAt(possibility.job.vehicle, flasher, circuit)) {
         const [settled] = judged;
+        // What is open once settled stays open whatever it was before.
+        if (settled?.state === 'either-way') break;
         if (settled && lookSeconds !== undefined && lookSeconds >= EARLY && isFar(settled)) break;
         const seen = (turns: TurnCircuits, resistorFactor: number) =>
           seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
@@ -81,7 +83,10 @@ export function watchAt(
   );
 }
 
-/** The currents over tolerance and topologies. What is printed is only shown: it is worked out when somebody looks. */
+/**
+ * The currents over tolerance and topologies. Only what decides is worked out at once: where the least holds, nobody may
+ * ever ask for the rest.
+ */
 function rangeOf(
   fitted: readonly TurnCircuits[],
   likeliest: TurnCircuits,
@@ -94,7 +99,9 @@ function rangeOf(
   }
   return {
     low: Math.min(...fitted.map((turns) => seen(turns, 1 + tolerance))),
-    high: Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance))),
+    get high() {
+      return Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance)));
+    },
     get nominal() {
       return seen(likeliest, 1);
     },
