@@ -40,6 +40,15 @@ module.exports = {
       from: { path: '^web/stops/([^/]+)/' },
       to: { path: '^web/stops/([^/]+)/', pathNot: '^web/stops/$1/' },
     },
+    {
+      name: 'one-simulation',
+      severity: 'error',
+      comment: 'netlist, contacts and solver are put together in core/simulation/ and nowhere else',
+      from: { path: '^(core|web|server|cli|demo)/', pathNot: '(^core/(simulation|circuit)/|\\.test\\.ts$)' },
+      to: {
+        path: '^core/simulation/(vehicleNetlist|steadyCircuit|contacts)\\.ts$|^core/circuit/engine/transient\\.ts$',
+      },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'tests-are-not-imported',

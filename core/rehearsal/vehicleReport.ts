@@ -5,7 +5,6 @@ import { WATCHER_SAMPLE_SECONDS } from '../flashers/device.ts';
 import type { Job, Stage } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { turnCircuits } from '../model/vehicle/vehicle.ts';
-import { flashingContacts } from '../simulation/contacts.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { ELEMENTS, NODES } from '../simulation/places.ts';
@@ -167,7 +166,7 @@ function flashingReport(
   run.advanceTo(at);
   const spice = spiceText({
     netlist,
-    drives: { ...heldDrives(lit), ...(pulse ? pulsing(asTurns(job, controls), lit, pulse) : {}) },
+    drives: { ...heldDrives(lit), ...(pulse ? pulsing(simulation, asTurns(job, controls), lit, pulse) : {}) },
     analysis: { kind: 'tran', seconds, stepSeconds: SPICE_STEP },
     blown: run.circuit.blown,
     ...vectors(probes),
@@ -187,11 +186,12 @@ function asTurns({ vehicle }: Job, controls: Controls) {
 
 /** The contacts that flash, each as the pulse it settles to. */
 function pulsing(
+  simulation: VehicleSimulation,
   turns: ReturnType<typeof asTurns>,
   lit: ControlState,
   pulse: { periodSeconds: number; onSeconds: number },
 ): Record<string, SpiceDrive> {
-  const names = new Set(turns.flatMap((circuit) => Object.keys(flashingContacts(circuit, true))));
+  const names = new Set(turns.flatMap((circuit) => simulation.flashing(circuit)));
   return Object.fromEntries(
     [...names].filter((name) => lit[name]).map((name) => [name, { kind: 'pulse', ...pulse }]),
   );

@@ -1,9 +1,10 @@
 import { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { ControlState, Netlist } from '../circuit/engine/netlist.ts';
 import { Transient, type TransientOptions } from '../circuit/engine/transient.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { Bearing } from './bearing.ts';
-import { contactsOf } from './contacts.ts';
+import { contactsOf, flashingContacts } from './contacts.ts';
 import type { Controls } from './controls.ts';
 import { coupledCircuits } from './coupled.ts';
 import type { Fault } from './fault.ts';
@@ -112,6 +113,11 @@ export class VehicleSimulation {
   /** Every contact of the vehicle with the panel as it is. */
   contacts(controls: Controls, lit: boolean): Record<string, boolean> {
     return contactsOf(this.vehicle, this.fitment, controls, lit, this.faults);
+  }
+
+  /** Names of the contacts that open and close with the flashes of a turn circuit. */
+  flashing(circuit: Circuit): string[] {
+    return Object.keys(flashingContacts(circuit, true));
   }
 
   /** The vehicle in time from cold; the caller opens and closes contacts. */
