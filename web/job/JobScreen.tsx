@@ -9,7 +9,6 @@ import { STOP_NAMES, STOPS, type Stop } from '../../core/order/stops.ts';
 import { StorageTrouble } from '../app/StorageTrouble.tsx';
 import { db } from '../store/db.ts';
 import { rememberJob } from '../store/jobs.ts';
-import { BrokenReference } from './BrokenReference.tsx';
 import classes from './JobScreen.module.css';
 import { StopRail } from './rail/StopRail.tsx';
 import { useDriverKeys } from './useDriverKeys.ts';
@@ -35,6 +34,9 @@ const STOP_SCREENS: Record<Stop, React.LazyExoticComponent<() => React.ReactNode
   'hand-over': lazy(() => import('../stops/hand-over/HandOver.tsx')),
 };
 
+const BrokenReference = lazy(() =>
+  import('./BrokenReference.tsx').then((module) => ({ default: module.BrokenReference })),
+);
 const VehicleEditor = lazy(() => import('./vehicle/VehicleEditor.tsx'));
 
 type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
@@ -75,7 +77,12 @@ function NoSuchJob() {
 
 function LoadedJob({ job, shelf }: { job: Job; shelf: Shelf }) {
   const workspace = useWorkspaceOf(job, shelf);
-  if ('broken' in workspace) return <BrokenReference job={job} shelf={shelf} error={workspace.broken} />;
+  if ('broken' in workspace)
+    return (
+      <Suspense fallback={null}>
+        <BrokenReference job={job} shelf={shelf} error={workspace.broken} />
+      </Suspense>
+    );
   return <Desks workspace={workspace} />;
 }
 

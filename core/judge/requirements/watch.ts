@@ -133,8 +133,9 @@ export function coverOf({ amps, band }: PointVerdict): number {
  * they do not, it could go either way, and the ranges of all are shown.
  */
 export function united(points: readonly PointVerdict[]): PointVerdict {
+  // As good as equal, the settled moment speaks.
   const tightest = points.reduce((tight, each) =>
-    coverOf(each) < coverOf(tight) * (1 - EQUAL_SHARE) ? each : tight,
+    coverOf(each) < coverOf(tight) * (1 - EQUAL_WHILE_WARMING) ? each : tight,
   );
   if (points.every((each) => each.state === tightest.state)) return tightest;
   return {

@@ -11,8 +11,6 @@ import { useCureReports } from '../../workers/useCureReports.ts';
 import { useResistorPlan } from '../../workers/useResistorPlan.ts';
 import classes from './Cure.module.css';
 import { LoadGauge } from './LoadGauge.tsx';
-import { ResistorTable } from './ResistorTable.tsx';
-import { SupplySlider } from './SupplySlider.tsx';
 
 // What stands further down is loaded after the gauge is there.
 const CureTable = lazy(() => import('./CureTable.tsx').then((module) => ({ default: module.CureTable })));
@@ -22,6 +20,12 @@ const OwnResistors = lazy(() =>
 
 const Arithmetic = lazy(() => import('./Arithmetic.tsx').then((module) => ({ default: module.Arithmetic })));
 const HazardCard = lazy(() => import('./HazardCard.tsx').then((module) => ({ default: module.HazardCard })));
+const ResistorTable = lazy(() =>
+  import('./ResistorTable.tsx').then((module) => ({ default: module.ResistorTable })),
+);
+const SupplySlider = lazy(() =>
+  import('./SupplySlider.tsx').then((module) => ({ default: module.SupplySlider })),
+);
 const LampStrips = lazy(() => import('./LampStrips.tsx').then((module) => ({ default: module.LampStrips })));
 const RelayCard = lazy(() => import('./RelayCard.tsx').then((module) => ({ default: module.RelayCard })));
 const LearnCard = lazy(() => import('./LearnCard.tsx').then((module) => ({ default: module.LearnCard })));
@@ -80,7 +84,9 @@ export default function Cure() {
       </p>
       <div className={classes.gauge}>
         <LoadGauge />
-        <SupplySlider />
+        <Suspense fallback={<div className={classes.slider} />}>
+          <SupplySlider />
+        </Suspense>
       </div>
       {verdicts.leds.unknowns.length > 0 && (
         <Caution>
@@ -93,8 +99,8 @@ export default function Cure() {
       </Suspense>
       <div className={classes.columns}>
         <Card title="Resistors that would hold here">
-          <ResistorTable plan={plan.data} error={plan.error} busy={plan.isFetching} />
-          <Suspense fallback={null}>
+          <Suspense fallback={<p className="faint">Opening the table.</p>}>
+            <ResistorTable plan={plan.data} error={plan.error} busy={plan.isFetching} />
             <OwnResistors />
           </Suspense>
         </Card>
