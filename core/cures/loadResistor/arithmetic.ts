@@ -38,7 +38,7 @@ export function resistorArithmetic(
   const lines: ArithmeticLine[] = [
     {
       label: `${vehicle.flasher.kind === 'controller' ? 'The output' : 'The flasher'} must see, ${point}`,
-      working: 'all stock bulbs lit, wiring counted',
+      working: `all stock bulbs lit, wiring counted${at.lookSeconds === undefined ? '' : `, ${at.lookSeconds.toFixed(2)} s into the flash`}`,
       result: fine(at.needAmps),
     },
     { label: 'The bulbs now fitted give', working: 'with the resistors in place', result: fine(at.bulbAmps) },
