@@ -121,6 +121,27 @@ describe('vumble netlist and solve', () => {
     }
   });
 
+  it.each([
+    // Twice a job file went wrong: constant-current LEDs flung the solution by kilovolts, and a fuse that melts in the
+    // run stayed a resistor in the text.
+    ['crash-plausible', ['--stage', 'cured', '--left', '--volts', '14.839184586890042'], 0],
+    ['fuse-melts-while-flashing', ['--stage', 'stock', '--left'], 1],
+  ] as const)('agree on the job %s, that once went wrong', async (name, state, fuses) => {
+    const file = new URL(`../tests/fixtures/cases/${name}.vumble.json`, import.meta.url).pathname;
+    const solved = await call('solve', file, ...state, '--json');
+    expect(solved.error).toBe('');
+    const report = JSON.parse(solved.out);
+    expect(report.blownFuses).toHaveLength(fuses);
+    const text = (await call('netlist', file, ...state)).out;
+    const value = await ngspice(text);
+    for (const { name: quantity, value: ours } of report.quantities) {
+      const vector = new RegExp(`\\.meas tran ${quantity} FIND (\\S+)`).exec(text)?.[1] ?? quantity;
+      const theirs = value(vector, report.flashing?.sampleAtSeconds);
+      expect(Number.isFinite(ours), quantity).toBe(true);
+      expect(Math.abs(ours - theirs), quantity).toBeLessThan(Math.max(2e-3, 0.01 * Math.abs(theirs)));
+    }
+  });
+
   it('take every switch of the panel', async () => {
     const amps = async (job: string, circuit: string, ...flags: string[]) => {
       const report = JSON.parse((await call('solve', demo(job), '--stage', 'stock', ...flags, '--json')).out);

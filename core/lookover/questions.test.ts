@@ -57,6 +57,17 @@ describe('questions', () => {
     expect(asked(job)).not.toContain('brake-sense');
   });
 
+  it('a gearbox corrected from automatic to manual keeps no hidden "sensed"', () => {
+    const job = copy('library-route-3');
+    answerQuestion(job, 'gearbox', 'automatic');
+    answerQuestion(job, 'brake-sense', 'yes');
+    const sensed = () => job.vehicle.circuits.filter((circuit) => circuit.sense).map(({ kind }) => kind);
+    expect(sensed()).toEqual(['third-brake']);
+    answerQuestion(job, 'gearbox', 'manual');
+    expect(sensed()).toEqual([]);
+    expect(job.vehicle.facts?.brakeSensed).toBeUndefined();
+  });
+
   it('a bulb-check module answered yes watches stop and tail lamps', () => {
     const job = copy('library-route-3');
     answerQuestion(job, 'bulb-check', 'yes');

@@ -5,11 +5,19 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { flashRule } from '../judge/flashRule.ts';
 import type { Job, Observation } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
+import type { FlasherPart } from '../model/part.ts';
+import { Flasher } from '../model/vehicle/flasher.ts';
 import { handOverPage } from './handOver.ts';
-import { latestObservation, proofReason, proofResult } from './observations.ts';
+import { latestObservation, mayBeHalf, proofReason, proofResult, watcherLeft } from './observations.ts';
 
 const [open, troubled, finished] = demoJobs() as [Job, Job, Job];
 const rule = flashRule('UN');
+
+function adjustableRelay(): FlasherPart {
+  const part = DEMO_SHELF.find((each) => each.kind === 'flasher' && each.adjuster);
+  if (part?.kind !== 'flasher') throw new Error('no adjustable relay');
+  return part;
+}
 
 function seen(change: Partial<Observation>): Observation {
   return {
@@ -56,6 +64,58 @@ describe('observations', () => {
     };
     expect(latestObservation(job, 'cured', 'turn-left')?.id).toBe('new');
     expect(latestObservation(job, 'cured', 'turn-right')).toBeUndefined();
+  });
+});
+
+describe('a tapped rate near half of a plausible one', () => {
+  const { flasher } = open.vehicle;
+  // Taps on every second flash of 176 a minute.
+  const halves = seen({ ratePerMinute: 87.9, uncertainty: 0.4 });
+
+  it('asks for one confirming look, and says what would be wrong', () => {
+    expect(proofResult(rule, halves, flasher)).toBe('not-sure');
+    expect(proofReason(rule, halves, flasher)).toMatch(/88 a minute tapped, and 176 would be a lamp missed/);
+  });
+
+  it('passes once looked at, when typed from an instrument, and where nobody watches', () => {
+    expect(proofResult(rule, { ...halves, everyFlash: true }, flasher)).toBe('passed');
+    expect(proofResult(rule, { ...halves, method: 'typed' }, flasher)).toBe('passed');
+    expect(proofResult(rule, halves, null)).toBe('passed');
+    const relay = { kind: 'flasher-relay' as const, partId: 'relay-of-shelf', position: 0 };
+    expect(watcherLeft({ ...open, vehicleCures: [relay] })).toBeNull();
+    expect(watcherLeft({ ...open, vehicleCures: [] })).toBe(flasher);
+  });
+
+  it('is one within a tenth of it', () => {
+    expect(mayBeHalf(flasher, 80)).toBe(true);
+    expect(mayBeHalf(flasher, 97)).toBe(false);
+    expect(mayBeHalf(flasher, 78)).toBe(false);
+  });
+});
+
+describe('a fast reading through a relay with a screw', () => {
+  const { slowestRate, fastestRate, onFraction, minAmps, ratedAmps, contactOhms, needsEarth } =
+    adjustableRelay();
+  const relay = { slowestRate, fastestRate, onFraction, minAmps, ratedAmps, contactOhms, needsEarth };
+  const adjustable = (fasterWhen: 'clockwise' | 'anticlockwise') =>
+    Flasher.parse({
+      kind: 'non-watching-relay',
+      id: 'r',
+      name: 'r',
+      fuseId: 'f',
+      terminals: { supply: '49', lamps: '49a' },
+      ...relay,
+      position: 1,
+      adjuster: { fasterWhen, settleSeconds: 5 },
+    });
+
+  it('advises the screw before another relay, the way that is slower', () => {
+    const fast = seen({ ratePerMinute: 150 });
+    const reason = (fitted: Flasher | null) => proofReason(rule, fast, null, fitted);
+    expect(reason(adjustable('clockwise'))).toMatch(/screw first \(anticlockwise is slower.*another relay/);
+    expect(reason(adjustable('anticlockwise'))).toMatch(/screw first \(clockwise is slower/);
+    expect(reason(null)).not.toContain('screw');
+    expect(reason(open.vehicle.flasher)).not.toContain('screw');
   });
 });
 

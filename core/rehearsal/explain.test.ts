@@ -78,6 +78,19 @@ describe('four flash through the pilot lamp', () => {
 describe('the brake’s sense wire', () => {
   const third = withLeds(van, { 'third-brake': 'led-ruff-2r' });
 
+  it('a dead sensed filament is explained as a dead bulb, and cured by a good one', () => {
+    const dead = structuredClone(van);
+    dead.vehicle.circuits.forEach((circuit) => {
+      if (circuit.kind !== 'stop') return;
+      circuit.sense = { what: 'Brake pedal input', pullUpOhms: 1000, heldUnderVolts: 2 };
+      for (const { lampId } of circuit.feeds) dead.lookOver.lamps[lampId] = { condition: 'dead', note: '' };
+    });
+    expect(words(play(dead, 'stock', { key: 'on' }), 'brake-sense')).toMatch(
+      /No current flows through the dead bulb of .*Put a good bulb in there first/,
+    );
+    expect(words(play(dead, 'stock', { key: 'on' }), 'brake-sense')).not.toContain('LED');
+  });
+
   it('is held up by an LED third brake lamp with the pedal up, and says what cures it', () => {
     const played = play(third, 'leds', { key: 'on' });
     expect(played.events.find((event) => event.kind === 'sense')?.text).toMatch(

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Circuit } from '../circuit/engine/circuit.ts';
@@ -36,6 +36,26 @@ function solved(job: Job, stage: Stage, controls: Controls, emfVolts: number, li
   circuit.solveSteady();
   return circuit;
 }
+
+describe('names in the netlist', () => {
+  it('are each one thing, though a lamp be called as its circuit is', () => {
+    for (const job of fleet) {
+      const circuit = firstTurn(job.vehicle);
+      const lampId = circuit?.feeds[0]?.lampId;
+      if (!lampId) throw new Error('a circuit without a lamp');
+      const odd = JSON.parse(JSON.stringify(job).replaceAll(`"${lampId}"`, `"${circuit.id}"`)) as Job;
+      for (const stage of STAGES) {
+        const fitment = fitmentOf(odd, DEMO_SHELF, stage);
+        const { elements } = vehicleNetlist(odd.vehicle, fitment, {
+          emfVolts: 12,
+          controls: CONTROLS_OFF,
+          trials: true,
+        });
+        expect(new Set(elements.map(({ id }) => id)).size).toBe(elements.length);
+      }
+    }
+  });
+});
 
 describe('every demo vehicle, whatever is switched on', () => {
   it('keeps Kirchhoff at every node and the battery’s power in balance', () => {

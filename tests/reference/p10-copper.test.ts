@@ -2,9 +2,22 @@
 import { expect, it } from 'vitest';
 import { awgAreaMm2, wireOhms } from '../../core/circuit/wire.ts';
 
-it('P10: one metre of 1 mm² copper is 1/58 Ω at 20 °C and 0.393 % more a kelvin', () => {
-  expect(wireOhms({ lengthM: 1, areaMm2: 1 })).toBeCloseTo(1 / 58, 9);
-  expect(wireOhms({ lengthM: 1, areaMm2: 1 }, 30) * 58).toBeCloseTo(1.0393, 6);
+/** Ω a kilometre of solid annealed copper at 20 °C, as wire tables print it beside the gauge; from memory. */
+const TABLE = [
+  [18, 20.95],
+  [16, 13.17],
+  [14, 8.28],
+  [12, 5.21],
+] as const;
+
+it.each(TABLE)('P10: a kilometre of gauge %i comes to the %f Ω of the tables', (gauge, ohms) => {
+  expect(wireOhms({ lengthM: 1000, areaMm2: awgAreaMm2(gauge) }) / ohms).toBeCloseTo(1, 2);
+});
+
+it('P10: warm copper is that of the factor tables: 1.118 at 50 °C, 1.216 at 75 °C (from memory)', () => {
+  const run = { lengthM: 3, areaMm2: 1.5 };
+  expect(wireOhms(run, 50) / wireOhms(run)).toBeCloseTo(1.118, 3);
+  expect(wireOhms(run, 75) / wireOhms(run)).toBeCloseTo(1.216, 3);
 });
 
 it('P10: gauges 18, 16 and 14', () => {

@@ -4,8 +4,13 @@
  */
 import { describe, expect, it } from 'vitest';
 import { flashRule, rateResult } from '../../core/judge/flashRule.ts';
-import { relayOf } from '../../demo/forTests.ts';
-import { QUILLON_75 } from '../../demo/vehicles/quillon75.ts';
+import { lampIdsOf } from '../../core/model/vehicle/vehicle.ts';
+import { supplyVoltsFor } from '../../core/rehearsal/rehearse.ts';
+import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
+import { fitmentOf } from '../../core/simulation/fitment.ts';
+import { playVehicle } from '../../core/simulation/vehicleRun.ts';
+import { demoJob, firstTurn } from '../../demo/forTests.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
 
 describe('P3: flash rate limits', () => {
   it.each(['UN', 'US'] as const)('%s allows 60 to 120', (region) => {
@@ -25,10 +30,28 @@ describe('P3: flash rate limits', () => {
     expect(rateResult(rule, 61, 2)).toBe('too-close-to-tell');
   });
 
-  it('holds for the demo relay: rate within limits, on 30 to 75 % of the time', () => {
-    const { normalRate, onFraction } = relayOf(QUILLON_75);
-    expect(rateResult(flashRule('UN'), normalRate, 0)).toBe('within');
-    expect(onFraction).toBeGreaterThanOrEqual(0.3);
-    expect(onFraction).toBeLessThanOrEqual(0.75);
-  });
+  it.each(['library-route-1', 'dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer'])(
+    '%s with its stock bulbs plays within them, and lights within 1 s',
+    (id) => {
+      const job = demoJob(id);
+      const { vehicle } = job;
+      const flashing = new Set(lampIdsOf(firstTurn(vehicle)));
+      const controls: Controls = { ...CONTROLS_OFF, key: 'on', turn: 'left' };
+      const play = playVehicle({
+        vehicle,
+        fitment: fitmentOf(job, DEMO_SHELF, 'stock'),
+        controls,
+        emfVolts: supplyVoltsFor(vehicle, 'on'),
+        thresholdAmps: 0,
+        flashes: 4,
+      });
+      const settled = play.flashes.at(-1);
+      if (!settled) throw new Error('nothing flashes');
+      expect(rateResult(flashRule('UN'), 60 / settled.periodSeconds, 0)).toBe('within');
+      expect(settled.onSeconds / settled.periodSeconds).toBeGreaterThanOrEqual(0.3);
+      expect(settled.onSeconds / settled.periodSeconds).toBeLessThanOrEqual(0.75);
+      for (const { lampId, input, curve } of play.emitters)
+        if (flashing.has(lampId) && input === 'main') expect(curve.most(0, 1), lampId).toBeGreaterThan(0.5);
+    },
+  );
 });

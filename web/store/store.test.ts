@@ -12,6 +12,7 @@ import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
 import { binJob, exportJob, restoreJob, startJob } from './jobs.ts';
 import { finishPending, notePending, strikePending } from './pendingEdits.ts';
+import { PartInUseError, removePart } from './shelf.ts';
 
 let db: VumbleDatabase;
 let name = 0;
@@ -221,6 +222,27 @@ describe('jobs', () => {
   });
 });
 
+describe('a part of the shelf', () => {
+  it('that a job bleeds through or found something with is not removed; one that nobody names is', async () => {
+    const [bleed, other] = DEMO_SHELF.filter((part) => part.kind === 'resistor');
+    if (!bleed || !other) throw new Error('two resistors');
+    await db.jobs.clear();
+    const { vehicle } = demoJobs()[0] as Job;
+    await startJob('bled', 'Bled', vehicle, db);
+    const piece = { partId: bleed.id, ohms: bleed.ohms, watts: bleed.watts, tolerance: bleed.tolerance };
+    await editJob(
+      'bled',
+      'Bleed',
+      (draft) => void draft.vehicleCures.push({ kind: 'bleed-resistor', circuitId: 'stop', piece }),
+      {},
+      db,
+    );
+    await expect(removePart(bleed, db)).rejects.toThrow(PartInUseError);
+    await removePart(other, db);
+    expect(await db.parts.get(other.id)).toBeUndefined();
+  });
+});
+
 describe('import', () => {
   async function exported(id = FIRST_JOB_ID): Promise<JobFile> {
     const result = readJobFile(await exportJob(id, db));
@@ -267,6 +289,43 @@ describe('import', () => {
     expect(await db.parts.get('res-6-50')).toMatchObject({ ohms: 6 });
     const piece = (await jobNow('copy-2')).cures['turn-left']?.networks[0]?.pieces[0];
     expect(await db.parts.get(piece?.partId ?? '')).toMatchObject({ ohms: 6.8 });
+  });
+
+  it('a relay and what a finding was seen with keep the file’s figures too', async () => {
+    const relay = DEMO_SHELF.find((part) => part.kind === 'flasher');
+    const led = DEMO_SHELF.find((part) => part.kind === 'led');
+    if (!relay || !led) throw new Error('no relay or LED on the shelf');
+    const file = await exported();
+    const theirs: JobFile = {
+      ...file,
+      job: {
+        ...file.job,
+        vehicleCures: [{ kind: 'flasher-relay', partId: relay.id, position: 0.5 }],
+        findings: [
+          {
+            id: 'f1',
+            at: file.job.createdAt,
+            circuitId: 'turn-left',
+            fitted: { 'rear-left': led.id },
+            networks: [],
+            out: [],
+            lights: false,
+            supplyVolts: 12.6,
+            result: 'fast',
+          },
+        ],
+      },
+      parts: [{ ...relay, ratedAmps: 7 } as typeof relay, { ...led, watts: 2.22 } as typeof led],
+    };
+    const preview = await previewImport(theirs, db);
+    expect(preview.differing.map((part) => part.id).toSorted()).toEqual([relay.id, led.id].toSorted());
+    await importJob(preview, 'keep-both', 'copy-3', db);
+    const job = await jobNow('copy-3');
+    const [cure] = job.vehicleCures;
+    const theirRelay = await db.parts.get(cure?.kind === 'flasher-relay' ? cure.partId : '');
+    expect(theirRelay).toMatchObject({ ratedAmps: 7 });
+    expect(await db.parts.get(job.findings?.[0]?.fitted['rear-left'] ?? '')).toMatchObject({ watts: 2.22 });
+    expect(await db.parts.get(relay.id)).toEqual(relay);
   });
 
   it('sees a difference inside a part, such as its ballast', async () => {

@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../../demo/forTests.ts';
 import type { LoadResistorCure, VehicleCure } from '../../model/job.ts';
+import { turnCircuits } from '../../model/vehicle/vehicle.ts';
 import { effortOf } from './effort.ts';
 import { option, refused, together } from './option.ts';
+import { settingOptions } from './options/controller.ts';
+import { turnScope } from './scope.ts';
 import { turnLamps, withCure } from './withCure.ts';
 
 const load = (lampId: string, plugged = false): LoadResistorCure => ({
@@ -74,6 +77,44 @@ describe('a job with another cure', () => {
     expect(turnLamps(demoJob('library-route-3')).map((lamp) => lamp.id)).toEqual(
       expect.arrayContaining(['front-left', 'repeater-left', 'rear-left', 'front-right']),
     );
+  });
+});
+
+describe('the setting of a controller', () => {
+  const minibus = () => structuredClone(demoJob('dial-a-ride-2'));
+  const offered = (job: ReturnType<typeof minibus>) => settingOptions(job, turnScope(job.vehicle));
+  const setTurns = (
+    job: ReturnType<typeof minibus>,
+    setting: 'led' | 'filament',
+    canSetLed: boolean | null = true,
+  ) => {
+    const turns = turnCircuits(job.vehicle).map(({ id }) => id);
+    if (job.vehicle.flasher.kind !== 'controller') throw new Error('no controller');
+    for (const { circuitId, watch } of job.vehicle.flasher.outputs)
+      if (watch && turns.includes(circuitId)) Object.assign(watch, { setting, canSetLed });
+    return job;
+  };
+
+  it('is offered with the value that is there now', () => {
+    const [only] = offered(setTurns(minibus(), 'filament'));
+    expect(only?.change?.vehicleCures).toEqual(
+      turnCircuits(minibus().vehicle).map(({ id }) => ({
+        kind: 'controller-setting',
+        circuitId: id,
+        setting: 'led',
+        before: 'filament',
+      })),
+    );
+    expect(only?.supposes ?? []).toEqual([]);
+  });
+
+  it('is not offered again where it is set already', () => {
+    expect(offered(setTurns(minibus(), 'led'))).toEqual([]);
+  });
+
+  it('is supposed where nobody knows whether there is one, refused where there is none', () => {
+    expect(offered(setTurns(minibus(), 'filament', null))[0]?.supposes).toHaveLength(1);
+    expect(offered(setTurns(minibus(), 'filament', false))[0]).toMatchObject({ change: null });
   });
 });
 

@@ -38,6 +38,15 @@ describe('ohmsInterval', () => {
     const small = ohmsInterval(TurnCircuits.of(fused, fitted.fitment), bands, left);
     expect(small.minSetBy).toBe('fuse-heating');
     expect(small.minOhms).toBeGreaterThan(interval.minOhms);
+  });
+
+  it('says that no resistor can be added where what is fitted is over already, and names no endless ohms', () => {
+    const fused = { ...open.vehicle, fuses: open.vehicle.fuses.map((fuse) => ({ ...fuse, ratedAmps: 0.5 })) };
+    const none = ohmsInterval(TurnCircuits.of(fused, fitted.fitment), bands, left);
+    expect(none.minOhms).toBe(Number.POSITIVE_INFINITY);
+    const { none: reason } = searchResistors(fitted, left, none, resistorsOf(DEMO_SHELF), 2);
+    expect(reason).toMatch(/No resistor can be added: what is fitted is over what the fuse/);
+    expect(reason).not.toContain('Infinity');
     const weak = TurnCircuits.of(open.vehicle, {
       ...fitted.fitment,
       flasher: { ...relayOf(open.vehicle), ratedAmps: 8 },

@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import { demoJobs } from '../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { Job } from './job.ts';
+import { brokenReferences, partReferences, visitParts } from './partReferences.ts';
+
+const PIECE = { ohms: 6, watts: 50, tolerance: 0.05 };
+
+/** A job that names a part at every place a job can. */
+function everywhere(): Job {
+  const job = structuredClone(demoJobs()[0]) as Job;
+  const network = (partId: string) => ({
+    lampId: 'rear-left',
+    connection: 'parallel' as const,
+    pieces: [{ partId, ...PIECE }],
+  });
+  job.chosen = { 'rear-left': 'of-lamp', 'rear-right': null };
+  job.cures = { 'turn-left': { kind: 'load-resistor', networks: [network('of-resistor')] } };
+  job.vehicleCures = [
+    { kind: 'flasher-relay', partId: 'of-relay', position: 0.5 },
+    { kind: 'decoder', lampId: 'rear-left', partId: 'of-decoder' },
+    { kind: 'bleed-resistor', circuitId: 'stop', piece: { partId: 'of-bleed', ...PIECE } },
+    { kind: 'pilot-diodes' },
+  ];
+  job.findings = [
+    {
+      id: 'f1',
+      at: '2026-11-20T10:00:00.000Z',
+      circuitId: 'turn-left',
+      fitted: { 'rear-left': 'of-finding' },
+      networks: [network('of-finding-resistor')],
+      out: [],
+      lights: false,
+      supplyVolts: 12.6,
+      result: 'fast',
+    },
+  ];
+  return Job.parse(job);
+}
+const PLACES = ['lamp', 'resistor', 'relay', 'decoder', 'bleed', 'finding', 'finding-resistor'];
+
+describe('the walk over the parts a job names', () => {
+  it('comes by every place: each string that names one is met', () => {
+    const job = everywhere();
+    const met = partReferences(job).map(({ partId }) => partId);
+    expect(met.toSorted()).toEqual(PLACES.map((place) => `of-${place}`).toSorted());
+    const written = [...JSON.stringify(job).matchAll(/"(of-[a-z-]+)"/g)].map((match) => match[1]);
+    expect(met.toSorted()).toEqual(written.toSorted());
+  });
+
+  it('remaps each', () => {
+    const job = everywhere();
+    visitParts(job, ({ partId }) => partId.replace('of-', 'new-'));
+    expect(partReferences(job).every(({ partId }) => partId.startsWith('new-'))).toBe(true);
+    expect(partReferences(job)).toHaveLength(PLACES.length);
+  });
+
+  it('drops each: the lamp is open, the resistor still to be bought, the relay and the finding gone', () => {
+    const job = everywhere();
+    visitParts(job, () => null);
+    expect(partReferences(job)).toEqual([]);
+    expect(job.chosen).toEqual({ 'rear-right': null });
+    expect(job.cures['turn-left']?.networks[0]?.pieces[0]).toEqual({ partId: null, ...PIECE });
+    expect(job.vehicleCures.map(({ kind }) => kind)).toEqual(['bleed-resistor', 'pilot-diodes']);
+    expect(job.findings).toEqual([]);
+  });
+
+  it('finds what the shelf does not have, or has as another kind', () => {
+    const job = everywhere();
+    job.chosen = { 'rear-left': 'res-6-50' };
+    const broken = brokenReferences(job, DEMO_SHELF).map(({ partId }) => partId);
+    expect(broken).toContain('res-6-50');
+    expect(broken).toContain('of-relay');
+    for (const demo of demoJobs()) expect(brokenReferences(Job.parse(demo), DEMO_SHELF)).toEqual([]);
+  });
+});
