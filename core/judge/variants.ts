@@ -17,8 +17,11 @@ export interface Variant {
 export function variantOf(possibility: Possibility, shelf: Shelf, configuration: Stage): Variant {
   const { job, bands } = possibility;
   const { bearing } = bands.turns.simulation;
+  const healthy = bands.remember('electrics', () => electricsOf(bands.turns.fitment));
   const fitted = supposedFitments(fitmentOf(job, shelf, configuration)).map((fitment) => {
-    const moments = bands.momentsOf(electricsOf(fitment));
+    const electrics = electricsOf(fitment);
+    // Good stock bulbs are what the bands were worked out of.
+    const moments = electrics === healthy ? bands.turns.simulation.moments : bands.momentsOf(electrics);
     return new TurnCircuits(new VehicleSimulation(job.vehicle, fitment, [], bearing, moments));
   });
   return { possibility, fitted };

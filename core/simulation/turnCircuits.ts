@@ -16,11 +16,17 @@ export class TurnCircuits {
   private readonly ids: readonly string[];
   /** what may be on beside the turn lamps and bears on them: nothing first, all of it last */
   readonly companies: readonly Company[];
+  /** whether anything in a turn lamp draws more at first than later */
+  private readonly warms: boolean;
 
   constructor(readonly simulation: VehicleSimulation) {
     const { vehicle, bearing } = simulation;
     this.ids = turnCircuits(vehicle).map((circuit) => circuit.id);
     this.companies = companiesOf(vehicle, bearing);
+    const { contents } = simulation.fitment;
+    this.warms = turnCircuits(vehicle)
+      .flatMap(lampIdsOf)
+      .some((id) => contents.get(id)?.kind === 'filament');
   }
 
   static of(vehicle: Vehicle, fitment: Fitment): TurnCircuits {
@@ -49,7 +55,9 @@ export class TurnCircuits {
   solve(state: LitState): TurnCurrents {
     if (state.trial) return this.work(state);
     const { emfVolts, sides, lights, brake, resistorFactor = 1, without = '', lookSeconds = '' } = state;
-    const key = `${emfVolts} ${sides.join()} ${lights === true} ${brake === true} ${resistorFactor} ${without} ${lookSeconds}`;
+    // Only filaments tell one moment of a look from another.
+    const moment = this.warms ? lookSeconds : '';
+    const key = `${emfVolts} ${sides.join()} ${lights === true} ${brake === true} ${resistorFactor} ${without} ${moment}`;
     const worked = this.simulation.moments.turns;
     let currents = worked.get(key);
     if (!currents) {

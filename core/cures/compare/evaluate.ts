@@ -3,16 +3,15 @@ import type { HeatVerdict } from '../../heat/useCases.ts';
 import type { JobAnalysis } from '../../judge/analysis.ts';
 import { Judge } from '../../judge/judge.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
+import { variantOf } from '../../judge/variants.ts';
 import type { JudgedPoint, TurnVerdict } from '../../judge/verdict.ts';
 import { chargingVolts, testVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { costOf, type PickLine, pickLines, powerBetween } from '../../picklist/picklist.ts';
 import { dutyOf, outputOf } from '../../simulation/controls.ts';
-import { fitmentOf } from '../../simulation/fitment.ts';
 import { controlsFor } from '../../simulation/moment.ts';
-import { TurnCircuits } from '../../simulation/turnCircuits.ts';
-import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { cautionsOf } from './cautions.ts';
 import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, loadedLeds } from './heat.ts';
@@ -81,14 +80,7 @@ export function tryCures(
   const bare: Bare = {
     analysis,
     scope,
-    stock: new TurnCircuits(
-      new VehicleSimulation(
-        job.vehicle,
-        fitmentOf(job, shelf, 'stock'),
-        [],
-        analysis.likeliest.bands.turns.simulation.bearing,
-      ),
-    ),
+    stock: variantOf(analysis.likeliest, shelf, 'stock').fitted[0] as TurnCircuits,
     lines: pickLines(withCure(job, {}, scope), shelf),
   };
   return options.map((option) => tryCure(option, bare));

@@ -29,7 +29,6 @@ export interface NeedAtPoint {
 }
 
 export interface OhmsInterval {
-  needs: readonly NeedAtPoint[];
   /** the point that asks for the least ohms */
   deciding: NeedAtPoint;
   /** most ohms a side, as true value; tolerance is for the caller to take off */
@@ -73,7 +72,7 @@ export function ohmsInterval(
   const { flasher } = fitted.fitment;
   const printed = flasherBand(flasher, circuit);
   const looks = looksAt(fitted.vehicle, flasher, circuit);
-  const needs = workingPoints(fitted.vehicle.systemVolts).map((point) => {
+  const needs = workingPoints(fitted.vehicle.systemVolts).map((point): Need => {
     // Of the moments of looking the one at which the bulbs leave most to be brought asks for the least ohms.
     const owed = looks.map((lookSeconds): Owed => {
       const { highAmps } = printed ?? bands.at(circuit, point.volts, lookSeconds);
@@ -83,10 +82,10 @@ export function ohmsInterval(
     const most = owed.reduce((more, each) =>
       each.needAmps - each.bareAmps > more.needAmps - more.bareAmps ? each : more,
     );
-    return needAt(fitted, circuit, point, most);
+    return { point, owed: most };
   });
-  const deciding = needs.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));
-  return { needs, deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stockAmps, circuit, memory) };
+  const deciding = tightestOf(fitted, circuit, needs);
+  return { deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stockAmps, circuit, memory) };
 }
 
 /** What the bulbs now fitted leave to be brought, at one supply and moment of looking. */
@@ -94,6 +93,42 @@ interface Owed {
   needAmps: number;
   bareAmps: number;
   state: LitState;
+}
+
+/** What is owed at one working point. */
+interface Need {
+  point: WorkingPoint;
+  owed: Owed;
+}
+
+/** The point that asks for the least ohms: a point which the least so far contents too need not be followed to its own. */
+function tightestOf(fitted: TurnCircuits, circuit: TurnCircuit, needs: readonly Need[]): NeedAtPoint {
+  // The lowest supply mostly decides, and stands first.
+  const [first, ...rest] = needs.map(({ point, owed }) => ({
+    content: (ohms: number) => watchedWith(fitted, circuit, owed.state, ohms).watchedAmps >= owed.needAmps,
+    need: () => needAt(fitted, circuit, point, owed),
+  }));
+  if (!first) throw new RangeError('there is no working point');
+  return rest.reduce((least, each) => {
+    if (Number.isFinite(least.maxOhms) && each.content(least.maxOhms)) return least;
+    const need = each.need();
+    return need.maxOhms < least.maxOhms ? need : least;
+  }, first.need());
+}
+
+/** One side with a resistor thought of at the lamp with the longest lead. */
+function watchedWith(fitted: TurnCircuits, circuit: TurnCircuit, state: LitState, ohms: number) {
+  return fitted.solve({ ...state, trial: { ohms, at: { lampId: farthestLamp(fitted, circuit) } } });
+}
+
+function farthestLamp(fitted: TurnCircuits, circuit: TurnCircuit): string {
+  return (
+    lampIdsOf(circuit)
+      .map((id) => fitted.lamp(id))
+      // A resistor at an unwatched repeater would do nothing for the watcher.
+      .filter((lamp) => lamp.role === 'main' || watchesRepeaters(fitted.fitment))
+      .reduce((far, lamp) => (leadOhms(lamp) > leadOhms(far) ? lamp : far)).id
+  );
 }
 
 /** What else is on mostly takes from the feed; behind a bad earth a converter may give: the least decides. */
@@ -117,12 +152,7 @@ function needAt(
   { needAmps, bareAmps, state }: Owed,
 ): NeedAtPoint {
   const { emfVolts, lookSeconds } = state;
-  const farthest = lampIdsOf(circuit)
-    .map((id) => fitted.lamp(id))
-    // A resistor at an unwatched repeater would do nothing for the watcher.
-    .filter((lamp) => lamp.role === 'main' || watchesRepeaters(fitted.fitment))
-    .reduce((far, lamp) => (leadOhms(lamp) > leadOhms(far) ? lamp : far));
-  const solve = (ohms: number) => fitted.solve({ ...state, trial: { ohms, at: { lampId: farthest.id } } });
+  const solve = (ohms: number) => watchedWith(fitted, circuit, state, ohms);
   if (bareAmps >= needAmps * (1 - EQUAL_SHARE)) {
     return {
       point,
@@ -136,7 +166,7 @@ function needAt(
   }
   const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps, emfVolts / (needAmps - bareAmps));
   const loaded = solve(maxOhms);
-  const lamp = loaded.lamps.find((each) => each.lampId === farthest.id);
+  const lamp = loaded.lamps.find((each) => each.lampId === farthestLamp(fitted, circuit));
   const resistorAmps = lamp?.resistorAmps ?? 0;
   return {
     point,
