@@ -142,6 +142,20 @@ describe('vumble netlist and solve', () => {
     }
   });
 
+  it('look at a thermal flasher at one moment, in its first flash', async () => {
+    const state = ['--stage', 'stock', '--left'];
+    const text = (await call('netlist', demo('courier-moped-7'), ...state)).out;
+    const report = JSON.parse((await call('solve', demo('courier-moped-7'), ...state, '--json')).out);
+    const { sampleAtSeconds, onSeconds, watchedAmps } = report.flashing;
+    expect(sampleAtSeconds).toBeLessThan(onSeconds);
+    expect(Number(/\.meas tran i_c_turn_left .* AT=(\S+)/.exec(text)?.[1])).toBeCloseTo(sampleAtSeconds, 9);
+    const theirs = (await ngspice(text))('i(vm_c_turn_left)', sampleAtSeconds);
+    expect(theirs).toBeGreaterThan(1);
+    expect(Math.abs(watchedAmps / theirs - 1)).toBeLessThan(0.1);
+    const ours = report.quantities.find((each: { name: string }) => each.name === 'i_c_turn_left').value;
+    expect(Math.abs(ours / theirs - 1)).toBeLessThan(0.01);
+  });
+
   it('take every switch of the panel', async () => {
     const amps = async (job: string, circuit: string, ...flags: string[]) => {
       const report = JSON.parse((await call('solve', demo(job), '--stage', 'stock', ...flags, '--json')).out);
