@@ -36,3 +36,10 @@ export function onTurnFuse(vehicle: Vehicle, ratedAmps: number): Vehicle {
     ),
   };
 }
+
+/** The job with no cure of its turn lamps but one resistor of 100 W across the rear left one. */
+export function withRearLoad(job: Job, ohms: number): Job {
+  const pieces = [{ partId: null, ohms, watts: 100, tolerance: 0.05 }];
+  const networks = [{ lampId: 'rear-left', connection: 'parallel' as const, pieces }];
+  return { ...job, cures: { 'turn-left': { kind: 'load-resistor', networks } } };
+}

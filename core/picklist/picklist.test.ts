@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { withRearLoad } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { toCsv } from '../formats/csv.ts';
@@ -34,21 +35,7 @@ describe('pickList', () => {
   });
 
   it('lists values that no shelf part has as to order, without a made-up price', () => {
-    const job: Job = {
-      ...open,
-      cures: {
-        'turn-left': {
-          kind: 'load-resistor',
-          networks: [
-            {
-              lampId: 'rear-left',
-              connection: 'parallel',
-              pieces: [{ partId: null, ohms: 2.7, watts: 100, tolerance: 0.05 }],
-            },
-          ],
-        },
-      },
-    };
+    const job = withRearLoad(open, 2.7);
     const ordered = pickList(job, DEMO_SHELF);
     expect(ordered.lines.find((each) => each.code === 'to order')).toMatchObject({
       quantity: 1,

@@ -1,6 +1,6 @@
 /** Every effect from the simulation of a demo vehicle, with the words that the dash shows for it. */
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, withRearLoad } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job, Stage } from '../model/job.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
@@ -255,22 +255,7 @@ describe('flashers that cannot', () => {
   });
 
   it('an output with too much load switches off', () => {
-    const heavy: Job = {
-      ...minibus,
-      cures: {
-        'turn-left': {
-          kind: 'load-resistor',
-          networks: [
-            {
-              lampId: 'rear-left',
-              connection: 'parallel',
-              pieces: [{ partId: null, ohms: 1.2, watts: 100, tolerance: 0.05 }],
-            },
-          ],
-        },
-      },
-      vehicleCures: [],
-    };
+    const heavy = withRearLoad({ ...minibus, vehicleCures: [] }, 1.2);
     const played = play(heavy, 'cured', LEFT);
     expect(played.events.some((event) => event.kind === 'output-off')).toBe(true);
     expect(words(played, 'over-turn-left')).toContain('Too much load is a fault too');

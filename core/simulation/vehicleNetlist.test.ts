@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJob, firstTurn } from '../../demo/forTests.ts';
+import { demoJob, firstTurn, withRearLoad } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Circuit } from '../circuit/engine/circuit.ts';
@@ -187,21 +187,7 @@ describe('wiring', () => {
   });
 
   it('fuses melt by what they carry: a shorted feed takes its own fuse and no other', () => {
-    const shorted: Job = {
-      ...van,
-      cures: {
-        'turn-left': {
-          kind: 'load-resistor',
-          networks: [
-            {
-              lampId: 'rear-left',
-              connection: 'parallel',
-              pieces: [{ partId: null, ohms: 0.1, watts: 100, tolerance: 0.05 }],
-            },
-          ],
-        },
-      },
-    };
+    const shorted = withRearLoad(van, 0.1);
     const circuit = solved(shorted, 'cured', { ...CONTROLS_OFF, key: 'on', turn: 'left', brake: true }, 12.6);
     expect(circuit.blown).toEqual([ELEMENTS.fuse('turn-fuse')]);
     expect(circuit.amps(ELEMENTS.lead('stop-tail-left'))).toBeGreaterThan(1.5);

@@ -101,26 +101,29 @@ interface Need {
   owed: Owed;
 }
 
-/** The point that asks for the least ohms: a point which the least so far contents too need not be followed to its own. */
+/** The point that asks for the least ohms. Where the least so far does too, a point is not followed to its own. */
 function tightestOf(fitted: TurnCircuits, circuit: TurnCircuit, needs: readonly Need[]): NeedAtPoint {
+  const lampId = farthestLamp(fitted, circuit);
   // The lowest supply mostly decides, and stands first.
-  const [first, ...rest] = needs.map(({ point, owed }) => ({
-    content: (ohms: number) => watchedWith(fitted, circuit, owed.state, ohms).watchedAmps >= owed.needAmps,
-    need: () => needAt(fitted, circuit, point, owed),
-  }));
+  const [first, ...rest] = needs;
   if (!first) throw new RangeError('there is no working point');
-  return rest.reduce((least, each) => {
-    if (Number.isFinite(least.maxOhms) && each.content(least.maxOhms)) return least;
-    const need = each.need();
-    return need.maxOhms < least.maxOhms ? need : least;
-  }, first.need());
+  return rest.reduce(
+    (least, each) => {
+      const { state, needAmps } = each.owed;
+      if (watchedWith(fitted, state, least.maxOhms, lampId).watchedAmps >= needAmps) return least;
+      const need = needAt(fitted, each, lampId);
+      return need.maxOhms < least.maxOhms ? need : least;
+    },
+    needAt(fitted, first, lampId),
+  );
 }
 
-/** One side with a resistor thought of at the lamp with the longest lead. */
-function watchedWith(fitted: TurnCircuits, circuit: TurnCircuit, state: LitState, ohms: number) {
-  return fitted.solve({ ...state, trial: { ohms, at: { lampId: farthestLamp(fitted, circuit) } } });
+/** The currents with a resistor thought of at one lamp; none where its ohms are infinite. */
+function watchedWith(fitted: TurnCircuits, state: LitState, ohms: number, lampId: string) {
+  return fitted.solve(Number.isFinite(ohms) ? { ...state, trial: { ohms, at: { lampId } } } : state);
 }
 
+/** Of the lamps of a side that the watcher sees, the one with the longest lead: a resistor does least there. */
 function farthestLamp(fitted: TurnCircuits, circuit: TurnCircuit): string {
   return (
     lampIdsOf(circuit)
@@ -145,14 +148,11 @@ function leastState(
   return states.reduce((least, each) => (drawn(each) < drawn(least) ? each : least));
 }
 
-function needAt(
-  fitted: TurnCircuits,
-  circuit: TurnCircuit,
-  point: WorkingPoint,
-  { needAmps, bareAmps, state }: Owed,
-): NeedAtPoint {
+/** @param lampId the lamp the resistor is thought of at */
+function needAt(fitted: TurnCircuits, { point, owed }: Need, lampId: string): NeedAtPoint {
+  const { needAmps, bareAmps, state } = owed;
   const { emfVolts, lookSeconds } = state;
-  const solve = (ohms: number) => watchedWith(fitted, circuit, state, ohms);
+  const solve = (ohms: number) => watchedWith(fitted, state, ohms, lampId);
   if (bareAmps >= needAmps * (1 - EQUAL_SHARE)) {
     return {
       point,
@@ -166,7 +166,7 @@ function needAt(
   }
   const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps, emfVolts / (needAmps - bareAmps));
   const loaded = solve(maxOhms);
-  const lamp = loaded.lamps.find((each) => each.lampId === farthestLamp(fitted, circuit));
+  const lamp = loaded.lamps.find((each) => each.lampId === lampId);
   const resistorAmps = lamp?.resistorAmps ?? 0;
   return {
     point,
