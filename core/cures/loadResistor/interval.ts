@@ -110,7 +110,8 @@ function tightestOf(fitted: TurnCircuits, circuit: TurnCircuit, needs: readonly 
   return rest.reduce(
     (least, each) => {
       const { state, needAmps } = each.owed;
-      if (watchedWith(fitted, state, least.maxOhms, lampId).watchedAmps >= needAmps) return least;
+      if (watchedWith(fitted, state, Math.max(LEAST_OHMS, least.maxOhms), lampId).watchedAmps >= needAmps)
+        return least;
       const need = needAt(fitted, each, lampId);
       return need.maxOhms < least.maxOhms ? need : least;
     },
@@ -165,7 +166,8 @@ function needAt(fitted: TurnCircuits, { point, owed }: Need, lampId: string): Ne
     };
   }
   const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps, emfVolts / (needAmps - bareAmps));
-  const loaded = solve(maxOhms);
+  // Where no ohms do, what is told is what the least would bring.
+  const loaded = solve(Math.max(LEAST_OHMS, maxOhms));
   const lamp = loaded.lamps.find((each) => each.lampId === lampId);
   const resistorAmps = lamp?.resistorAmps ?? 0;
   return {

@@ -40,6 +40,21 @@ describe('ohmsInterval', () => {
     expect(small.minOhms).toBeGreaterThan(interval.minOhms);
   });
 
+  it('says that none can do it where the wires alone hold back what the band asks for', () => {
+    const endless = {
+      at: (...asked: Parameters<HealthyBands['at']>) => {
+        const band = bands.at(...asked);
+        return { ...band, highAmps: 300 * band.highAmps };
+      },
+    };
+    const none = ohmsInterval(fitted, endless, left);
+    expect(none.maxOhms).toBe(0);
+    expect(none.deciding.oweAmps).toBeGreaterThan(10);
+    const { choices, none: reason } = searchResistors(fitted, left, none, resistorsOf(DEMO_SHELF), 2);
+    expect(choices).toEqual([]);
+    expect(reason).toMatch(/No resistor can do both: the band asks for at most 0\.00 Ω a side/);
+  });
+
   it('says that no resistor can be added where what is fitted is over already, and names no endless ohms', () => {
     const fused = { ...open.vehicle, fuses: open.vehicle.fuses.map((fuse) => ({ ...fuse, ratedAmps: 0.5 })) };
     const none = ohmsInterval(TurnCircuits.of(fused, fitted.fitment), bands, left);
