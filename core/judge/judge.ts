@@ -139,16 +139,21 @@ export class Judge {
     if (!sides || !this.alike) return turnCircuits(this.vehicle).map((circuit) => this.sideVerdict(circuit));
     const [one, other] = sides;
     const first = this.sideVerdict(one);
-    return [first, this.sideVerdict(other, pointsAcross(first.points, one, other))];
+    return [first, this.sideVerdict(other, { of: one, points: pointsAcross(first.points, one, other) })];
   }
 
   /**
    * One side of turn lamps over all working points.
    *
-   * @param points where somebody has them already
+   * @param image the side it is the mirror image of, and its own points told of that: their currents are the same
    */
-  sideVerdict(circuit: TurnCircuit, points = this.sidePoints(circuit)): TurnCircuitVerdict {
-    const litAmps = this.litAmps([circuit], points);
+  sideVerdict(
+    circuit: TurnCircuit,
+    image?: { of: TurnCircuit; points: readonly JudgedPoint[] },
+  ): TurnCircuitVerdict {
+    const asked = image?.of ?? circuit;
+    const points = image?.points ?? this.sidePoints(circuit);
+    const litAmps = () => this.litAmps([asked], points);
     const limits = [
       // Without a hazard switch one side at a time is all that fuse and relay ever carry.
       ...(this.job.vehicle.hazardSwitch
@@ -159,15 +164,13 @@ export class Judge {
             ...this.outputLimits([circuit], points),
           ]),
       ...(circuit.stopFuseId === undefined ? [] : this.fuse(circuit.stopFuseId)),
-      ...switchLimit(
-        this.flasher,
-        litAmps,
-        this.stockAmpsAt(circuit, chargingVolts(this.vehicle.systemVolts)),
+      ...switchLimit(this.flasher, litAmps, () =>
+        this.stockAmpsAt(asked, chargingVolts(this.vehicle.systemVolts)),
       ),
       ...this.resistors(circuit),
     ];
     const rate = predictRate(this.flasher, points);
-    const judged = this.judged(circuit, points, limits, rate.high);
+    const judged = this.judged(circuit, points, limits, rate.high, asked);
     const worst = worstPoint(points);
     const { state, findings } = judged;
     const reason = circuitReason({ flasher: this.flasher, state, points, worst, limits, findings });
@@ -240,6 +243,7 @@ export class Judge {
     points: readonly JudgedPoint[],
     limits: readonly LimitCheck[],
     ratePerMinute: number | null = null,
+    asked = circuit,
   ): CircuitVerdict {
     const findings = this.findings(circuit, ratePerMinute);
     const watched = worstState(points.map((each) => each.state));
@@ -258,7 +262,7 @@ export class Judge {
       rate: null,
       limits,
       findings,
-      ...this.drawn(circuit),
+      ...this.drawn(asked),
       reason: '',
       reasons: ['', ...this.inOrder(findings)],
     };
@@ -347,7 +351,7 @@ export class Judge {
     const litAmps = this.litAmps(circuits, points);
     const limits = [
       ...this.fuse(this.vehicle.flasher.fuseId),
-      ...relayLimit(this.vehicle, this.flasher, litAmps, 'Hazard'),
+      ...relayLimit(this.vehicle, this.flasher, () => litAmps, 'Hazard'),
       ...this.outputLimits(circuits, points),
     ];
     const state = worstState([

@@ -2,6 +2,7 @@ import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
 import { outputOf } from '../simulation/controls.ts';
 import type { TurnCircuits } from '../simulation/turnCircuits.ts';
+import { contentAsText } from './asText.ts';
 import type { Variant } from './variants.ts';
 import type { JudgedPoint } from './verdict.ts';
 
@@ -40,7 +41,7 @@ function sideAsText({ vehicle, fitment }: TurnCircuits, circuit: TurnCircuit): s
         lamp?.lead,
         lamp?.earth,
         vehicle.earthPoints.find((point) => point.id === lamp?.earthPoint)?.ohms,
-        fitment.contents.get(lampId),
+        contentAsText(fitment.contents.get(lampId)),
         fitment.resistors
           .filter((network) => network.lampId === lampId)
           .map(({ lampId: _, ...network }) => network),

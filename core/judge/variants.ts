@@ -5,6 +5,7 @@ import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import type { Possibility } from './analysis.ts';
+import { contentAsText } from './asText.ts';
 
 /** One way a job may be, with what is fitted simulated: once, or once a topology where an LED's inside is unknown. */
 export interface Variant {
@@ -33,7 +34,7 @@ export function variantOf(possibility: Possibility, shelf: Shelf, configuration:
  */
 function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
   return JSON.stringify([
-    [...contents],
+    [...contents].map(([lampId, content]) => [lampId, contentAsText(content)]),
     resistors.map(({ lampId, input, connection, pieces }) => [
       lampId,
       input,

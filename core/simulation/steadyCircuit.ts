@@ -21,6 +21,8 @@ import { vehicleNetlist } from './vehicleNetlist.ts';
 export class SteadyCircuit {
   readonly solved: SolvedCircuit;
   private readonly circuits: readonly Circuit[];
+  /** the vehicle as far as it is built */
+  private readonly built: Vehicle;
   private readonly filaments: ReadonlySet<string>;
   private readonly contacts = new Map<string, Record<string, boolean>>();
   private closed = '';
@@ -41,6 +43,12 @@ export class SteadyCircuit {
   ) {
     const among = new Set(ids);
     this.circuits = vehicle.circuits.filter((circuit) => among.has(circuit.id));
+    const fed = new Set(this.circuits.flatMap(lampIdsOf));
+    this.built = {
+      ...vehicle,
+      circuits: [...this.circuits],
+      lamps: vehicle.lamps.filter((lamp) => fed.has(lamp.id)),
+    };
     const netlist = vehicleNetlist(vehicle, fitment, {
       emfVolts: 12,
       controls,
@@ -109,7 +117,7 @@ export class SteadyCircuit {
     let contacts = this.contacts.get(key);
     if (!contacts) {
       const out: Fault[] = without === undefined ? [] : [{ kind: 'bulb-out', lampId: without }];
-      contacts = contactsOf(this.vehicle, this.fitment, controls, lit, [...this.faults, ...out]);
+      contacts = contactsOf(this.built, this.fitment, controls, lit, [...this.faults, ...out]);
       this.contacts.set(key, contacts);
     }
     return contacts;

@@ -6,6 +6,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import { behavioursOf, candidatesFor, ranked } from '../../core/choose/candidates.ts';
 import { Circuit } from '../../core/circuit/engine/circuit.ts';
 import type { Netlist } from '../../core/circuit/engine/netlist.ts';
@@ -34,6 +35,13 @@ import { thirtyLamps } from './thirtyLamps.ts';
 const van = demoJob('library-route-1');
 const minibus = demoJob('dial-a-ride-2');
 const gritter = demoJob('gritter-4');
+
+const SQUARE = Matrix.rand(60, 60).add(Matrix.eye(60).mul(60));
+
+/** Sixty unknowns solved densely, by a library: what machines, and their busy hours, are compared by. */
+function yardstick(): void {
+  for (let run = 0; run < 10; run += 1) new LuDecomposition(SQUARE);
+}
 
 /** Median time of one call, ms. */
 function median(run: () => unknown, calls: number): number {
@@ -159,6 +167,7 @@ let supply = 11;
 const whole = new Circuit(thirtyLamps());
 
 const rows: (readonly [what: string, ms: number])[] = [
+  ['yardstick: sixty unknowns, dense, ten times over, by a library', median(yardstick, 60)],
   [
     'one steady state of a side',
     median(() => {

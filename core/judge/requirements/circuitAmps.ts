@@ -4,6 +4,7 @@ import { isOn } from '../../simulation/bearing.ts';
 import { dutyOf, flashingSides, outputOf } from '../../simulation/controls.ts';
 import type { Moment } from '../../simulation/moment.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import { contentAsText } from '../asText.ts';
 import { ampsOf } from '../scenario.ts';
 
 /** What circuits were found to draw, by what is in their lamps and how they were asked. */
@@ -86,7 +87,7 @@ export class CircuitAmps {
       const resistors = fitment.resistors.filter((network) => ids.has(network.lampId));
       if (resistors.length > 0) this.loaded.add(key);
       const text = JSON.stringify([
-        [...ids].map((id) => fitment.contents.get(id)),
+        [...ids].map((id) => contentAsText(fitment.contents.get(id))),
         resistors,
         fitment.cures.filter(
           (cure) =>

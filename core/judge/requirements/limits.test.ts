@@ -17,9 +17,15 @@ const supplyLimits = (vehicle: Vehicle, flasher: Flasher, litAmps: number, subje
     null,
     subject,
   ),
-  ...relayLimit(vehicle, flasher, litAmps, subject),
+  ...relayLimit(vehicle, flasher, () => litAmps, subject),
 ];
 
+const switched = (flasher: Flasher, litAmps: number, stockAmps: number) =>
+  switchLimit(
+    flasher,
+    () => litAmps,
+    () => stockAmps,
+  );
 const kinds = (checks: readonly LimitCheck[]) =>
   Object.fromEntries(checks.map((each) => [each.kind, each.ok]));
 const piece = (ohms: number, watts: number) => ({ partId: null, ohms, watts, tolerance: 0.05 });
@@ -83,13 +89,13 @@ describe('supplyLimits', () => {
 
 describe('switchLimit', () => {
   it('trusts a stalk with half as much again as its stock bulbs drew, and asks nothing where a controller switches', () => {
-    const ok = (amps: number) => switchLimit(QUILLON_75.flasher, amps, 4)[0]?.ok;
+    const ok = (amps: number) => switched(QUILLON_75.flasher, amps, 4)[0]?.ok;
     expect(ok(6)).toBe(true);
     expect(ok(6.01)).toBe(false);
-    expect(switchLimit(QUILLON_75.flasher, 7, 4)[0]?.reason).toMatch(
+    expect(switched(QUILLON_75.flasher, 7, 4)[0]?.reason).toMatch(
       /would carry 7.00 A.*stock bulbs drew, 4.00 A/,
     );
-    expect(switchLimit(LARKSPUR_16.flasher, 50, 4)).toEqual([]);
+    expect(switched(LARKSPUR_16.flasher, 50, 4)).toEqual([]);
   });
 });
 

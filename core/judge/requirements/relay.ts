@@ -9,17 +9,18 @@ import { trailerAmps } from './trailer.ts';
  * The relay's rating against all it switches at once, a trailer on the socket included. The stock relay was rated by
  * its maker for whatever may hang on the socket; one that replaces it was not.
  *
- * @param litAmps the highest lit current of hazard, or of one side where there is no hazard switch, A
+ * @param litAmpsOf asked for the highest lit current of hazard, or of one side where there is no hazard switch, A
  * @param subject what draws it, to begin a sentence
  */
 export function relayLimit(
   vehicle: Vehicle,
   flasher: Flasher,
-  litAmps: number,
+  litAmpsOf: () => number,
   subject: string,
 ): LimitCheck[] {
   const rated = ratedAmps(flasher);
   if (rated === null) return [];
+  const litAmps = litAmpsOf();
   const trailer =
     flasher.kind === 'non-watching-relay' ? trailerAmps(vehicle, vehicle.hazardSwitch ? 2 : 1) : 0;
   const towed = trailer > 0 ? `, ${amps(trailer)} of it a trailer on the socket` : '';

@@ -11,11 +11,17 @@ export const SWITCH_MARGIN = 1.5;
 /**
  * The stalk against what one side draws: where no controller switches for it, the side's whole current passes it.
  *
- * @param litAmps the highest lit current of the side, A
- * @param stockAmps what its stock bulbs draw at charging volts, A
+ * @param litAmpsOf asked for the highest lit current of the side, A
+ * @param stockAmpsOf asked for what its stock bulbs draw at charging volts, A
  */
-export function switchLimit(flasher: Flasher, litAmps: number, stockAmps: number): LimitCheck[] {
+export function switchLimit(
+  flasher: Flasher,
+  litAmpsOf: () => number,
+  stockAmpsOf: () => number,
+): LimitCheck[] {
   if (flasher.kind === 'controller') return [];
+  const litAmps = litAmpsOf();
+  const stockAmps = stockAmpsOf();
   const trusted = stockAmps * SWITCH_MARGIN;
   return [
     limitCheck('switch', 'turn switch', litAmps, trusted, (ok) =>
