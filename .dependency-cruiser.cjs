@@ -35,10 +35,10 @@ module.exports = {
       to: { path: '^(web|server|cli)/', pathNot: '^$1/' },
     },
     {
-      name: 'stops-do-not-import-each-other',
+      name: 'stages-do-not-import-each-other',
       severity: 'error',
-      from: { path: '^web/stops/([^/]+)/' },
-      to: { path: '^web/stops/([^/]+)/', pathNot: '^web/stops/$1/' },
+      from: { path: '^web/stages/([^/]+)/' },
+      to: { path: '^web/stages/([^/]+)/', pathNot: '^web/stages/$1/' },
     },
     {
       name: 'one-simulation',
@@ -50,6 +50,14 @@ module.exports = {
       },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'screens-are-opened-not-imported',
+      severity: 'error',
+      comment:
+        'stages and places are opened by the router and the job screen alone, and stand on job/ and ui/',
+      from: { path: '^web/(job|ui|store|workers|theme)/' },
+      to: { path: '^web/(stages|places|app)/' },
+    },
     {
       name: 'tests-are-not-imported',
       severity: 'error',

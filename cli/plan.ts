@@ -1,8 +1,8 @@
 import { planResistors } from '../core/cures/loadResistor/plan.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
+import { pickList } from '../core/inventory/picklist.ts';
 import { Judge } from '../core/judge/judge.ts';
 import { turnCircuits } from '../core/model/vehicle/vehicle.ts';
-import { pickList } from '../core/picklist/picklist.ts';
 
 /** How many of the ranked resistor sets are printed. */
 const SHOWN_CHOICES = 5;

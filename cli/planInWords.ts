@@ -1,8 +1,8 @@
 import type { JobFile } from '../core/formats/jobFile.ts';
+import { amps, ohms, perMinute, volts, watts } from '../core/formatting/format.ts';
 import { companyWords } from '../core/judge/reasons.ts';
 import { VERDICT_WORDS } from '../core/judge/states.ts';
 import type { RatePrediction, TurnVerdict } from '../core/judge/verdict.ts';
-import { amps, ohms, perMinute, volts, watts } from '../core/quantities/format.ts';
 import type { Plan } from './plan.ts';
 
 /** The plan as text for a terminal. */
@@ -10,15 +10,15 @@ export function planInWords({ job }: JobFile, plan: Plan): string {
   return [
     `${job.title}: ${job.vehicle.name}, ${job.vehicle.year}, ${job.vehicle.systemVolts} V`,
     '',
-    ...stage('As it is', plan.stock),
-    ...stage('LEDs alone', plan.leds),
-    ...stage('With the cure', plan.verdict),
+    ...configuration('As it is', plan.stock),
+    ...configuration('LEDs alone', plan.leds),
+    ...configuration('With the cure', plan.verdict),
     ...resistors(plan),
     ...power(plan),
   ].join('\n');
 }
 
-function stage(title: string, verdict: TurnVerdict): string[] {
+function configuration(title: string, verdict: TurnVerdict): string[] {
   const lines = [`${title}: ${VERDICT_WORDS[verdict.state]}`];
   for (const circuit of verdict.circuits) {
     lines.push(`  ${circuit.side} turn, ${rate(circuit.rate)}: ${circuit.reason}`);

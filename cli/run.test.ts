@@ -106,13 +106,13 @@ describe('vumble netlist and solve', () => {
     ['cured', '--left'],
     ['leds', '--hazard'],
     ['stock', '--right'],
-  ])('agree while flashing, %s %s, where the relay looks', async (stage, flag) => {
-    const state = ['--stage', stage, flag];
+  ])('agree while flashing, %s %s, where the relay looks', async (configuration, flag) => {
+    const state = ['--stage', configuration, flag];
     const text = (await call('netlist', demo('library-route-1'), ...state)).out;
     expect(text).toMatch(/\.meas tran i_c_turn_left FIND i\(vm_c_turn_left\) AT=/);
     const value = await ngspice(text);
     const report = JSON.parse((await call('solve', demo('library-route-1'), ...state, '--json')).out);
-    expect(report.flashing.ratePerMinute).toBe(stage === 'leds' ? 176 : 88);
+    expect(report.flashing.ratePerMinute).toBe(configuration === 'leds' ? 176 : 88);
     for (const { name, value: ours } of report.quantities) {
       // The .meas line of each name says which vector it looks at.
       const vector = new RegExp(`\\.meas tran ${name} FIND (\\S+)`).exec(text)?.[1] ?? '';

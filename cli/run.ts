@@ -2,7 +2,7 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { type JobFile, jobFileOf, readJobFile, writeJobFile } from '../core/formats/jobFile.ts';
-import { vehicleReport } from '../core/rehearsal/vehicleReport.ts';
+import { vehicleReport } from '../core/traces/vehicleReport.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 import { planOf } from './plan.ts';
@@ -107,7 +107,7 @@ async function state(
   if (!file) return EXIT.badInput;
   const asked = stateOf(file.job, flags);
   if ('problem' in asked) return bad(output, asked.problem);
-  const report = vehicleReport(file.job, file.parts, asked.stage, asked.controls, asked.volts);
+  const report = vehicleReport(file.job, file.parts, asked.configuration, asked.controls, asked.volts);
   if (command === 'netlist') output.out(report.spice.trimEnd());
   else
     output.out(flags.json ? JSON.stringify({ ...report, spice: undefined }, null, 2) : reportInWords(report));

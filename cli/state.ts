@@ -1,8 +1,8 @@
-import { type Job, Stage } from '../core/model/job.ts';
-import { volts } from '../core/quantities/format.ts';
-import { supplyVoltsFor } from '../core/rehearsal/rehearse.ts';
-import type { VehicleReport } from '../core/rehearsal/vehicleReport.ts';
+import { volts } from '../core/formatting/format.ts';
+import { Configuration, type Job } from '../core/model/job.ts';
 import type { Controls } from '../core/simulation/controls.ts';
+import { supplyVoltsFor } from '../core/traces/traceLamps.ts';
+import type { VehicleReport } from '../core/traces/vehicleReport.ts';
 
 /** The switches that describe one state of a vehicle. */
 export const STATE_OPTIONS = {
@@ -45,9 +45,9 @@ const KEYS = ['off', 'on', 'running'] as const;
 export function stateOf(
   job: Job,
   flags: StateFlags,
-): { stage: Stage; controls: Controls; volts: number } | { problem: string } {
-  const stage = Stage.safeParse(flags.stage ?? 'cured');
-  if (!stage.success) return { problem: `--stage takes stock, leds or cured, not "${flags.stage}".` };
+): { configuration: Configuration; controls: Controls; volts: number } | { problem: string } {
+  const configuration = Configuration.safeParse(flags.stage ?? 'cured');
+  if (!configuration.success) return { problem: `--stage takes stock, leds or cured, not "${flags.stage}".` };
   const key = KEYS.find((each) => each === (flags.key ?? 'on'));
   if (!key) return { problem: `--key takes off, on or running, not "${flags.key}".` };
   if (flags.left && flags.right)
@@ -63,7 +63,7 @@ export function stateOf(
     boolean
   >;
   const mainBeam = flags['main-beam'] === true;
-  return { stage: stage.data, controls: { key, turn, mainBeam, ...switched }, volts: emf };
+  return { configuration: configuration.data, controls: { key, turn, mainBeam, ...switched }, volts: emf };
 }
 
 /** A report as a table for a terminal. */
@@ -75,7 +75,7 @@ export function reportInWords(report: VehicleReport): string {
     ? `Flashing at ${flashing.ratePerMinute.toFixed(1)} a minute; quantities ${flashing.sampleAtSeconds.toFixed(4)} s from the start, when the relay looks`
     : 'Steady';
   return [
-    `${head}. Battery EMF ${volts(report.emfVolts)}, ${report.stage}.`,
+    `${head}. Battery EMF ${volts(report.emfVolts)}, ${report.configuration}.`,
     ...(flashing && flashing.thresholdAmps > 0
       ? [
           `  It sees ${flashing.watchedAmps.toFixed(3)} A and compares with ${flashing.thresholdAmps.toFixed(3)} A.`,

@@ -1,8 +1,8 @@
 import { workedFunctions } from '../core/lookover/functions.ts';
-import type { Job, LoadResistorCure, Observation, Stage, TurnFunction } from '../core/model/job.ts';
+import type { Configuration, Job, LoadResistorCure, Observation, TurnFunction } from '../core/model/job.ts';
 import { newJob } from '../core/model/newJob.ts';
 import { turnCircuits, type Vehicle } from '../core/model/vehicle/vehicle.ts';
-import { fitSteps } from '../core/order/fitSteps.ts';
+import { fitSteps } from '../core/work/fitSteps.ts';
 import { DEMO_SHELF } from './shelf.ts';
 import { BRINEHOLT_18 } from './vehicles/brineholt18.ts';
 import { LARKSPUR_16 } from './vehicles/larkspur16.ts';
@@ -29,15 +29,15 @@ const sixOhms = (lampId: string) => resistorAt(lampId, 6, 50);
 
 function tapped(
   at: string,
-  stage: Stage,
+  configuration: Configuration,
   turnFunction: TurnFunction,
   rate: number,
   uncertainty: number,
 ): Observation {
   return {
-    id: `seen-${stage}-${turnFunction}`,
+    id: `seen-${configuration}-${turnFunction}`,
     at,
-    stage,
+    configuration,
     function: turnFunction,
     condition: 'lights-off',
     ratePerMinute: rate,

@@ -1,5 +1,5 @@
 /**
- * Script a first visit loads before anything is pressed, gzip: the entry, the job screen and the Cure stop
+ * Script a first visit loads before anything is pressed, gzip: the entry, the job screen and the Cure stage
  * it opens on, with everything they import. Fails above the budget.
  */
 import { readFileSync } from 'node:fs';
@@ -12,7 +12,7 @@ interface Chunk {
 }
 
 const BUDGET_KB = 300;
-const FIRST_SCREENS = ['job/JobScreen.tsx', 'stops/cure/Cure.tsx'];
+const FIRST_SCREENS = ['job/JobScreen.tsx', 'stages/cure/Cure.tsx'];
 
 const dist = new URL('../dist/', import.meta.url);
 const manifest = JSON.parse(readFileSync(new URL('.vite/manifest.json', dist), 'utf8')) as Record<

@@ -29,7 +29,7 @@ const cure = async (page: Page) => {
 /** Waits until the worker has said which resistors would hold. */
 const searched = (page: Page) => page.getByRole('button', { name: /^Pick(ed)? 2 × 6 Ω 50 W/ }).waitFor();
 
-const stage = (page: Page, name: string) =>
+const configuration = (page: Page, name: string) =>
   page.getByRole('region', { name: 'The vehicle' }).getByText(name, { exact: true }).click();
 const rate = (page: Page, figure: string) =>
   page.getByRole('region', { name: 'The vehicle' }).getByRole('status').filter({ hasText: figure }).waitFor();
@@ -71,7 +71,7 @@ const SHOTS: readonly Shot[] = [
     name: 'minibus-messages',
     path: '/jobs/dial-a-ride-2/cure',
     prepare: async (page) => {
-      await stage(page, 'LEDs alone');
+      await configuration(page, 'LEDs alone');
       await panel(page, 'Left', 'Lights');
       await rate(page, '172');
     },
@@ -89,7 +89,7 @@ const SHOTS: readonly Shot[] = [
     name: 'moped-four-flash',
     path: '/jobs/courier-moped-7/cure',
     prepare: async (page) => {
-      await stage(page, 'LEDs alone');
+      await configuration(page, 'LEDs alone');
       await panel(page, 'Left');
       await page.getByText('All four flash through the pilot lamp').click();
     },
@@ -112,7 +112,7 @@ const SHOTS: readonly Shot[] = [
     path: '/jobs/library-route-3/identify',
     prepare: async (page) => {
       await page
-        .getByRole('region', { name: 'The stop' })
+        .getByRole('region', { name: 'The stage' })
         .getByRole('button', { name: /^Rear left/ })
         .click();
     },
@@ -122,7 +122,7 @@ const SHOTS: readonly Shot[] = [
     path: '/jobs/library-route-3/choose',
     prepare: async (page) => {
       await page
-        .getByRole('region', { name: 'The stop' })
+        .getByRole('region', { name: 'The stage' })
         .getByRole('button', { name: /^Rear left/ })
         .click();
       await page.getByText(/best in this circuit first/).waitFor();
@@ -134,7 +134,7 @@ const SHOTS: readonly Shot[] = [
     path: '/jobs/courier-moped-7/vehicle',
     prepare: async (page) => {
       await page
-        .getByRole('region', { name: 'The stop' })
+        .getByRole('region', { name: 'The stage' })
         .getByRole('button', { name: /^Rear left/ })
         .click();
     },

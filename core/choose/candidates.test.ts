@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { pickList } from '../inventory/picklist.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
 import { lampById } from '../model/vehicle/vehicle.ts';
-import { pickList } from '../picklist/picklist.ts';
 import { fitmentOf, ledOf } from '../simulation/fitment.ts';
 import { behavioursOf, candidatesFor, ranked } from './candidates.ts';
 

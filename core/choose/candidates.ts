@@ -1,3 +1,4 @@
+import { amps, perMinute, volts } from '../formatting/format.ts';
 import { Judge } from '../judge/judge.ts';
 import { VERDICT_STATES, type VerdictState, worstState } from '../judge/states.ts';
 import { impossibleClaim } from '../light/throughLens.ts';
@@ -5,7 +6,6 @@ import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/vehicle.ts';
-import { amps, perMinute, volts } from '../quantities/format.ts';
 import { lampsFilledBy } from '../simulation/wholeLamp.ts';
 import { coloursFor } from '../vehicle/functions.ts';
 import { type LedFit, ledFit, wholeLampFit } from '../vehicle/ledFits.ts';

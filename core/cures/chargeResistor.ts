@@ -1,9 +1,9 @@
 import { E24 } from '../catalogue/eSeries.ts';
+import { amps, ohms, volts, watts } from '../formatting/format.ts';
 import { chargingVolts, workingPoints } from '../judge/workingPoints.ts';
 import type { Job, ResistorPiece } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
-import { amps, ohms, volts, watts } from '../quantities/format.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';

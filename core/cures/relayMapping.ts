@@ -1,4 +1,4 @@
-import { ratedAmps } from '../flashers/flasher.ts';
+import { ratedAmps } from '../devices/flasher.ts';
 import type { FlasherPart } from '../model/part.ts';
 import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
 

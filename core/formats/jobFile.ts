@@ -1,19 +1,18 @@
 import { z } from 'zod';
-import { ledElements } from '../circuit/engine/ledElements.ts';
-import { twinTopology } from '../circuit/engine/twinLedElements.ts';
+import { ledProblems } from '../circuit/engine/ledProblems.ts';
 import { Moment } from '../model/fields.ts';
 import { Job } from '../model/job.ts';
-import { type LedPart, Part, type Shelf } from '../model/part.ts';
+import { Part, type Shelf } from '../model/part.ts';
 import { brokenReferences, partReferences } from '../model/partReferences.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
 import { circuitsFeeding } from '../model/vehicle/vehicle.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 4;
+export const JOB_FILE_VERSION = 5;
 /**
- * Older ones are read too. The first is brought up to today's shape; the second and third have all of theirs in it, and
- * what they could not say (how a relay's blades stand, whether there is metal near a lamp) is unknown.
+ * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
+ * there is metal near a lamp) is unknown.
  */
 const FIRST_VERSION = 1;
 /** Larger than any honest job without photographs, bytes. */
@@ -70,10 +69,8 @@ export function readJobFile(text: string): JobFileResult {
   if (!kind.success || kind.data.format !== JOB_FILE_FORMAT) {
     return refuse(`This is not a Vumble job: it does not begin with "format": "${JOB_FILE_FORMAT}".`);
   }
-  if (kind.data.version === FIRST_VERSION)
+  if (kind.data.version >= FIRST_VERSION && kind.data.version <= JOB_FILE_VERSION)
     data = { ...kind.data, version: JOB_FILE_VERSION, job: upgradeJob((kind.data as { job?: unknown }).job) };
-  else if (kind.data.version > FIRST_VERSION && kind.data.version <= JOB_FILE_VERSION)
-    data = { ...kind.data, version: JOB_FILE_VERSION };
   else
     return refuse(
       `The file is version ${kind.data.version}; this Vumble reads versions ${FIRST_VERSION} to ${JOB_FILE_VERSION}. Update Vumble, or export it again.`,
@@ -131,17 +128,6 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
   }
   for (const part of parts) if (part.kind === 'led') problems.push(...ledProblems(part));
   return problems.slice(0, 12);
-}
-
-/** What contradicts itself in the printed figures of an LED. */
-export function ledProblems(part: LedPart): string[] {
-  try {
-    if (part.twin) twinTopology(part);
-    else ledElements(part, part.id, 'feed', 'earth');
-    return [];
-  } catch (error) {
-    return [(error as Error).message];
-  }
 }
 
 function issueInWords(issue: z.core.$ZodIssue): string {

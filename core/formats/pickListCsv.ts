@@ -1,4 +1,4 @@
-import type { PickList } from '../picklist/picklist.ts';
+import type { PickList } from '../inventory/picklist.ts';
 import { toCsv } from './csv.ts';
 
 /** The pick list as a table: one row a part, prices in the shop's currency, empty where unknown. */

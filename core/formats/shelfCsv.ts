@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
+import { COLUMNS } from '../inventory/columns.ts';
+import { idFor, partFromRow, type Row, rowOfPart } from '../inventory/rows.ts';
 import type { Part, Shelf } from '../model/part.ts';
-import { COLUMNS } from '../shelf/columns.ts';
-import { idFor, partFromRow, type Row, rowOfPart } from '../shelf/rows.ts';
 import { toCsv } from './csv.ts';
 
 /** Larger than any honest shelf, bytes and rows. */

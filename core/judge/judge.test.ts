@@ -32,8 +32,8 @@ function onFuse(job: Job, ratedAmps: number): Job {
   return { ...job, vehicle: onTurnFuse(job.vehicle, ratedAmps) };
 }
 
-function judged(job: Job, stage: 'stock' | 'leds' | 'cured'): TurnVerdict {
-  return Judge.of(job, DEMO_SHELF, stage).verdict();
+function judged(job: Job, configuration: 'stock' | 'leds' | 'cured'): TurnVerdict {
+  return Judge.of(job, DEMO_SHELF, configuration).verdict();
 }
 
 function leftOf(verdict: TurnVerdict): TurnCircuitVerdict {
@@ -186,8 +186,8 @@ describe('vehicles whose turn lamps hang together with their lights', () => {
 
   it('lights and brake only ever take from the turn feed, whatever is fitted', () => {
     for (const job of [trailer, demoJob('gritter-4')]) {
-      for (const stage of ['stock', 'leds', 'cured'] as const) {
-        const judge = Judge.of(job, DEMO_SHELF, stage);
+      for (const configuration of ['stock', 'leds', 'cured'] as const) {
+        const judge = Judge.of(job, DEMO_SHELF, configuration);
         for (const circuit of turnCircuits(job.vehicle)) {
           for (const share of [11.8, 12.6, 14.4]) {
             const volts = share * (job.vehicle.systemVolts / 12);

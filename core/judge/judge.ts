@@ -1,11 +1,11 @@
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
-import { normalRate, underloadedRate } from '../flashers/flasher.ts';
-import type { Job, Stage } from '../model/job.ts';
+import { normalRate, underloadedRate } from '../devices/flasher.ts';
+import { amps, volts } from '../formatting/format.ts';
+import type { Configuration, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
-import { amps, volts } from '../quantities/format.ts';
 import { outputOf } from '../simulation/controls.ts';
 import { ALONE } from '../simulation/litState.ts';
 import { controlsFor } from '../simulation/moment.ts';
@@ -67,12 +67,12 @@ export class Judge {
   /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
   constructor(
     readonly analysis: JobAnalysis,
-    readonly configuration: Stage,
+    readonly configuration: Configuration,
   ) {
     this.variants = analysis.possibilities.map((each) => variantOf(each, analysis.shelf, configuration));
   }
 
-  static of(job: Job, shelf: Shelf, configuration: Stage): Judge {
+  static of(job: Job, shelf: Shelf, configuration: Configuration): Judge {
     return new Judge(new JobAnalysis(job, shelf), configuration);
   }
 

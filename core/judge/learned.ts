@@ -1,11 +1,11 @@
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
-import { thresholdAt } from '../flashers/threshold.ts';
+import { thresholdAt } from '../devices/threshold.ts';
+import { amps, volts } from '../formatting/format.ts';
 import type { Finding, Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { ThresholdLaw } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
-import { amps, volts } from '../quantities/format.ts';
 import { type Fitment, healthyStock, type SocketContent } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';

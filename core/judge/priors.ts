@@ -1,8 +1,8 @@
+import { inARow, ohms } from '../formatting/format.ts';
 import type { Finding, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../model/vehicle/vehicle.ts';
-import { inARow, ohms } from '../quantities/format.ts';
 import { LearnedBands, seenAmps } from './learned.ts';
 import { HealthyBands, type OutageBand } from './outageBand.ts';
 

@@ -1,6 +1,6 @@
-import { flasherWords } from '../flashers/flasher.ts';
+import { flasherWords } from '../devices/flasher.ts';
+import { amps, volts, voltsList } from '../formatting/format.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
-import { amps, volts, voltsList } from '../quantities/format.ts';
 import type { Company } from '../simulation/litState.ts';
 import type { Finding, LimitCheck } from './requirements/finding.ts';
 import { coverOf } from './requirements/watch.ts';

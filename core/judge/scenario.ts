@@ -1,4 +1,4 @@
-import { WATCHER_SAMPLE_SECONDS } from '../flashers/device.ts';
+import { WATCHER_SAMPLE_SECONDS } from '../devices/device.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';

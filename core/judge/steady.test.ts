@@ -2,15 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { answerQuestion } from '../lookover/questions.ts';
-import type { Job, Stage } from '../model/job.ts';
+import type { Configuration, Job } from '../model/job.ts';
 import { addLamps } from '../vehicle/edit/lamps.ts';
 import { Judge } from './judge.ts';
 
 const copy = (id: string) => structuredClone(demoJob(id));
-function judged(job: Job, circuitId: string, stage: Stage = 'leds') {
+function judged(job: Job, circuitId: string, configuration: Configuration = 'leds') {
   const circuit = job.vehicle.circuits.find((each) => each.id === circuitId);
   if (!circuit) throw new Error(`no circuit ${circuitId}`);
-  return Judge.of(job, DEMO_SHELF, stage).circuit(circuit);
+  return Judge.of(job, DEMO_SHELF, configuration).circuit(circuit);
 }
 
 describe('a steady circuit', () => {

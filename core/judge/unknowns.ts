@@ -1,7 +1,7 @@
 import { bulbById, interchangeable, signalFilament } from '../catalogue/bulbs.ts';
+import { inARow } from '../formatting/format.ts';
 import type { Job } from '../model/job.ts';
 import { lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
-import { inARow } from '../quantities/format.ts';
 
 /** Something nobody has looked at yet that widens the band, and what would narrow it. */
 export interface Unknown {

@@ -1,5 +1,5 @@
 import { supposing, TOPOLOGIES, twinTopology } from '../circuit/engine/twinLedElements.ts';
-import type { Stage } from '../model/job.ts';
+import type { Configuration } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
@@ -15,7 +15,7 @@ export interface Variant {
 }
 
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
-export function variantOf(possibility: Possibility, shelf: Shelf, configuration: Stage): Variant {
+export function variantOf(possibility: Possibility, shelf: Shelf, configuration: Configuration): Variant {
   const { job, bands } = possibility;
   const { bearing } = bands.turns.simulation;
   const healthy = bands.remember('electrics', () => electricsOf(bands.turns.fitment));

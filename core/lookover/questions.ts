@@ -1,4 +1,3 @@
-import { setFlasher } from '../layouts/flashers.ts';
 import type { Job } from '../model/job.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
 import {
@@ -8,6 +7,7 @@ import {
   type VehicleFacts,
   type VehicleKind,
 } from '../model/vehicle/vehicle.ts';
+import { setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { typicalBulbCheck } from '../vehicle/edit/bulbCheck.ts';
 import { forgetWhatIsGone } from '../vehicle/edit/jobEdits.ts';

@@ -4,8 +4,8 @@ import { LampInput } from './vehicle/lamp.ts';
 import { Vehicle } from './vehicle/vehicle.ts';
 
 /** The three states a vehicle is compared in. */
-export const Stage = z.enum(['stock', 'leds', 'cured']);
-export type Stage = z.infer<typeof Stage>;
+export const Configuration = z.enum(['stock', 'leds', 'cured']);
+export type Configuration = z.infer<typeof Configuration>;
 
 /** What is switched on in a proving run of the turn circuits. */
 export const TurnFunction = z.enum(['turn-left', 'turn-right', 'hazard']);
@@ -73,7 +73,7 @@ export type VehicleCure = z.infer<typeof VehicleCure>;
 export const Observation = z.strictObject({
   id: Id,
   at: Moment,
-  stage: Stage,
+  configuration: Configuration,
   function: TurnFunction,
   condition: z.literal('lights-off'),
   ratePerMinute: z.number().min(1).max(1000).nullable(),

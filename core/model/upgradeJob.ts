@@ -12,10 +12,28 @@ interface FirstVehicle {
 const TURN_FUSE = 'turn-fuse';
 
 /**
- * A job as version 1 wrote it, in the shape of today. What is not recognisably such a job is given back as it
+ * A job as any earlier version wrote it, in the shape of today. What is not recognisably such a job is given back as it
  * came, for the schema to refuse by name.
  */
 export function upgradeJob(job: unknown): unknown {
+  return withConfigurations(withWholeVehicle(job));
+}
+
+/** Up to version 4 an observation named its configuration "stage". */
+function withConfigurations(job: unknown): unknown {
+  if (!isRecord(job) || !Array.isArray(job.observations)) return job;
+  return { ...job, observations: job.observations.map(upgradeObservation) };
+}
+
+/** An observation of up to version 4 in the shape of today; anything else as it came. */
+export function upgradeObservation(observation: unknown): unknown {
+  if (!isRecord(observation) || !('stage' in observation)) return observation;
+  const { stage, ...rest } = observation;
+  return { configuration: stage, ...rest };
+}
+
+/** Version 1 knew turn circuits alone. */
+function withWholeVehicle(job: unknown): unknown {
   if (!isRecord(job) || !isRecord(job.vehicle) || !isRecord(job.vehicle.supply)) return job;
   const { supply, flasher, circuits, ...vehicle } = job.vehicle as unknown as FirstVehicle;
   if (!isRecord(supply.fuse) || !isRecord(flasher) || !Array.isArray(circuits)) return job;

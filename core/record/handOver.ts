@@ -1,6 +1,6 @@
+import { ohms, watts } from '../formatting/format.ts';
 import type { Job, Observation, TurnFunction } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { ohms, watts } from '../quantities/format.ts';
 import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { FUNCTION_WORDS, latestObservation, turnFunctionsOf } from './observations.ts';
 

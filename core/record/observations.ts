@@ -1,7 +1,7 @@
-import { underloadedRate } from '../flashers/flasher.ts';
+import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { rateResult } from '../judge/flashRule.ts';
-import type { Job, Observation, Stage, TurnFunction } from '../model/job.ts';
+import type { Configuration, Job, Observation, TurnFunction } from '../model/job.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
@@ -21,11 +21,11 @@ export const FUNCTION_WORDS: Record<TurnFunction, string> = {
 /** The newest observation of a function in a state of the vehicle; earlier ones stay on record. */
 export function latestObservation(
   job: Job,
-  stage: Stage,
+  configuration: Configuration,
   turnFunction: TurnFunction,
 ): Observation | undefined {
   return job.observations
-    .filter((each) => each.stage === stage && each.function === turnFunction)
+    .filter((each) => each.configuration === configuration && each.function === turnFunction)
     .reduce<Observation | undefined>(
       (newest, each) => (newest && newest.at > each.at ? newest : each),
       undefined,

@@ -23,7 +23,7 @@ function seen(change: Partial<Observation>): Observation {
   return {
     id: 'o1',
     at: '2026-11-25T10:00:00.000Z',
-    stage: 'cured',
+    configuration: 'cured',
     function: 'turn-left',
     condition: 'lights-off',
     ratePerMinute: 88,
@@ -59,7 +59,7 @@ describe('observations', () => {
         seen({ id: 'new', at: '2026-11-25T12:00:00.000Z' }),
         seen({ id: 'old', at: '2026-11-25T09:00:00.000Z' }),
         seen({ id: 'other', at: '2026-11-25T13:00:00.000Z', function: 'hazard' }),
-        seen({ id: 'stock', at: '2026-11-25T14:00:00.000Z', stage: 'stock' }),
+        seen({ id: 'stock', at: '2026-11-25T14:00:00.000Z', configuration: 'stock' }),
       ],
     };
     expect(latestObservation(job, 'cured', 'turn-left')?.id).toBe('new');
@@ -123,7 +123,7 @@ describe('handOverPage', () => {
   it('sets before beside after and lists what is fitted', () => {
     const page = handOverPage(finished, DEMO_SHELF);
     expect(page.missing).toEqual([]);
-    expect(page.readings.map((each) => [each.before?.stage, each.after?.stage])).toEqual(
+    expect(page.readings.map((each) => [each.before?.configuration, each.after?.configuration])).toEqual(
       Array(3).fill(['stock', 'cured']),
     );
     expect(page.lamps.find((lamp) => lamp.lampId === 'rear-left')).toMatchObject({

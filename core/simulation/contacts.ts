@@ -1,10 +1,10 @@
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { CONTACTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { circuitsOf } from '../model/vehicle/vehicle.ts';
 import { type Controls, stopsThroughTurn, wanted } from './controls.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
-import { CONTACTS } from './places.ts';
 
 /** Contacts whose state differs between the lit and the dark part of a flash. */
 export function flashingContacts(circuit: Circuit, lit: boolean): Record<string, boolean> {

@@ -1,9 +1,9 @@
 import type { PulsedFeed } from '../circuit/engine/netlist.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { LampInput } from '../model/vehicle/lamp.ts';
+import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Controls, dutyOf, outputOf } from './controls.ts';
-import { ELEMENTS } from './places.ts';
 
 /** Share of the time a feed is on, of the circuits behind it the one that is on least. */
 export function feedDuty(

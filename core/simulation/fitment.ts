@@ -1,6 +1,6 @@
 import { bulbById } from '../catalogue/bulbs.ts';
 import type { Bulb } from '../model/bulb.ts';
-import type { Job, ResistorNetwork, Stage, VehicleCure } from '../model/job.ts';
+import type { Configuration, Job, ResistorNetwork, VehicleCure } from '../model/job.ts';
 import type {
   DecoderPart,
   FlasherPart,
@@ -112,15 +112,15 @@ export function healthyStock(job: Pick<Job, 'vehicle' | 'identified'>): Fitment 
  *
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
-export function fitmentOf(job: Job, shelf: Shelf, stage: Stage): Fitment {
+export function fitmentOf(job: Job, shelf: Shelf, configuration: Configuration): Fitment {
   const contents = new Map<string, SocketContent>();
   for (const lamp of job.vehicle.lamps) {
-    const led = stage === 'stock' ? null : ledOf(job, shelf, lamp.id);
+    const led = configuration === 'stock' ? null : ledOf(job, shelf, lamp.id);
     if (led) contents.set(lamp.id, { kind: 'led', part: led });
     else if (job.lookOver.lamps[lamp.id]?.condition === 'dead') contents.set(lamp.id, { kind: 'empty' });
     else contents.set(lamp.id, { kind: 'filament', bulb: bulbOf(job, lamp) });
   }
-  if (stage !== 'cured') return { contents, resistors: [], flasher: job.vehicle.flasher, cures: [] };
+  if (configuration !== 'cured') return { contents, resistors: [], flasher: job.vehicle.flasher, cures: [] };
   return {
     contents,
     resistors: networksOf(job),

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { normalRate } from '../flashers/flasher.ts';
+import { normalRate } from '../devices/flasher.ts';
+import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
 import { fitmentOf } from './fitment.ts';
 import { momentOf } from './litState.ts';
-import { ELEMENTS } from './places.ts';
 import { TurnCircuits } from './turnCircuits.ts';
 
 /** The same moment of the third flash, by running the whole circuit in time from cold. */

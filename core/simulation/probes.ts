@@ -1,9 +1,9 @@
 import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { LampInput } from '../model/vehicle/lamp.ts';
+import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import { circuitsFeeding, lampById, type Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';
 import { emittersOf } from './lampLight.ts';
-import { ELEMENTS, NODES } from './places.ts';
 
 /**
  * What can be read off a simulated vehicle, by the names of the vehicle. A reading is of the moment that was solved

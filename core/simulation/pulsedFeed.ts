@@ -1,6 +1,6 @@
+import { CONTACTS } from '../model/vehicle/netlistNames.ts';
 import type { Controls } from './controls.ts';
 import type { Emitter } from './lampLight.ts';
-import { CONTACTS } from './places.ts';
 import type { TimeRequest, TimeRun, VehicleSimulation } from './vehicleSimulation.ts';
 
 /** Light of an LED over the last two periods of a pulsed feed, 1 when rated. */

@@ -5,7 +5,7 @@ import { Judge } from '../judge/judge.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Part } from '../model/part.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { rehearse } from '../rehearsal/rehearse.ts';
+import { traceLamps } from '../traces/traceLamps.ts';
 import { CONTROLS_OFF, type Controls } from './controls.ts';
 
 const van = demoJob('library-route-1');
@@ -39,7 +39,7 @@ const light = (
   input: 'main' | 'dim',
   shelf: readonly Part[] = DEMO_SHELF,
 ) =>
-  rehearse(job, shelf, 'leds', { ...CONTROLS_OFF, key: 'on', ...change }, 12.6).lamps.find(
+  traceLamps(job, shelf, 'leds', { ...CONTROLS_OFF, key: 'on', ...change }, 12.6).lamps.find(
     (lamp) => lamp.lampId === 'front-left' && lamp.input === input,
   );
 
@@ -104,7 +104,7 @@ describe('a 6 V vehicle', () => {
     const verdict = Judge.of(job, DEMO_SHELF, 'stock').verdict();
     expect(verdict.circuits[0]?.points.map((point) => point.volts)).toEqual([5.9, 6.3, 6.75, 7.2]);
     expect(verdict.circuits[0]?.state).toBe('holds');
-    const played = rehearse(job, DEMO_SHELF, 'stock', { ...CONTROLS_OFF, key: 'on', turn: 'left' }, 6.3);
+    const played = traceLamps(job, DEMO_SHELF, 'stock', { ...CONTROLS_OFF, key: 'on', turn: 'left' }, 6.3);
     expect(played.ratePerMinute).toBe(88);
   });
 });

@@ -4,8 +4,8 @@ import { CAPACITOR_OHMS, type Element, FLOATING_OHMS } from '../circuit/engine/n
 import { twinLedElements } from '../circuit/engine/twinLedElements.ts';
 import type { DecoderPart, LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
+import { CONTACTS, ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import type { SocketContent } from './fitment.ts';
-import { CONTACTS, ELEMENTS, NODES } from './places.ts';
 
 /** Resistance of a bulb's contacts in its socket, ohms (typical of clean ones). */
 const SOCKET_CONTACT_OHMS = 2e-3;

@@ -3,6 +3,7 @@ import { OPEN_OHMS } from '../circuit/engine/netlist.ts';
 import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
 import { lampIdsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from './bearing.ts';
 import { contactsOf } from './contacts.ts';
@@ -11,7 +12,6 @@ import { feedDuty, filamentAt, pulsedWires } from './duty.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
-import { ELEMENTS } from './places.ts';
 import { vehicleNetlist } from './vehicleNetlist.ts';
 
 /**
@@ -43,12 +43,8 @@ export class SteadyCircuit {
   ) {
     const among = new Set(ids);
     this.circuits = vehicle.circuits.filter((circuit) => among.has(circuit.id));
-    const fed = new Set(this.circuits.flatMap(lampIdsOf));
-    this.built = {
-      ...vehicle,
-      circuits: [...this.circuits],
-      lamps: vehicle.lamps.filter((lamp) => fed.has(lamp.id)),
-    };
+    // Every lamp stays: the pilot between the sides is fed by none of the circuits.
+    this.built = { ...vehicle, circuits: [...this.circuits] };
     const netlist = vehicleNetlist(vehicle, fitment, {
       emfVolts: 12,
       controls,

@@ -1,5 +1,5 @@
 import { wireOhms } from '../circuit/wire.ts';
-import { normalRate } from '../flashers/flasher.ts';
+import { normalRate } from '../devices/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';

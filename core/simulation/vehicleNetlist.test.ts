@@ -5,16 +5,16 @@ import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Circuit } from '../circuit/engine/circuit.ts';
 import { Transient } from '../circuit/engine/transient.ts';
-import type { Job, Stage } from '../model/job.ts';
+import type { Configuration, Job } from '../model/job.ts';
+import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import { contactsOf } from './contacts.ts';
 import { CONTROLS_OFF, type Controls, dutyOf, outputOf, stopsThroughTurn, wanted } from './controls.ts';
 import { coupledCircuits } from './coupled.ts';
 import { fitmentOf } from './fitment.ts';
-import { ELEMENTS, NODES } from './places.ts';
 import { vehicleNetlist } from './vehicleNetlist.ts';
 
 const fleet = demoJobs();
-const STAGES: readonly Stage[] = ['stock', 'leds', 'cured'];
+const CONFIGURATIONS: readonly Configuration[] = ['stock', 'leds', 'cured'];
 
 const anyControls: fc.Arbitrary<Controls> = fc.record({
   key: fc.constantFrom('off', 'on', 'running'),
@@ -29,8 +29,14 @@ const anyControls: fc.Arbitrary<Controls> = fc.record({
   dimmed: fc.boolean(),
 });
 
-function solved(job: Job, stage: Stage, controls: Controls, emfVolts: number, lit = true): Circuit {
-  const fitment = fitmentOf(job, DEMO_SHELF, stage);
+function solved(
+  job: Job,
+  configuration: Configuration,
+  controls: Controls,
+  emfVolts: number,
+  lit = true,
+): Circuit {
+  const fitment = fitmentOf(job, DEMO_SHELF, configuration);
   const circuit = new Circuit(vehicleNetlist(job.vehicle, fitment, { emfVolts, controls }));
   circuit.setControls(contactsOf(job.vehicle, fitment, controls, lit));
   circuit.solveSteady();
@@ -44,8 +50,8 @@ describe('names in the netlist', () => {
       const lampId = circuit?.feeds[0]?.lampId;
       if (!lampId) throw new Error('a circuit without a lamp');
       const odd = JSON.parse(JSON.stringify(job).replaceAll(`"${lampId}"`, `"${circuit.id}"`)) as Job;
-      for (const stage of STAGES) {
-        const fitment = fitmentOf(odd, DEMO_SHELF, stage);
+      for (const configuration of CONFIGURATIONS) {
+        const fitment = fitmentOf(odd, DEMO_SHELF, configuration);
         const { elements } = vehicleNetlist(odd.vehicle, fitment, {
           emfVolts: 12,
           controls: CONTROLS_OFF,
@@ -62,12 +68,18 @@ describe('every demo vehicle, whatever is switched on', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...fleet),
-        fc.constantFrom(...STAGES),
+        fc.constantFrom(...CONFIGURATIONS),
         anyControls,
         fc.double({ min: 0.85, max: 1.25, noNaN: true }),
         fc.boolean(),
-        (job, stage, controls, share, lit) => {
-          const circuit = solved(job, stage, controls, 12 * share * (job.vehicle.systemVolts / 12), lit);
+        (job, configuration, controls, share, lit) => {
+          const circuit = solved(
+            job,
+            configuration,
+            controls,
+            12 * share * (job.vehicle.systemVolts / 12),
+            lit,
+          );
           let delivered = 0;
           for (const branch of circuit.branches) {
             const { a, b } = circuit.netlist.elements.find((each) => each.id === branch.id) ?? {

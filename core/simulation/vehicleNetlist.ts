@@ -1,15 +1,15 @@
 import { EARTH, type Element, FLOATING_OHMS, type Netlist, OPEN_OHMS } from '../circuit/engine/netlist.ts';
 import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';
-import { LAMP_INRUSH_SPEEDS_UP, thermalFlasher } from '../flashers/thermal.ts';
+import { LAMP_INRUSH_SPEEDS_UP, thermalFlasher } from '../devices/thermal.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
+import { CONTACTS, ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import { fuseById, lampById, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Controls, outputOf } from './controls.ts';
 import { feedDuty, pulsedWires } from './duty.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
-import { CONTACTS, ELEMENTS, NODES } from './places.ts';
 import { socketElements } from './sockets.ts';
 
 export interface VehicleNetlistOptions {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { WATCHER_SAMPLE_SECONDS } from '../flashers/device.ts';
-import type { Job, Stage } from '../model/job.ts';
+import { WATCHER_SAMPLE_SECONDS } from '../devices/device.ts';
+import type { Configuration, Job } from '../model/job.ts';
 import { CONTROLS_OFF, type Controls } from './controls.ts';
 import { fitmentOf } from './fitment.ts';
 import { type PlayRequest, playVehicle } from './vehicleRun.ts';
@@ -11,10 +11,15 @@ const van = demoJob('library-route-1');
 const minibus = demoJob('dial-a-ride-2');
 const LEFT: Partial<Controls> = { key: 'on', turn: 'left' };
 
-function play(job: Job, stage: Stage, change: Partial<Controls>, more: Partial<PlayRequest> = {}) {
+function play(
+  job: Job,
+  configuration: Configuration,
+  change: Partial<Controls>,
+  more: Partial<PlayRequest> = {},
+) {
   return playVehicle({
     vehicle: job.vehicle,
-    fitment: fitmentOf(job, DEMO_SHELF, stage),
+    fitment: fitmentOf(job, DEMO_SHELF, configuration),
     controls: { ...CONTROLS_OFF, ...change },
     emfVolts: 12.6,
     thresholdAmps: 2.9,
@@ -53,8 +58,8 @@ describe('a relay played on its circuit', () => {
 });
 
 describe('what is played', () => {
-  const lit = (job: Job, stage: Stage, change: Partial<Controls>) =>
-    play(job, stage, change)
+  const lit = (job: Job, configuration: Configuration, change: Partial<Controls>) =>
+    play(job, configuration, change)
       .emitters.filter((emitter) => emitter.curve.at(1.5) > 0.01)
       .map((emitter) => `${emitter.lampId}:${emitter.input}`);
 

@@ -2,18 +2,19 @@ import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { Element, Netlist } from '../circuit/engine/netlist.ts';
 import { FUSE_HOLD, FUSE_SECONDS } from '../circuit/engine/netlist.ts';
 import type { Transient } from '../circuit/engine/transient.ts';
-import { BulbCheckDevice } from '../flashers/bulbCheck.ts';
+import { BulbCheckDevice } from '../devices/bulbCheck.ts';
 import {
   ColdCheckDevice,
   ControllerTurnDevice,
   FadeDevice,
   SteadyOutputDevice,
-} from '../flashers/controller.ts';
-import type { Bench, DashEvent, Device, Flash } from '../flashers/device.ts';
-import { normalRate, THERMAL_FAST } from '../flashers/flasher.ts';
-import { NonWatchingRelayDevice, type RelayLoad, WatchingRelayDevice } from '../flashers/relay.ts';
-import { SweepDevice } from '../flashers/sweep.ts';
+} from '../devices/controller.ts';
+import type { Bench, DashEvent, Device, Flash } from '../devices/device.ts';
+import { normalRate, THERMAL_FAST } from '../devices/flasher.ts';
+import { NonWatchingRelayDevice, type RelayLoad, WatchingRelayDevice } from '../devices/relay.ts';
+import { SweepDevice } from '../devices/sweep.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
+import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
 import { circuitsOf, lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
 import { flashingContacts } from './contacts.ts';
 import { type Controls, dutyOf, flashingSides, outputOf, wanted } from './controls.ts';
@@ -22,7 +23,6 @@ import type { Fault } from './fault.ts';
 import { type Fitment, hasCapacitor } from './fitment.ts';
 import { type Emitter, emittersOf } from './lampLight.ts';
 import { LightCurve } from './lightCurve.ts';
-import { ELEMENTS } from './places.ts';
 import { type PulsedLight, playPulses } from './pulsedFeed.ts';
 import { VehicleSimulation } from './vehicleSimulation.ts';
 

@@ -1,6 +1,6 @@
-import { circuitOf, lampOf, pairOf } from '../../core/layouts/rows.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import { circuitOf, lampOf, pairOf } from '../../core/presets/rows.ts';
 
 const SIDES = ['left', 'right'] as const;
 const REAR_LAMP = { group: 'rear', how: 'Lens off: six screws; they rust, so penetrating oil first.' };

@@ -1,6 +1,6 @@
-import { circuitOf, lampOf, pairOf } from '../../core/layouts/rows.ts';
 import type { ControllerOutput, SimulatedThreshold } from '../../core/model/vehicle/flasher.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import { circuitOf, lampOf, pairOf } from '../../core/presets/rows.ts';
 
 const SIDES = ['left', 'right'] as const;
 const PULSES = 200;

@@ -1,6 +1,6 @@
-import { circuitOf, lampOf, pairOf } from '../../core/layouts/rows.ts';
 import type { Lamp, Side } from '../../core/model/vehicle/lamp.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import { circuitOf, lampOf, pairOf } from '../../core/presets/rows.ts';
 
 /** Mobile library "Quillon 75" (invented), 1997: a three-terminal relay that watches two main bulbs and a repeater. */
 

@@ -1,5 +1,5 @@
-import { circuitOf, lampOf, pairOf } from '../../core/layouts/rows.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import { circuitOf, lampOf, pairOf } from '../../core/presets/rows.ts';
 
 const SIDES = ['left', 'right'] as const;
 

@@ -17,16 +17,16 @@ import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import { readShelfCsv, shelfCsv } from '../../core/formats/shelfCsv.ts';
 import { JobAnalysis } from '../../core/judge/analysis.ts';
 import { Judge } from '../../core/judge/judge.ts';
-import type { Stage } from '../../core/model/job.ts';
+import type { Configuration } from '../../core/model/job.ts';
+import { CONTACTS } from '../../core/model/vehicle/netlistNames.ts';
 import { lampById } from '../../core/model/vehicle/vehicle.ts';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';
-import { lampStrips } from '../../core/rehearsal/lampStrips.ts';
-import { rehearse } from '../../core/rehearsal/rehearse.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
-import { CONTACTS } from '../../core/simulation/places.ts';
 import { TurnCircuits } from '../../core/simulation/turnCircuits.ts';
 import { VehicleSimulation } from '../../core/simulation/vehicleSimulation.ts';
+import { lampStrips } from '../../core/traces/lampStrips.ts';
+import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
@@ -89,9 +89,9 @@ function thirty(): Flashing {
 }
 
 /** Every lamp of the minibus in its netlist, hazard flashing, lights on. */
-function minibusFlashing(stage: Stage): Flashing {
+function minibusFlashing(configuration: Configuration): Flashing {
   const controls: Controls = { ...CONTROLS_OFF, key: 'on', hazard: true, lights: true };
-  const simulation = new VehicleSimulation(minibus.vehicle, fitmentOf(minibus, DEMO_SHELF, stage));
+  const simulation = new VehicleSimulation(minibus.vehicle, fitmentOf(minibus, DEMO_SHELF, configuration));
   return {
     netlist: simulation.netlist(controls, 12.6),
     lit: simulation.contacts(controls, true),
@@ -197,10 +197,10 @@ for (const [name, job] of [
   ['gritter, 24 V, 25 lamps', gritter],
 ] as const) {
   const known = new JobAnalysis(job, DEMO_SHELF);
-  for (const stage of ['leds', 'cured'] as const)
+  for (const configuration of ['leds', 'cured'] as const)
     rows.push([
-      `verdict after an edit, ${name}, ${stage}`,
-      timed(() => new Judge(edited(known), stage).verdict(), 100),
+      `verdict after an edit, ${name}, ${configuration}`,
+      timed(() => new Judge(edited(known), configuration).verdict(), 100),
     ]);
 }
 rows.push(
@@ -216,10 +216,10 @@ rows.push(
     'cures of the turn lamps, minibus: the same',
     timed(() => compareTurnCures(minibus, DEMO_SHELF, firstTurn(minibus.vehicle)), 40),
   ],
-  ['rehearsal, van, hazard', timed(() => rehearse(van, DEMO_SHELF, 'stock', HAZARD, 12.6), 30)],
+  ['traces, van, hazard', timed(() => traceLamps(van, DEMO_SHELF, 'stock', HAZARD, 12.6), 30)],
   [
-    'rehearsal, gritter, hazard and lights',
-    timed(() => rehearse(gritter, DEMO_SHELF, 'stock', { ...HAZARD, lights: true }, 25.2), 20),
+    'traces, gritter, hazard and lights',
+    timed(() => traceLamps(gritter, DEMO_SHELF, 'stock', { ...HAZARD, lights: true }, 25.2), 20),
   ],
   [
     'strips, gritter, 3 × 4 s of every lit lamp',

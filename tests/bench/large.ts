@@ -1,7 +1,7 @@
-import { layoutEntries, startingVehicle } from '../../core/layouts/startingLayout.ts';
 import type { Job } from '../../core/model/job.ts';
 import { newJob } from '../../core/model/newJob.ts';
 import type { LedPart, Shelf } from '../../core/model/part.ts';
+import { layoutEntries, startingVehicle } from '../../core/presets/startingLayout.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 
 /** A lorry of thirty lamps with its turn lamps converted. */

@@ -1,15 +1,15 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, FINISHED_JOB, OPEN_JOB, openStop, showStage, test } from './app.ts';
+import { expect, FINISHED_JOB, OPEN_JOB, openStage, showConfiguration, test } from './app.ts';
 
-const STOPS = ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over'];
+const STAGES = ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over'];
 
 // Flashing lamps keep the page busy, and what axe looks for does not depend on them.
 test.use({ contextOptions: { reducedMotion: 'reduce' } });
 
-for (const stop of STOPS) {
-  test(`${stop} has no axe violation in either theme`, async ({ page }) => {
-    await openStop(page, stop === 'cure' ? OPEN_JOB : FINISHED_JOB, stop);
+for (const stage of STAGES) {
+  test(`${stage} has no axe violation in either theme`, async ({ page }) => {
+    await openStage(page, stage === 'cure' ? OPEN_JOB : FINISHED_JOB, stage);
     await page.keyboard.press('h');
     await expect(page.getByText(/flashes a minute/).first()).toBeVisible();
     expect(await violations(page)).toEqual([]);
@@ -18,8 +18,8 @@ for (const stop of STOPS) {
 
 for (const job of ['dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer']) {
   test(`${job}, turning with its lights on, has none in either theme`, async ({ page }) => {
-    await openStop(page, `/jobs/${job}`, 'cure');
-    await showStage(page, 'LEDs alone');
+    await openStage(page, `/jobs/${job}`, 'cure');
+    await showConfiguration(page, 'LEDs alone');
     await page.keyboard.press('l');
     await page.keyboard.press('t');
     await expect(page.getByText('Simulating.')).toHaveCount(0);
@@ -30,7 +30,7 @@ for (const job of ['dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-
 test('the cured gauge, the list of jobs, its dialogs and the keys have none in either theme', async ({
   page,
 }) => {
-  await openStop(page, FINISHED_JOB, 'cure');
+  await openStage(page, FINISHED_JOB, 'cure');
   await page.getByText('Judge resistors of your own').click();
   await expect(page.getByRole('button', { name: /^Picked 2 × 6/ })).toBeVisible();
   expect(await violations(page)).toEqual([]);

@@ -25,11 +25,11 @@ export function dash(page: Page) {
   return page.getByRole('region', { name: 'The vehicle' }).getByRole('status');
 }
 
-/** Opens a stop of a job and waits until it is there. */
-export async function openStop(page: Page, job: string, stop: string): Promise<void> {
-  await page.goto(`${job}/${stop}`);
-  await expect(page.getByRole('navigation', { name: 'Stops of the job' })).toBeVisible();
-  await expect(page.getByText('Opening the stop.')).toHaveCount(0);
+/** Opens a stage of a job and waits until it is there. */
+export async function openStage(page: Page, job: string, stage: string): Promise<void> {
+  await page.goto(`${job}/${stage}`);
+  await expect(page.getByRole('navigation', { name: 'Stages of the job' })).toBeVisible();
+  await expect(page.getByText('Opening the stage.')).toHaveCount(0);
 }
 
 /** Picks the first proposed set of resistors. */
@@ -51,7 +51,7 @@ export async function setSupply(page: Page, volts: number): Promise<void> {
 }
 
 /** Switches the vehicle between as it is, LEDs alone, and with the cure. */
-export async function showStage(
+export async function showConfiguration(
   page: Page,
   name: 'As it is' | 'LEDs alone' | 'With the cure',
 ): Promise<void> {

@@ -4,7 +4,7 @@ test('a coach nobody has entered yet: 24 V, fourteen lamps, looked over, identif
   page,
 }) => {
   test.setTimeout(180_000);
-  const stop = page.getByRole('region', { name: 'The stop' });
+  const stage = page.getByRole('region', { name: 'The stage' });
   const begun = Date.now();
 
   await test.step('enter it from a starting layout', async () => {
@@ -80,17 +80,17 @@ test('a coach nobody has entered yet: 24 V, fourteen lamps, looked over, identif
 
   await test.step('identify: one by measure and picture, one read off the cap, the others as listed', async () => {
     await page.keyboard.press('2');
-    await stop.getByRole('button', { name: /^Plate/ }).click();
+    await stage.getByRole('button', { name: /^Plate/ }).click();
     await page.getByText('Or by measures, or by the picture of its contacts').click();
     await page.getByLabel('Length over all').fill('36');
     await page.getByRole('button', { name: 'SV8.5' }).click();
-    await expect(stop.getByText('C5W 24 V').first()).toBeVisible();
+    await expect(stage.getByText('C5W 24 V').first()).toBeVisible();
     await page
       .getByRole('listitem')
       .filter({ hasText: 'C5W 24 V' })
       .getByRole('button', { name: 'It is this' })
       .click();
-    await stop.getByRole('button', { name: /^Rear turn left/ }).click();
+    await stage.getByRole('button', { name: /^Rear turn left/ }).click();
     await page.getByLabel('Find a bulb by any of its names').fill('241');
     await page.getByRole('button', { name: 'It is this' }).first().click();
     await page.getByLabel('A resistor could be screwed to').selectOption('chassis');
@@ -102,7 +102,7 @@ test('a coach nobody has entered yet: 24 V, fourteen lamps, looked over, identif
     await page.keyboard.press('3');
     await page.getByRole('button', { name: 'Fill turn lamps from the shelf' }).click();
     await page.getByRole('button', { name: 'Fill the others from the shelf' }).click();
-    await stop.getByRole('button', { name: /^Rear turn left/ }).click();
+    await stage.getByRole('button', { name: /^Rear turn left/ }).click();
     await expect(page.getByText(/best in this circuit first/)).toBeVisible();
     await expect(page.getByRole('button', { name: 'Chosen HERON-24' })).toBeVisible();
     await expect(page.getByRole('link', { name: /^Choose.*14 of 14/ })).toBeVisible();
@@ -125,11 +125,11 @@ test('a coach nobody has entered yet: 24 V, fourteen lamps, looked over, identif
 
 test('what would leave a vehicle nobody can compute is refused in words', async ({ page }) => {
   await page.goto('/jobs/courier-moped-7/vehicle');
-  const stop = page.getByRole('region', { name: 'The stop' });
-  await stop.getByRole('button', { name: /^Rear left/ }).click();
+  const stage = page.getByRole('region', { name: 'The stage' });
+  await stage.getByRole('button', { name: /^Rear left/ }).click();
   await page.getByLabel('Keep left and right alike').uncheck();
   await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await stop.getByRole('button', { name: /^Front left/ }).click();
+  await stage.getByRole('button', { name: /^Front left/ }).click();
   await page.getByLabel('Counts as').selectOption('repeater');
   await expect(page.getByRole('alert').filter({ hasText: /last main lamp/ })).toBeVisible();
 });

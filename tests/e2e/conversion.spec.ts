@@ -1,5 +1,14 @@
 import { readFileSync } from 'node:fs';
-import { dash, expect, OPEN_JOB, openStop, pickProposed, setSupply, showStage, test } from './app.ts';
+import {
+  dash,
+  expect,
+  OPEN_JOB,
+  openStage,
+  pickProposed,
+  setSupply,
+  showConfiguration,
+  test,
+} from './app.ts';
 
 test('first start: the library van falls short, and its lamps show it', async ({ page }) => {
   await page.goto('/');
@@ -7,15 +16,15 @@ test('first start: the library van falls short, and its lamps show it', async ({
   await expect(page.getByText('Falls short: flashes fast, 176 a minute')).toBeVisible();
   await page.getByRole('button', { name: 'Left', exact: true }).click();
   await expect(dash(page)).toContainText('176 flashes a minute, simulated at 12.6 V');
-  await showStage(page, 'As it is');
+  await showConfiguration(page, 'As it is');
   await expect(dash(page)).toContainText('88 flashes a minute');
-  await showStage(page, 'LEDs alone');
+  await showConfiguration(page, 'LEDs alone');
   await expect(dash(page)).toContainText('176 flashes a minute');
 });
 
 test('the lamps on the plan flash at the computed rate', async ({ page }) => {
   test.slow();
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   await page.getByRole('button', { name: 'Left', exact: true }).click();
   const flashes = async () => {
     // Rising edges of the front left lamp's light over six seconds of frames.
@@ -41,12 +50,12 @@ test('the lamps on the plan flash at the computed rate', async ({ page }) => {
       expect(Math.abs((await flashes()) - wanted)).toBeLessThanOrEqual(1.6);
     }).toPass({ timeout: 40_000 });
   await counted(17.6);
-  await showStage(page, 'As it is');
+  await showConfiguration(page, 'As it is');
   await counted(8.8);
 });
 
 test('two resistors a side hold at every working point; one could go either way', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   await page.getByText('Judge resistors of your own').click();
   await page.getByLabel('At', { exact: true }).selectOption('rear');
   await page.getByRole('button', { name: 'Judge these' }).click();
@@ -69,12 +78,12 @@ test('two resistors a side hold at every working point; one could go either way'
 });
 
 test('hazard is judged on both sides: fine on 15 A, too much on 10 A', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   await pickProposed(page);
   await expect(page.getByText(/Hazard heats the 15 A fuse like a steady \d\.\d\d A, within/)).toBeVisible();
-  await openStop(page, OPEN_JOB, 'look-over');
+  await openStage(page, OPEN_JOB, 'look-over');
   await page.getByLabel('Turn fuse').fill('10');
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   const hazard = page.getByRole('region', { name: 'Hazard, both sides together, and the limits' });
   await expect(hazard).toContainText('Too much');
   await expect(hazard).toContainText('10 A fuse');
@@ -100,7 +109,7 @@ test('a whole job, from an empty sheet to the page for the file', async ({ page 
     await page.keyboard.press('2');
     await page.getByRole('button', { name: 'All as listed' }).click();
     await page
-      .getByRole('region', { name: 'The stop' })
+      .getByRole('region', { name: 'The stage' })
       .getByRole('button', { name: /^Rear left/ })
       .click();
     await page.getByLabel('Find a bulb by any of its names').fill('1156');

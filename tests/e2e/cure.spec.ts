@@ -1,7 +1,7 @@
-import { dash, expect, OPEN_JOB, openStop, test } from './app.ts';
+import { dash, expect, OPEN_JOB, openStage, test } from './app.ts';
 
 test('cures side by side: the best is named, chosen, seen on the plan, and undone', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   await expect(
     page.getByText(/^Best for this vehicle: DIPPER-2, LED flasher relay\. It holds/),
   ).toBeVisible();
@@ -28,7 +28,7 @@ test('cures side by side: the best is named, chosen, seen on the plan, and undon
 });
 
 test('weights move the ranking, and are kept', async ({ page }) => {
-  await openStop(page, '/jobs/courier-moped-7', 'cure');
+  await openStage(page, '/jobs/courier-moped-7', 'cure');
   await expect(
     page.getByText(/^Best for this vehicle: DIPPER-2, LED flasher relay, and two diodes for the pilot/),
   ).toBeVisible();
@@ -46,7 +46,7 @@ test('weights move the ranking, and are kept', async ({ page }) => {
 });
 
 test('what was seen narrows the band; what contradicts it is said and taken back', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   const card = page.getByRole('region', { name: 'What it was seen to do: the band learns' });
   await card.getByLabel('Fitted then').selectOption('leds');
   await card.getByLabel('Supply, measured').fill('12.6');
@@ -65,7 +65,7 @@ test('what was seen narrows the band; what contradicts it is said and taken back
 test('a plug-in harness is chosen: the pick list, the steps and the heat follow, and no joint is made', async ({
   page,
 }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   const table = page.getByRole('region', { name: 'Every cure tried on this vehicle, side by side' });
   await table.getByRole('button', { name: 'Choose Plug-in resistor harnesses, OTTER-H6' }).click();
   await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
@@ -73,15 +73,15 @@ test('a plug-in harness is chosen: the pick list, the steps and the heat follow,
     /leads of 220 mm \(printed\)/,
   );
   await expect(page.getByText('Failure warning lost')).toBeVisible();
-  await openStop(page, OPEN_JOB, 'pick');
+  await openStage(page, OPEN_JOB, 'pick');
   await expect(page.getByRole('row', { name: /OTTER-H6/ })).toContainText('4');
   await expect(page.getByText('Crimp joint')).toHaveCount(0);
-  await openStop(page, OPEN_JOB, 'fit');
+  await openStage(page, OPEN_JOB, 'fit');
   await expect(page.getByText(/Plug OTTER-H6 between socket and LED/).first()).toBeAttached();
 });
 
 test('what will not do is folded away, and says why when it is wanted', async ({ page }) => {
-  await openStop(page, '/jobs/gritter-4', 'cure');
+  await openStage(page, '/jobs/gritter-4', 'cure');
   const table = page.getByRole('region', { name: 'Every cure tried on this vehicle, side by side' });
   await expect(
     table.getByRole('columnheader', { name: /^Filaments kept at the front; load resistors/ }),
@@ -95,7 +95,7 @@ test('what will not do is folded away, and says why when it is wanted', async ({
 test('the minibus: where a capacitor works and where none can, and what is sent to lamps that are off', async ({
   page,
 }) => {
-  await openStop(page, '/jobs/dial-a-ride-2', 'cure');
+  await openStage(page, '/jobs/dial-a-ride-2', 'cure');
   const card = page.getByRole('region', { name: 'Pulses, tests and leakage of the controller' });
   // Each feed is played with a dozen capacitors, after the cures: on a busy machine that takes a while.
   await expect(card).toBeVisible({ timeout: 45_000 });
@@ -112,7 +112,7 @@ test('the minibus: where a capacitor works and where none can, and what is sent 
 test('a finding of another job of the model is offered with who found it, and taken over knowingly', async ({
   page,
 }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   const card = page.getByRole('region', { name: 'What it was seen to do: the band learns' });
   await expect(card.getByRole('group', { name: 'It tripped' })).toContainText(
     /bay 2, Mobile library, route 1, 2026-11-10/,

@@ -1,10 +1,10 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, FINISHED_JOB, OPEN_JOB, openStop, pickProposed, test } from './app.ts';
+import { expect, FINISHED_JOB, OPEN_JOB, openStage, pickProposed, test } from './app.ts';
 
 test('every edit is saved as made: reload and a second tab stay true', async ({ page, context }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   const other = await context.newPage();
-  await openStop(other, OPEN_JOB, 'cure');
+  await openStage(other, OPEN_JOB, 'cure');
   await pickProposed(page);
   await expect(other.getByText('Holds: flashes at 88 a minute')).toBeVisible();
   await page.reload();
@@ -14,7 +14,7 @@ test('every edit is saved as made: reload and a second tab stay true', async ({ 
 });
 
 test('undo and redo go through a reload', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   await pickProposed(page);
   await page.reload();
   await page.getByRole('button', { name: 'Undo: 2 × 6 Ω 50 W' }).click();
@@ -24,7 +24,7 @@ test('undo and redo go through a reload', async ({ page }) => {
 });
 
 test('an exported job means the same in an empty browser', async ({ page, browser }, info) => {
-  await openStop(page, FINISHED_JOB, 'hand-over');
+  await openStage(page, FINISHED_JOB, 'hand-over');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the job' }).click();
   const path = info.outputPath('job.vumble.json');
@@ -41,15 +41,15 @@ test('an exported job means the same in an empty browser', async ({ page, browse
   await expect(fresh.getByText('All its parts are on this shelf already.')).toBeVisible();
   await fresh.getByRole('button', { name: 'Import', exact: true }).click();
   await expect(fresh).toHaveURL(/from-elsewhere/);
-  await openStop(fresh, '/jobs/from-elsewhere', 'hand-over');
+  await openStage(fresh, '/jobs/from-elsewhere', 'hand-over');
   expect(await fresh.getByRole('article').textContent()).toBe(before);
-  await openStop(fresh, '/jobs/from-elsewhere', 'cure');
+  await openStage(fresh, '/jobs/from-elsewhere', 'cure');
   await expect(fresh.getByText('Holds: flashes at 88 a minute')).toBeVisible();
   await context.close();
 });
 
 test('importing a job that is here keeps both, and replaces only when told', async ({ page }, info) => {
-  await openStop(page, OPEN_JOB, 'hand-over');
+  await openStage(page, OPEN_JOB, 'hand-over');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the job' }).click();
   const path = info.outputPath('job.vumble.json');
@@ -106,7 +106,7 @@ test('a deleted job comes back', async ({ page }) => {
 });
 
 test('nonsense is not saved, says what to type, and stays on the screen', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'look-over');
+  await openStage(page, OPEN_JOB, 'look-over');
   const fuse = page.getByLabel('Turn fuse');
   await fuse.fill('900');
   await expect(page.getByText('Type a number from 1 to 60 A')).toBeVisible();
@@ -120,7 +120,7 @@ test('nonsense is not saved, says what to type, and stays on the screen', async 
 });
 
 test('a dead bulb is said to change what is read later', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'look-over');
+  await openStage(page, OPEN_JOB, 'look-over');
   await page
     .getByRole('group', { name: 'Function to work' })
     .getByRole('button', { name: /^Left turn/ })

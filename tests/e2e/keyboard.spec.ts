@@ -1,4 +1,4 @@
-import { dash, expect, OPEN_JOB, openStop, showStage, test } from './app.ts';
+import { dash, expect, OPEN_JOB, openStage, showConfiguration, test } from './app.ts';
 
 test('the van is cured with the keyboard alone', async ({ page }) => {
   test.slow();
@@ -24,8 +24,8 @@ test('the van is cured with the keyboard alone', async ({ page }) => {
   await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
 });
 
-test('panel, stops and lamps answer to their keys', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+test('panel, stages and lamps answer to their keys', async ({ page }) => {
+  await openStage(page, OPEN_JOB, 'cure');
   await page.keyboard.press('k');
   await expect(page.getByRole('button', { name: 'Key on' })).toBeVisible();
   await page.keyboard.press('k');
@@ -41,14 +41,14 @@ test('panel, stops and lamps answer to their keys', async ({ page }) => {
     'aria-pressed',
     'true',
   );
-  for (const [key, stop] of [
+  for (const [key, stage] of [
     ['1', 'look-over'],
     ['3', 'choose'],
     ['8', 'hand-over'],
     ['4', 'cure'],
   ] as const) {
     await page.keyboard.press(key);
-    await expect(page).toHaveURL(new RegExp(`/${stop}$`));
+    await expect(page).toHaveURL(new RegExp(`/${stage}$`));
   }
   await page.keyboard.press(']');
   await expect(page.getByRole('button', { name: /^Front left:/ })).toHaveAttribute('aria-pressed', 'true');
@@ -63,21 +63,21 @@ test('panel, stops and lamps answer to their keys', async ({ page }) => {
 });
 
 test('a switch just clicked does not silence the keys', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
-  await showStage(page, 'As it is');
+  await openStage(page, OPEN_JOB, 'cure');
+  await showConfiguration(page, 'As it is');
   await page.keyboard.press('l');
   await expect(dash(page)).toContainText('88 flashes a minute');
 });
 
 test('a double click on Done finishes one step, not two', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'fit');
+  await openStage(page, OPEN_JOB, 'fit');
   await page.getByRole('button', { name: 'Done', exact: true }).dblclick();
   await expect(page.getByText('1 of 29 done')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Open: front left' })).toBeVisible();
 });
 
 test('keys rest while somebody types', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'look-over');
+  await openStage(page, OPEN_JOB, 'look-over');
   await page
     .getByLabel('What the dash showed before anything was touched')
     .pressSequentially('relay looks loose, 3 clicks');
@@ -90,7 +90,7 @@ test('keys rest while somebody types', async ({ page }) => {
 
 test('with reduced motion the lamps hold steady and the rate is in figures', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   await page.keyboard.press('l');
   await expect(dash(page)).toContainText('176 flashes a minute');
   const opacities = await page.evaluate(async () => {

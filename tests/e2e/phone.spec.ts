@@ -1,9 +1,9 @@
-import { dash, expect, FINISHED_JOB, OPEN_JOB, openStop, pickProposed, test } from './app.ts';
+import { dash, expect, FINISHED_JOB, OPEN_JOB, openStage, pickProposed, test } from './app.ts';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
 test('the halves become two tabs and both work', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'cure');
+  await openStage(page, OPEN_JOB, 'cure');
   await pickProposed(page);
   await page.getByRole('tab', { name: 'The vehicle' }).tap();
   await page.getByRole('button', { name: 'Left', exact: true }).tap();
@@ -11,7 +11,7 @@ test('the halves become two tabs and both work', async ({ page }) => {
 });
 
 test('Fit shows one step with targets for gloves', async ({ page }) => {
-  await openStop(page, OPEN_JOB, 'fit');
+  await openStage(page, OPEN_JOB, 'fit');
   await expect(page.getByRole('list', { name: 'Steps' })).toBeHidden();
   const done = page.getByRole('button', { name: 'Done', exact: true });
   const box = await done.boundingBox();
@@ -23,7 +23,7 @@ test('Fit shows one step with targets for gloves', async ({ page }) => {
 });
 
 test('Prove measures by tapping the big button', async ({ page }) => {
-  await openStop(page, FINISHED_JOB, 'prove');
+  await openStage(page, FINISHED_JOB, 'prove');
   const tap = page.getByRole('button', { name: /^Tap at each flash/ });
   expect((await tap.boundingBox())?.height).toBeGreaterThanOrEqual(56);
   await tap.tap();
@@ -42,11 +42,11 @@ test('Prove measures by tapping the big button', async ({ page }) => {
 });
 
 test('no screen scrolls sideways', async ({ page }) => {
-  for (const stop of ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over']) {
-    await openStop(page, FINISHED_JOB, stop);
+  for (const stage of ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over']) {
+    await openStage(page, FINISHED_JOB, stage);
     const overflow = await page.evaluate(
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     );
-    expect(overflow, stop).toBeLessThanOrEqual(0);
+    expect(overflow, stage).toBeLessThanOrEqual(0);
   }
 });

@@ -3,7 +3,7 @@ import { expect, test } from './app.ts';
 
 test('anything is found from anywhere with a slash', async ({ page }) => {
   await page.goto('/jobs/library-route-3/cure');
-  await expect(page.getByRole('navigation', { name: 'Stops of the job' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Stages of the job' })).toBeVisible();
   await page.keyboard.press('/');
   const field = page.getByRole('combobox', { name: 'Find anything' });
   await field.fill('1156');
@@ -45,15 +45,15 @@ test('capsule and charge lamp: the turn to make and the resistor to fit come out
   page,
 }) => {
   await page.goto('/jobs/library-route-3/choose');
-  const stop = page.getByRole('region', { name: 'The stop' });
-  await stop.getByRole('button', { name: /^Front fog left/ }).click();
+  const stage = page.getByRole('region', { name: 'The stage' });
+  await stage.getByRole('button', { name: /^Front fog left/ }).click();
   await page.getByLabel('Plane of the filament').fill('90');
   await page.getByLabel('Plane of the LED chips').fill('70');
   await expect(page.getByText('Turn the collar 20° clockwise, seen from behind.')).toBeVisible();
   await page.getByLabel('Middle of the lamp above the ground').fill('0.6');
   await page.getByLabel('Lamp to wall').fill('10');
   await expect(page.getByText(/Cut-off on the wall: 10 cm under/)).toBeVisible();
-  await stop.getByRole('button', { name: /^Charge lamp/ }).click();
+  await stage.getByRole('button', { name: /^Charge lamp/ }).click();
   await expect(page.getByText('no resistor is needed')).toBeVisible();
   await page
     .getByRole('button', { name: /^Choose / })

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, openStop, test } from './app.ts';
+import { expect, openStage, test } from './app.ts';
 
 test('a part is added with what is printed on it, and stands in Choose at once', async ({ page }) => {
   await page.goto('/shelf');
@@ -18,9 +18,9 @@ test('a part is added with what is printed on it, and stands in Choose at once',
   await page.getByLabel(/^Power, W/).fill('4');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await expect(page.getByRole('row', { name: /^RAIL-4/ })).toContainText('4 W at 12.8 V');
-  await openStop(page, '/jobs/library-route-3', 'choose');
+  await openStage(page, '/jobs/library-route-3', 'choose');
   await page
-    .getByRole('region', { name: 'The stop' })
+    .getByRole('region', { name: 'The stage' })
     .getByRole('button', { name: /^Rear left/ })
     .click();
   await page.getByLabel('Search the shelf').fill('rail');
@@ -88,9 +88,9 @@ test('five hundred parts: one of them is searched for, found in Choose, and chos
   await expect(page.getByText(/of 5\d\d parts/)).toBeVisible();
   await page.getByLabel('Search the shelf').fill('BULK-499');
   await expect(page.getByRole('row', { name: /^BULK-499/ })).toBeVisible();
-  await openStop(page, '/jobs/library-route-3', 'choose');
+  await openStage(page, '/jobs/library-route-3', 'choose');
   await page
-    .getByRole('region', { name: 'The stop' })
+    .getByRole('region', { name: 'The stage' })
     .getByRole('button', { name: /^Rear left/ })
     .click();
   await page.getByLabel('Search the shelf').fill('BULK-321');

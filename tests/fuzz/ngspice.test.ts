@@ -5,7 +5,7 @@
 import { Simulation } from 'eecircuit-engine';
 import fc from 'fast-check';
 import { beforeAll, expect, it } from 'vitest';
-import { vehicleReport } from '../../core/rehearsal/vehicleReport.ts';
+import { vehicleReport } from '../../core/traces/vehicleReport.ts';
 import { worstOf } from '../reference/ngspice/compare.ts';
 import { randomCase } from './randomJob.ts';
 
@@ -17,15 +17,15 @@ it(`${SAMPLE} random jobs agree with ngspice within 1 %`, { timeout: 1_800_000 }
   const rows: string[] = [];
   let flashing = 0;
   for (const drawn of fc.sample(randomCase, { numRuns: SAMPLE, seed: 20261126 })) {
-    const { job, shelf, stage, controls, emfVolts } = drawn;
-    const report = vehicleReport(job, shelf, stage, controls, emfVolts);
+    const { job, shelf, configuration, controls, emfVolts } = drawn;
+    const report = vehicleReport(job, shelf, configuration, controls, emfVolts);
     simulation.setNetList(report.spice);
     const { data } = await simulation.runSim();
     const vectors = new Map(data.map((vector) => [vector.name.toLowerCase(), vector.values as number[]]));
     const worst = worstOf(report, vectors);
     if (report.flashing) flashing += 1;
     rows.push(
-      `  ${job.id.padEnd(20)} ${stage.padEnd(6)} ${report.flashing ? 'flashing' : 'steady  '} ${worst.toFixed(4)}`,
+      `  ${job.id.padEnd(20)} ${configuration.padEnd(6)} ${report.flashing ? 'flashing' : 'steady  '} ${worst.toFixed(4)}`,
     );
     expect(worst, rows.at(-1)).toBeLessThan(1);
   }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { FLOATING_OHMS } from '../../core/circuit/engine/netlist.ts';
-import { type Job, Stage } from '../../core/model/job.ts';
+import { Configuration, type Job } from '../../core/model/job.ts';
 import type { Ballast, DecoderPart, FlasherPart, LedPart, Part } from '../../core/model/part.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import { circuitsFeeding, turnCircuits, type Vehicle } from '../../core/model/vehicle/vehicle.ts';
@@ -16,7 +16,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 export interface RandomCase {
   job: Job;
   shelf: readonly Part[];
-  stage: Stage;
+  configuration: Configuration;
   controls: Controls;
   emfVolts: number;
   faults: readonly Fault[];
@@ -139,7 +139,7 @@ export const randomCase: fc.Arbitrary<RandomCase> = fc
   .chain((job) =>
     fc.record({
       job: fc.constant(job),
-      stage: fc.constantFrom(...Stage.options),
+      configuration: fc.constantFrom(...Configuration.options),
       controls,
       volts: between(10, 15.5),
       internalOhms: between(0, 0.08),
@@ -164,7 +164,7 @@ export const randomCase: fc.Arbitrary<RandomCase> = fc
   )
   .map((drawn): RandomCase => {
     const { vehicle: stock } = drawn.job;
-    const kinds: string[] = [`vehicle ${drawn.job.id}`, `configuration ${drawn.stage}`];
+    const kinds: string[] = [`vehicle ${drawn.job.id}`, `configuration ${drawn.configuration}`];
     const vehicle: Vehicle = {
       ...stock,
       internalOhms: drawn.internalOhms,
@@ -282,7 +282,7 @@ export const randomCase: fc.Arbitrary<RandomCase> = fc
     return {
       job: { ...drawn.job, vehicle, chosen, cures, vehicleCures, lookOver, findings: [] },
       shelf: [...DEMO_SHELF, ...parts],
-      stage: drawn.stage,
+      configuration: drawn.configuration,
       controls: asked,
       emfVolts: drawn.volts * (system / 12),
       faults,

@@ -5,8 +5,8 @@ import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import { Judge } from '../../core/judge/judge.ts';
 import type { Job } from '../../core/model/job.ts';
 import { turnCircuits } from '../../core/model/vehicle/vehicle.ts';
-import { rehearse } from '../../core/rehearsal/rehearse.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
+import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { firstTurn } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -58,15 +58,15 @@ describe('load resistors, common practice', () => {
         },
       },
     };
-    const played = rehearse(pulled, DEMO_SHELF, 'cured', LEFT, 12.6);
+    const played = traceLamps(pulled, DEMO_SHELF, 'cured', LEFT, 12.6);
     expect(played.missesLamp).toBe(false);
     expect(played.ratePerMinute).toBe(88);
     expect(played.lamps.every((lamp) => lamp.steady === 0)).toBe(true);
   });
 
   it('an under-loaded watching relay runs about twice as fast, from a normal 85 to 90', () => {
-    const stock = rehearse(open, DEMO_SHELF, 'stock', LEFT, 12.6);
-    const leds = rehearse(open, DEMO_SHELF, 'leds', LEFT, 12.6);
+    const stock = traceLamps(open, DEMO_SHELF, 'stock', LEFT, 12.6);
+    const leds = traceLamps(open, DEMO_SHELF, 'leds', LEFT, 12.6);
     expect(stock.ratePerMinute).toBeGreaterThanOrEqual(85);
     expect(stock.ratePerMinute).toBeLessThanOrEqual(90);
     expect((leds.ratePerMinute ?? 0) / (stock.ratePerMinute ?? 1)).toBeCloseTo(2, 1);

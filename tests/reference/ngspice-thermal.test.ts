@@ -5,7 +5,7 @@ import { bulbById, signalFilament } from '../../core/catalogue/bulbs.ts';
 import { EARTH, type Netlist } from '../../core/circuit/engine/netlist.ts';
 import { spiceText, spiceVector } from '../../core/circuit/engine/spice.ts';
 import { Transient } from '../../core/circuit/engine/transient.ts';
-import { thermalFlasher } from '../../core/flashers/thermal.ts';
+import { thermalFlasher } from '../../core/devices/thermal.ts';
 
 const simulation = new Simulation();
 beforeAll(() => simulation.start(), 60_000);

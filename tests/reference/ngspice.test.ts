@@ -1,6 +1,6 @@
 /**
  * ngspice, run as its WebAssembly build (eecircuit-engine) on the very text Vumble exports: feed voltages and
- * currents of every lamp of every demo vehicle, in its three stages and many states of the driver's panel, and what
+ * currents of every lamp of every demo vehicle, in its three configurations and many states of the driver's panel, and what
  * each flasher decides by. The table is printed.
  */
 import { Simulation } from 'eecircuit-engine';
@@ -8,14 +8,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Circuit } from '../../core/circuit/engine/circuit.ts';
 import { heldDrives, type SpiceDrive, spiceText, spiceVector } from '../../core/circuit/engine/spice.ts';
 import { Transient } from '../../core/circuit/engine/transient.ts';
-import type { Job, Stage } from '../../core/model/job.ts';
-import { supplyVoltsFor } from '../../core/rehearsal/rehearse.ts';
-import { type VehicleReport, vehicleReport } from '../../core/rehearsal/vehicleReport.ts';
+import type { Configuration, Job } from '../../core/model/job.ts';
+import { CONTACTS, ELEMENTS, NODES } from '../../core/model/vehicle/netlistNames.ts';
 import { contactsOf } from '../../core/simulation/contacts.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
-import { CONTACTS, ELEMENTS, NODES } from '../../core/simulation/places.ts';
 import { vehicleNetlist } from '../../core/simulation/vehicleNetlist.ts';
+import { supplyVoltsFor } from '../../core/traces/traceLamps.ts';
+import { type VehicleReport, vehicleReport } from '../../core/traces/vehicleReport.ts';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { interpolate, type Vectors, worstOf } from './ngspice/compare.ts';
@@ -40,7 +40,7 @@ async function ngspice(text: string): Promise<Vectors> {
 }
 
 const FLEET = ['library-route-1', 'dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer'];
-const STAGES: readonly Stage[] = ['stock', 'leds', 'cured'];
+const CONFIGURATIONS: readonly Configuration[] = ['stock', 'leds', 'cured'];
 const STATES: readonly (readonly [name: string, controls: Partial<Controls>])[] = [
   ['all off', {}],
   ['key on', { key: 'on' }],
@@ -65,20 +65,22 @@ const STATES: readonly (readonly [name: string, controls: Partial<Controls>])[] 
 
 describe.each(FLEET)('%s', (id) => {
   const job = demoJob(id);
-  for (const stage of STAGES) {
-    it(`${stage}: ${STATES.length} states agree within 1 % or 1 mA, 1 mV`, { timeout: 300_000 }, async () => {
+  for (const configuration of CONFIGURATIONS) {
+    it(`${configuration}: ${STATES.length} states agree within 1 % or 1 mA, 1 mV`, {
+      timeout: 300_000,
+    }, async () => {
       for (const [name, change] of STATES) {
         if (change.hazard && !job.vehicle.hazardSwitch) continue;
         const controls = { ...CONTROLS_OFF, ...change };
         const emf = supplyVoltsFor(job.vehicle, controls.key);
-        const report = vehicleReport(job, DEMO_SHELF, stage, controls, emf);
+        const report = vehicleReport(job, DEMO_SHELF, configuration, controls, emf);
         const vectors = await ngspice(report.spice);
         const worst = worstOf(report, vectors);
         const decision = report.flashing ? decided(report) : '';
         rows.push(
-          `  ${id.padEnd(19)} ${stage.padEnd(6)} ${name.padEnd(15)} ${emf.toFixed(1)} V  ${worst.toFixed(4)}${decision}`,
+          `  ${id.padEnd(19)} ${configuration.padEnd(6)} ${name.padEnd(15)} ${emf.toFixed(1)} V  ${worst.toFixed(4)}${decision}`,
         );
-        expect(worst, `${id}, ${stage}, ${name}`).toBeLessThan(1);
+        expect(worst, `${id}, ${configuration}, ${name}`).toBeLessThan(1);
       }
     });
   }
@@ -94,10 +96,10 @@ function decided({ flashing }: VehicleReport): string {
 describe('through the cold inrush', () => {
   const job = demoJob('library-route-1');
   const periodSeconds = 60 / 88;
-  for (const stage of STAGES) {
-    it(`${stage}: two flashes from cold agree at every moment`, { timeout: 60_000 }, async () => {
+  for (const configuration of CONFIGURATIONS) {
+    it(`${configuration}: two flashes from cold agree at every moment`, { timeout: 60_000 }, async () => {
       const controls: Controls = { ...CONTROLS_OFF, key: 'on', turn: 'left' };
-      const fitment = fitmentOf(job, DEMO_SHELF, stage);
+      const fitment = fitmentOf(job, DEMO_SHELF, configuration);
       const netlist = vehicleNetlist(job.vehicle, fitment, { emfVolts: 12.6, controls });
       const contacts = (lit: boolean) => contactsOf(job.vehicle, fitment, controls, lit);
       const pulse: SpiceDrive = { kind: 'pulse', periodSeconds, onSeconds: periodSeconds / 2 };
@@ -134,7 +136,9 @@ describe('through the cold inrush', () => {
       run.advanceTo(periodSeconds);
       run.setControls(contacts(true));
       look(periodSeconds, [0.005, 0.02, 0.08, 0.12, 0.3]);
-      rows.push(`  library-route-1     ${stage.padEnd(6)} through the inrush 12.6 V  ${worst.toFixed(4)}`);
+      rows.push(
+        `  library-route-1     ${configuration.padEnd(6)} through the inrush 12.6 V  ${worst.toFixed(4)}`,
+      );
       expect(worst).toBeLessThan(1);
     });
   }

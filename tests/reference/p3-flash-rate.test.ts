@@ -5,10 +5,10 @@
 import { describe, expect, it } from 'vitest';
 import { flashRule, rateResult } from '../../core/judge/flashRule.ts';
 import { lampIdsOf } from '../../core/model/vehicle/vehicle.ts';
-import { supplyVoltsFor } from '../../core/rehearsal/rehearse.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
 import { playVehicle } from '../../core/simulation/vehicleRun.ts';
+import { supplyVoltsFor } from '../../core/traces/traceLamps.ts';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { Link, useRouteError } from 'react-router';
-import classes from './ErrorScreen.module.css';
+import classes from '../ui/ErrorScreen.module.css';
 
 /** Something in a screen broke. Every edit was saved as it was made, so nothing is lost by starting it again. */
 export function ErrorScreen() {

@@ -2,8 +2,8 @@ import { TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { STOP_NAMES, STOPS } from '../../core/order/stops.ts';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';
+import { STAGE_NAMES, STAGES } from '../../core/work/stages.ts';
 import { db } from '../store/db.ts';
 import { Dialog } from '../ui/Dialog.tsx';
 import classes from './FindAnything.module.css';
@@ -26,7 +26,7 @@ const SECTION_WORDS = {
 } as const;
 const MOST = 12;
 
-/** Anything by a few letters, from anywhere: jobs, stops, lamps, parts, bulbs, bases, terminals, wires, rules. */
+/** Anything by a few letters, from anywhere: jobs, stages, lamps, parts, bulbs, bases, terminals, wires, rules. */
 export default function FindAnything({ jobId, onClose }: { jobId: string | undefined; onClose(): void }) {
   const navigate = useNavigate();
   const [query, setQuery] = useState('');
@@ -39,12 +39,12 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
   const entries = useMemo<Found[]>(
     () => [
       ...(jobId
-        ? STOPS.map((stop) => ({
-            title: STOP_NAMES[stop],
-            detail: 'stop of this job',
-            words: 'stop',
-            to: `/jobs/${jobId}/${stop}`,
-            group: 'Stop',
+        ? STAGES.map((stage) => ({
+            title: STAGE_NAMES[stage],
+            detail: 'stage of this job',
+            words: 'stage',
+            to: `/jobs/${jobId}/${stage}`,
+            group: 'Stage',
           }))
         : []),
       { title: 'Jobs', detail: 'every job', words: 'board', to: '/jobs', group: 'Place' },

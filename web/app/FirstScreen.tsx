@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Navigate } from 'react-router';
 import { db } from '../store/db.ts';
-import { StorageTrouble } from './StorageTrouble.tsx';
+import { StorageTrouble } from '../ui/StorageTrouble.tsx';
 
 /** Opens the job worked on last; at the very first start, the demo's open job. */
 export function FirstScreen() {

@@ -4,9 +4,9 @@ import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { ReactNode } from 'react';
 import { historyOf, redoJob, undoJob } from '../store/edits.ts';
+import { tellTrouble } from '../ui/tellTrouble.ts';
+import { useKeys } from '../ui/useKeys.ts';
 import classes from './HistoryButtons.module.css';
-import { tellTrouble } from './tellTrouble.ts';
-import { useKeys } from './useKeys.ts';
 
 /** Undo and redo of any edit of the job on screen. */
 export function HistoryButtons({ jobId }: { jobId: string }) {

@@ -13,7 +13,7 @@ const KEYS: readonly [keys: readonly string[], does: string][] = [
   [['J'], 'Main beam'],
   [['D'], 'Door open'],
   [['N'], 'Dim the dash'],
-  [['1', '8'], 'The eight stops'],
+  [['1', '8'], 'The eight stages'],
   [['[', ']'], 'Lamp before, lamp after'],
   [['/'], 'Find anything'],
   [['Space'], 'Done, in Fit'],

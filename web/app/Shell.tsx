@@ -1,10 +1,10 @@
 import { IconSearch } from '@tabler/icons-react';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, Outlet, useMatch } from 'react-router';
+import { useKeys } from '../ui/useKeys.ts';
 import { HistoryButtons } from './HistoryButtons.tsx';
 import classes from './Shell.module.css';
 import { ThemeSwitch } from './ThemeSwitch.tsx';
-import { useKeys } from './useKeys.ts';
 
 const FindAnything = lazy(() => import('./FindAnything.tsx'));
 const KeysHelp = lazy(() => import('./KeysHelp.tsx'));

@@ -17,7 +17,7 @@ export const router = createBrowserRouter([
           { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
           { path: '/reference/:section?', lazy: () => import('../places/reference/ReferencePlace.tsx') },
           { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
-          { path: '/jobs/:jobId/:stop?', lazy: () => import('../job/JobScreen.tsx') },
+          { path: '/jobs/:jobId/:stage?', lazy: () => import('../places/job/JobScreen.tsx') },
           { path: '*', element: <Navigate to="/jobs" replace /> },
         ],
       },

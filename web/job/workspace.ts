@@ -1,14 +1,14 @@
 import { createContext, useContext } from 'react';
 import type { Judge } from '../../core/judge/judge.ts';
 import type { TurnVerdict } from '../../core/judge/verdict.ts';
-import type { Job, Stage } from '../../core/model/job.ts';
+import type { Configuration, Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
-import type { StopProgress } from '../../core/order/stops.ts';
-import type { Rehearsal } from '../../core/rehearsal/rehearse.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
 import type { Fault } from '../../core/simulation/fault.ts';
+import type { Traces } from '../../core/traces/traceLamps.ts';
+import type { StageProgress } from '../../core/work/stages.ts';
 import type { EditOptions, Recipe } from '../store/edits.ts';
 
 /** What both halves of the job screen share: the job, what was computed of it, and what is in hand. */
@@ -17,26 +17,26 @@ export interface Workspace {
   shelf: Shelf;
   /** saves a change of the job; trouble is shown, never thrown */
   edit(label: string, recipe: Recipe, options?: EditOptions): void;
-  judges: Record<Stage, Judge>;
-  verdicts: Record<Stage, TurnVerdict>;
-  progress: readonly StopProgress[];
-  stage: Stage;
-  setStage(stage: Stage): void;
+  judges: Record<Configuration, Judge>;
+  verdicts: Record<Configuration, TurnVerdict>;
+  progress: readonly StageProgress[];
+  configuration: Configuration;
+  setConfiguration(configuration: Configuration): void;
   controls: Controls;
   setControls(change: Partial<Controls>): void;
   supplyVolts: number;
   setSupplyVolts(volts: number): void;
-  rehearsal: Rehearsal;
+  traces: Traces;
   /** whether a newer answer is on its way */
-  rehearsing: boolean;
-  rehearsalTrouble: Error | null;
+  tracing: boolean;
+  tracesTrouble: Error | null;
   /** something wrong that is only being tried out; never part of the job */
   fault: Fault | null;
   setFault(fault: Fault | null): void;
   /** the lamp in hand, selected on either half */
   lamp: Lamp | null;
   selectLamp(id: string | null): void;
-  /** the circuit in hand: that of the lamp, or the one chosen on the Cure stop */
+  /** the circuit in hand: that of the lamp, or the one chosen on the Cure stage */
   circuit: TurnCircuit;
   selectCircuit(id: string): void;
   /** whether what is done to a lamp of one flank is done to its twin on the other */
@@ -44,7 +44,7 @@ export interface Workspace {
   setAlike(alike: boolean): void;
 }
 
-/** The screen beside the stops on which the vehicle itself is corrected; the plan is then a drawing to work on. */
+/** The screen beside the stages on which the vehicle itself is corrected; the plan is then a drawing to work on. */
 export const VEHICLE_SCREEN = 'vehicle';
 
 /** What moves while a switch or the supply slider is worked. */
@@ -53,9 +53,9 @@ type Live =
   | 'setControls'
   | 'supplyVolts'
   | 'setSupplyVolts'
-  | 'rehearsal'
-  | 'rehearsing'
-  | 'rehearsalTrouble'
+  | 'traces'
+  | 'tracing'
+  | 'tracesTrouble'
   | 'fault'
   | 'setFault';
 

@@ -2,7 +2,7 @@ import Dexie, { type EntityTable } from 'dexie';
 import { enablePatches, type Patch } from 'immer';
 import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
-import { upgradeJob } from '../../core/model/upgradeJob.ts';
+import { upgradeJob, upgradeObservation } from '../../core/model/upgradeJob.ts';
 
 // Edits are stored as patches; every part of the store comes through here first.
 enablePatches();
@@ -77,12 +77,43 @@ export class VumbleDatabase extends Dexie {
       await transaction.table<SettingRow>('settings').put({ key: 'demo', value: 'missing' });
     });
     this.version(3).stores({ photos: 'id, jobId' });
+    // What an observation called its stage is the vehicle's configuration; the stages are those of a job.
+    this.version(4).upgrade(async (transaction) => {
+      await transaction
+        .table<JobRow>('jobs')
+        .toCollection()
+        .modify((row) => {
+          row.job = upgradeJob(row.job) as Job;
+        });
+      await transaction
+        .table<EditRow>('edits')
+        .toCollection()
+        .modify((row) => {
+          row.forward = row.forward.map(upgradePatch);
+          row.backward = row.backward.map(upgradePatch);
+        });
+    });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });
     // The demo data are loaded once in a browser's life: they are no part of what every visit loads.
     this.on('ready', (opened) => putDemoIn(opened as VumbleDatabase));
   }
+}
+
+/** A stored step of undo in the words of today. */
+function upgradePatch(patch: Patch): Patch {
+  const [field, place, ...rest] = patch.path;
+  if (field === undefined) return { ...patch, value: upgradeJob(patch.value) };
+  if (field !== 'observations') return patch;
+  const value = Array.isArray(patch.value)
+    ? patch.value.map(upgradeObservation)
+    : upgradeObservation(patch.value);
+  const path =
+    place === undefined
+      ? [field]
+      : [field, place, ...rest.map((each) => (each === 'stage' ? 'configuration' : each))];
+  return { ...patch, path, value };
 }
 
 /** Adds the demo's parts and jobs, leaving alone what is here already; every query waits until they are in. */

@@ -46,9 +46,9 @@ describe('the first start', () => {
     expect((await db.settings.get('last-job'))?.value).toBe(FIRST_JOB_ID);
   });
 
-  it('opens as schema version 3', async () => {
+  it('opens as schema version 4', async () => {
     await db.open();
-    expect(db.verno).toBe(3);
+    expect(db.verno).toBe(4);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'edits',
       'jobs',
@@ -78,10 +78,56 @@ describe('a browser that still holds version 1', () => {
     old.close();
     const upgraded = await jobNow('mine');
     expect(Job.parse(upgraded).title).toBe('Typed by hand');
-    expect(upgraded.observations).toEqual(job.observations);
+    expect(upgraded.observations).toHaveLength(job.observations.length);
+    expect(upgraded.observations[0]?.configuration).toBe(job.observations[0].stage);
     expect(turnFuse(upgraded.vehicle).ratedAmps).toBe(15);
     expect(await db.parts.count()).toBe(DEMO_SHELF.length);
     expect(await db.jobs.count()).toBe(demoJobs().length + 1);
+  });
+});
+
+describe('a browser that still holds version 3', () => {
+  it('takes back and does again, in the words of today, an observation it wrote down then', async () => {
+    const old = new Dexie(`test-${name}`);
+    old.version(3).stores({
+      jobs: 'id, deleted, updatedAt',
+      edits: '++seq, [jobId+undone]',
+      parts: 'id, kind',
+      settings: 'key',
+      photos: 'id, jobId',
+    });
+    const { job } = JSON.parse(
+      readFileSync(new URL('../../tests/fixtures/job-version-4.vumble.json', import.meta.url), 'utf8'),
+    );
+    const [seen] = job.observations;
+    await old
+      .table('jobs')
+      .add({ id: 'mine', job: { ...job, id: 'mine' }, updatedAt: job.createdAt, deleted: 0 });
+    const edit = { jobId: 'mine', ids: [], mergeKey: '', at: 1, undone: 0 };
+    await old.table('edits').add({
+      ...edit,
+      label: 'Write a rate down',
+      forward: [
+        { op: 'add', path: ['observations', job.observations.length - 1], value: job.observations.at(-1) },
+      ],
+      backward: [{ op: 'replace', path: ['observations', 'length'], value: job.observations.length - 1 }],
+    });
+    await old.table('edits').add({
+      ...edit,
+      label: 'Look again',
+      forward: [{ op: 'replace', path: ['observations', 0, 'stage'], value: seen.stage }],
+      backward: [{ op: 'replace', path: ['observations', 0, 'stage'], value: 'leds' }],
+    });
+    old.close();
+    const upgraded = await jobNow('mine');
+    expect(Job.parse(upgraded)).toEqual(upgraded);
+    expect(await undoJob('mine', db)).toBe('Look again');
+    expect((await jobNow('mine')).observations[0]?.configuration).toBe('leds');
+    expect(await undoJob('mine', db)).toBe('Write a rate down');
+    expect((await jobNow('mine')).observations).toHaveLength(job.observations.length - 1);
+    await redoJob('mine', db);
+    await redoJob('mine', db);
+    expect(await jobNow('mine')).toEqual(upgraded);
   });
 });
 

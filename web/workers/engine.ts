@@ -18,4 +18,4 @@ function worker(name: string): Remote<EngineWorker> {
 export const engine = () => worker('engine');
 
 /** A second one for the driver's panel, so that a switch never waits behind a search. */
-export const rehearser = () => worker('rehearser');
+export const tracer = () => worker('tracer');

@@ -5,15 +5,15 @@ import { steadyComplaints } from '../../core/cures/compare/steadyCures.ts';
 import { capacitorWindows } from '../../core/cures/decoder/capacitorWindow.ts';
 import { whileOff } from '../../core/cures/decoder/whileOff.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
-import { jobProgress } from '../../core/order/progress.ts';
-import { lampStrips } from '../../core/rehearsal/lampStrips.ts';
-import { rehearse } from '../../core/rehearsal/rehearse.ts';
+import { lampStrips } from '../../core/traces/lampStrips.ts';
+import { traceLamps } from '../../core/traces/traceLamps.ts';
+import { jobProgress } from '../../core/work/progress.ts';
 
 /** What simulates and searches: off the main thread, so that the lamps keep their beat. */
 const api = {
   planResistors,
   lampStrips,
-  rehearse,
+  traceLamps,
   behavioursOf,
   jobProgress,
   compareTurnCures,

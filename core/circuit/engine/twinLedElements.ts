@@ -47,7 +47,7 @@ export function supposing(part: LedPart, topology: KnownTopology): LedPart {
   return { ...part, ballast, twin: { ...part.twin, topology } };
 }
 
-/** What a rehearsal takes an unknown topology for: what its ballast suggests. */
+/** What the traces take an unknown topology for: what its ballast suggests. */
 function likeliest({ ballast }: LedPart): KnownTopology {
   if (ballast.kind === 'converter') return 'shared-converter';
   return ballast.kind === 'constant-current' ? 'shared-regulator' : 'own-resistors';

@@ -1,5 +1,6 @@
 import { hottestResistor } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
+import { costOf, type PickLine, pickLines, powerBetween } from '../../inventory/picklist.ts';
 import type { JobAnalysis } from '../../judge/analysis.ts';
 import { Judge } from '../../judge/judge.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
@@ -8,7 +9,6 @@ import type { JudgedPoint, TurnVerdict } from '../../judge/verdict.ts';
 import { chargingVolts, testVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
-import { costOf, type PickLine, pickLines, powerBetween } from '../../picklist/picklist.ts';
 import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';

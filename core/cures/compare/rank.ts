@@ -1,4 +1,4 @@
-import { inARow } from '../../quantities/format.ts';
+import { inARow } from '../../formatting/format.ts';
 import type { CureReport } from './evaluate.ts';
 
 /** What somebody may care about in a cure. */

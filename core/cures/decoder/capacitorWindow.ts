@@ -1,12 +1,12 @@
-import { normalRate } from '../../flashers/flasher.ts';
+import { normalRate } from '../../devices/flasher.ts';
 import { type FlickerRisk, flickerRisk, lowRiskLimit } from '../../flicker/ieee1789.ts';
+import { farads, percent, volts } from '../../formatting/format.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { DecoderPart, Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
 import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
-import { farads, percent, volts } from '../../quantities/format.ts';
 import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
 import { type Emitter, ledEmitterAt } from '../../simulation/lampLight.ts';

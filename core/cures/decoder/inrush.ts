@@ -1,7 +1,7 @@
 import type { Circuit } from '../../model/vehicle/circuit.ts';
+import { ELEMENTS } from '../../model/vehicle/netlistNames.ts';
 import { outputOf } from '../../simulation/controls.ts';
 import { controlsFor } from '../../simulation/moment.ts';
-import { ELEMENTS } from '../../simulation/places.ts';
 import type { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 
 /** What a circuit draws when it comes on from cold. */

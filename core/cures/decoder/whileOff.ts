@@ -1,5 +1,5 @@
 import { chargingVolts } from '../../judge/workingPoints.ts';
-import type { Job, Stage } from '../../model/job.ts';
+import type { Configuration, Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { CONTROLS_OFF, outputOf } from '../../simulation/controls.ts';
@@ -25,8 +25,8 @@ export interface WhileOff {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  * @throws NoSolutionError when a circuit cannot be solved
  */
-export function whileOff(job: Job, shelf: Shelf, stage: Stage): WhileOff[] {
-  const fitment = fitmentOf(job, shelf, stage);
+export function whileOff(job: Job, shelf: Shelf, configuration: Configuration): WhileOff[] {
+  const fitment = fitmentOf(job, shelf, configuration);
   const simulation = new VehicleSimulation(job.vehicle, fitment);
   const emfVolts = chargingVolts(job.vehicle.systemVolts);
   return job.vehicle.circuits.flatMap((circuit: Circuit): WhileOff[] => {

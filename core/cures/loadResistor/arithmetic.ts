@@ -1,8 +1,8 @@
 import { networkOhms, parallelOhms } from '../../circuit/resistorNetwork.ts';
+import { amps, ohms, volts, watts } from '../../formatting/format.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { LoadResistorCure, ResistorNetwork } from '../../model/job.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { amps, ohms, volts, watts } from '../../quantities/format.ts';
 import type { OhmsInterval } from './interval.ts';
 
 /** One line of worked arithmetic: what, how, and what comes out. */

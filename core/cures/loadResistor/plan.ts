@@ -11,7 +11,7 @@ import { type ArithmeticLine, resistorArithmetic } from './arithmetic.ts';
 import { type OhmsInterval, ohmsInterval } from './interval.ts';
 import { type ResistorChoice, type ResistorSearch, searchResistors } from './search.ts';
 
-/** Everything the Cure stop and the command line show about resistors for one side. */
+/** Everything the Cure stage and the command line show about resistors for one side. */
 export interface ResistorPlan {
   circuitId: string;
   interval: OhmsInterval;

@@ -1,5 +1,6 @@
 import { E12, STANDARD_WATTS, seriesBetween } from '../../catalogue/eSeries.ts';
 import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
+import { amps } from '../../formatting/format.ts';
 import { condemnedIn } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
@@ -8,7 +9,6 @@ import type { ResistorPart } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
-import { amps } from '../../quantities/format.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { BOUGHT_TOLERANCE } from '../highestPiece.ts';
 import type { OhmsInterval } from './interval.ts';

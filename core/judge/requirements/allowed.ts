@@ -1,4 +1,4 @@
-import { ratedAmps } from '../../flashers/flasher.ts';
+import { ratedAmps } from '../../devices/flasher.ts';
 import { turnFuse } from '../../model/vehicle/vehicle.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { chargingVolts } from '../workingPoints.ts';

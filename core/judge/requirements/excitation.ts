@@ -1,4 +1,4 @@
-import { amps, volts } from '../../quantities/format.ts';
+import { amps, volts } from '../../formatting/format.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import { workingPoints } from '../workingPoints.ts';
 import type { Finding } from './finding.ts';

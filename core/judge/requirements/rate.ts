@@ -1,5 +1,5 @@
-import { normalRate } from '../../flashers/flasher.ts';
-import { perMinute } from '../../quantities/format.ts';
+import { normalRate } from '../../devices/flasher.ts';
+import { perMinute } from '../../formatting/format.ts';
 import { flashRule } from '../flashRule.ts';
 import { isTurn } from '../scenario.ts';
 import type { Finding } from './finding.ts';

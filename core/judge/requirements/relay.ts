@@ -1,7 +1,7 @@
-import { ratedAmps } from '../../flashers/flasher.ts';
+import { ratedAmps } from '../../devices/flasher.ts';
+import { amps } from '../../formatting/format.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { amps } from '../../quantities/format.ts';
 import { type LimitCheck, limitCheck } from './finding.ts';
 import { trailerAmps } from './trailer.ts';
 

@@ -1,7 +1,7 @@
 import { pieceWatts } from '../../circuit/resistorNetwork.ts';
+import { ohms, volts, watts } from '../../formatting/format.ts';
 import type { ResistorNetwork } from '../../model/job.ts';
 import { circuitsFeeding, type Vehicle } from '../../model/vehicle/vehicle.ts';
-import { ohms, volts, watts } from '../../quantities/format.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { feedDuty } from '../../simulation/duty.ts';
 import { chargingVolts } from '../workingPoints.ts';

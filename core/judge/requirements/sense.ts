@@ -1,4 +1,4 @@
-import { volts } from '../../quantities/format.ts';
+import { volts } from '../../formatting/format.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { chargingVolts } from '../workingPoints.ts';
 import type { Finding } from './finding.ts';

@@ -1,4 +1,4 @@
-import { normalRate } from '../../flashers/flasher.ts';
+import { normalRate } from '../../devices/flasher.ts';
 import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { Fitment } from '../../simulation/fitment.ts';
 import { isTurn } from '../scenario.ts';

@@ -1,5 +1,5 @@
+import { amps } from '../../formatting/format.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
-import { amps } from '../../quantities/format.ts';
 import { type LimitCheck, limitCheck } from './finding.ts';
 
 /**

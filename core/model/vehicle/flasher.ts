@@ -5,7 +5,7 @@ import { Amps, Fraction, Id, Line, Ohms, Volts } from '../fields.ts';
 export const ThresholdLaw = z.enum(['fixed', 'proportional', 'filament']);
 export type ThresholdLaw = z.infer<typeof ThresholdLaw>;
 
-/** The true threshold of a SIMULATED vehicle: the rehearsal obeys it, the verdict never looks at it. */
+/** The true threshold of a SIMULATED vehicle: the traces obey it, the verdict never looks at it. */
 export const SimulatedThreshold = z.strictObject({
   amps: Amps,
   atVolts: Volts,

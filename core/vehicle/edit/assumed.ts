@@ -1,5 +1,5 @@
 import { bulbById, signalFilament } from '../../catalogue/bulbs.ts';
-import { thresholdAt } from '../../flashers/threshold.ts';
+import { thresholdAt } from '../../devices/threshold.ts';
 import { testVolts } from '../../judge/workingPoints.ts';
 import type { FilamentRating } from '../../model/bulb.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
@@ -8,7 +8,7 @@ import { lampById, turnCircuits, type Vehicle } from '../../model/vehicle/vehicl
 
 /**
  * Sets every assumed threshold to the middle of what it can be: between the listed bulbs all lit and the smallest main
- * one missing. The rehearsal needs one figure for a watcher nobody has measured; the verdict never looks at it.
+ * one missing. The traces need one figure for a watcher nobody has measured; the verdict never looks at it.
  *
  * @param vehicle changed in place
  */

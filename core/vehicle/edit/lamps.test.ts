@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { vehicleProblems } from '../../formats/vehicleProblems.ts';
 import { Judge } from '../../judge/judge.ts';
-import { setFlasher } from '../../layouts/flashers.ts';
-import { layoutEntries, startingVehicle } from '../../layouts/startingLayout.ts';
 import { newJob } from '../../model/newJob.ts';
 import { circuitsOf, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { setFlasher } from '../../presets/flashers.ts';
+import { layoutEntries, startingVehicle } from '../../presets/startingLayout.ts';
 import { lampFunctions } from './circuits.ts';
 import { addLamps, changeRole, changeStockBulb, changeWork, removeLamp, VehicleEditError } from './lamps.ts';
 

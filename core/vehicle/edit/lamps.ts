@@ -1,9 +1,9 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
-import { type LampTemplateId, stockBulbFor, TEMPLATES } from '../../layouts/lampTemplates.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
 import { retuneWatchers } from './assumed.ts';
 import { dropEmptyCircuits, type LampFunction, setLampFunctions } from './circuits.ts';
+import { type LampTemplateId, stockBulbFor, TEMPLATES } from './lampTemplates.ts';
 
 /** An edit that would leave a vehicle nobody can compute. Says what to do instead. */
 export class VehicleEditError extends Error {

@@ -1,4 +1,4 @@
-import type { VehicleReport } from '../../../core/rehearsal/vehicleReport.ts';
+import type { VehicleReport } from '../../../core/traces/vehicleReport.ts';
 
 /** What ngspice gave, by the name of each vector. */
 export type Vectors = Map<string, readonly number[]>;

@@ -2,7 +2,7 @@ import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
-import type { Observation, Stage, TurnFunction } from '../../../core/model/job.ts';
+import type { Configuration, Observation, TurnFunction } from '../../../core/model/job.ts';
 import { FUNCTION_WORDS, mayBeHalf, proofReason, watcherLeft } from '../../../core/record/observations.ts';
 import { useDesk } from '../workspace.ts';
 import classes from './RateRecorder.module.css';
@@ -18,7 +18,13 @@ const LIT_CHOICES = [
  * Measures one function of the vehicle: tap once a flash (or type a rate read elsewhere), say whether all
  * its lamps lit, record. The reading is kept on screen until it is recorded or cleared.
  */
-export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFunction: TurnFunction }) {
+export function RateRecorder({
+  configuration,
+  turnFunction,
+}: {
+  configuration: Configuration;
+  turnFunction: TurnFunction;
+}) {
   const { job, edit } = useDesk();
   const { taps, reading, tap, clear } = useTaps();
   const [typed, setTyped] = useState<string | number>('');
@@ -47,7 +53,7 @@ export function RateRecorder({ stage, turnFunction }: { stage: Stage; turnFuncti
     const observation: Observation = {
       id: randomId('seen-'),
       at: new Date().toISOString(),
-      stage,
+      configuration,
       function: turnFunction,
       condition: 'lights-off',
       ...(measured ?? { ratePerMinute: null, uncertainty: null, method: 'typed' }),

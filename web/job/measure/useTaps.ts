@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { readTaps, type TapReading } from '../../../core/flashmeter/taps.ts';
-import { useKeys } from '../../app/useKeys.ts';
+import { useKeys } from '../../ui/useKeys.ts';
 
 /** A pause this long begins a new count, s. */
 const NEW_COUNT_AFTER = 5;

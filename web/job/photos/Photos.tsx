@@ -2,11 +2,11 @@ import { Button, NativeSelect } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
-import { offerUndo } from '../../app/offerUndo.tsx';
-import { tellTrouble } from '../../app/tellTrouble.ts';
 import type { PhotoRow } from '../../store/db.ts';
 import { addPhoto, binPhoto, photosOf, restorePhoto, shrinkPhoto } from '../../store/photos.ts';
 import { Card } from '../../ui/Card.tsx';
+import { offerUndo } from '../../ui/offerUndo.tsx';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { useDesk } from '../workspace.ts';
 import classes from './Photos.module.css';
 

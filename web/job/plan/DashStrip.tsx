@@ -1,10 +1,10 @@
 import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
-import type { DashEvent } from '../../../core/flashers/device.ts';
-import { flasherWords } from '../../../core/flashers/flasher.ts';
+import type { DashEvent } from '../../../core/devices/device.ts';
+import { flasherWords } from '../../../core/devices/flasher.ts';
+import { amps, volts } from '../../../core/formatting/format.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
-import { amps, volts } from '../../../core/quantities/format.ts';
-import type { Rehearsal } from '../../../core/rehearsal/rehearse.ts';
+import type { Traces } from '../../../core/traces/traceLamps.ts';
 import { useWorkspace, type Workspace } from '../workspace.ts';
 import classes from './DashStrip.module.css';
 import { Telltales, TurnArrows } from './Telltales.tsx';
@@ -17,26 +17,26 @@ const LIT = 0.05;
 /** Telltales, the flash rate with what it rests on, messages and codes, and what the circuit did in words. */
 export function DashStrip() {
   const workspace = useWorkspace();
-  const { job, rehearsal, rehearsing, rehearsalTrouble, supplyVolts } = workspace;
+  const { job, traces, tracing, tracesTrouble, supplyVolts } = workspace;
   const [sound, setSound] = useState(false);
-  useRelayClick(rehearsal, sound);
+  useRelayClick(traces, sound);
   const arrows = { left: useRef<SVGPathElement>(null), right: useRef<SVGPathElement>(null) };
-  useFlash(rehearsal, (_, lit) => {
+  useFlash(traces, (_, lit) => {
     for (const side of ['left', 'right'] as const) {
       const arrow = arrows[side].current;
-      if (arrow) arrow.style.opacity = lit && rehearsal.sides.includes(side) ? '1' : '0';
+      if (arrow) arrow.style.opacity = lit && traces.sides.includes(side) ? '1' : '0';
     }
   });
-  const rate = rehearsal.ratePerMinute;
+  const rate = traces.ratePerMinute;
   return (
-    <div className={classes.dash} aria-busy={rehearsing}>
+    <div className={classes.dash} aria-busy={tracing}>
       <div className={classes.row}>
         <div>
           {/* A live region: switching the stalk says the new rate once, not at every flash. */}
           <p className={classes.rate} role="status">
             {rate === null ? (
               <>
-                <span className={classes.none}>{restWords(rehearsal)}</span> at {volts(supplyVolts)}
+                <span className={classes.none}>{restWords(traces)}</span> at {volts(supplyVolts)}
               </>
             ) : (
               <>
@@ -61,21 +61,21 @@ export function DashStrip() {
       </div>
       <div className={classes.row}>
         <p className={classes.why}>
-          {rehearsalTrouble ? `The simulation stopped: ${rehearsalTrouble.message}` : why(workspace)}
+          {tracesTrouble ? `The simulation stopped: ${tracesTrouble.message}` : why(workspace)}
         </p>
-        <Telltales controls={workspace.controls} events={rehearsal.events} vehicle={job.vehicle} />
+        <Telltales controls={workspace.controls} events={traces.events} vehicle={job.vehicle} />
       </div>
-      {(rehearsal.events.length > 0 || rehearsal.effects.length > 0) && (
+      {(traces.events.length > 0 || traces.effects.length > 0) && (
         <div className={classes.said}>
-          {rehearsal.effects.map((effect) => (
+          {traces.effects.map((effect) => (
             <details key={effect.id} className={classes.effect}>
               <summary>{effect.title}</summary>
               <p>{effect.text}</p>
             </details>
           ))}
-          {rehearsal.events.length > 0 && (
+          {traces.events.length > 0 && (
             <ul className={classes.events} aria-label="Messages, codes and fuses">
-              {told(rehearsal.events).map((event) => (
+              {told(traces.events).map((event) => (
                 <li key={event.key} data-kind={event.kind}>
                   {event.text}
                 </li>
@@ -99,30 +99,30 @@ function told(events: readonly DashEvent[]): DashEvent[] {
   });
 }
 
-function restWords(rehearsal: Rehearsal): string {
-  if (rehearsal.sides.length > 0) return 'On without flashing';
-  const lit = new Set(rehearsal.lamps.filter((lamp) => lamp.steady > LIT).map((lamp) => lamp.lampId)).size;
+function restWords(traces: Traces): string {
+  if (traces.sides.length > 0) return 'On without flashing';
+  const lit = new Set(traces.lamps.filter((lamp) => lamp.steady > LIT).map((lamp) => lamp.lampId)).size;
   if (lit === 0) return 'Nothing lit';
   return `${lit} ${lit === 1 ? 'lamp' : 'lamps'} lit, none flashing`;
 }
 
-function why({ job, judges, stage, rehearsal }: Workspace): string {
-  const { flasher } = judges[stage].turns.fitment;
+function why({ job, judges, configuration, traces }: Workspace): string {
+  const { flasher } = judges[configuration].turns.fitment;
   const rule = flashRule(job.vehicle.region);
   const { short } = flasherWords(flasher);
   const name = `${short.charAt(0).toUpperCase()}${short.slice(1)}`;
-  if (rehearsal.ratePerMinute === null)
-    return rehearsal.sides.length > 0
+  if (traces.ratePerMinute === null)
+    return traces.sides.length > 0
       ? `${name} gets too little current.`
-      : rehearsal.lamps.some((lamp) => lamp.steady > LIT)
+      : traces.lamps.some((lamp) => lamp.steady > LIT)
         ? 'Held on, as the circuit settles.'
         : 'Press a switch to see what the vehicle would do.';
   const allowed = `Allowed: ${rule.lowest} to ${rule.highest}.`;
-  const seen = amps(rehearsal.watchedAmps);
+  const seen = amps(traces.watchedAmps);
   if (flasher.kind === 'thermal') return `${seen} warm the thermal flasher. ${allowed}`;
   if (flasher.kind === 'non-watching-relay')
     return `${name} passes ${seen} and does not watch it. ${allowed}`;
-  if (!rehearsal.missesLamp) return `${name} sees ${seen} and is content. ${allowed}`;
-  const assumed = rehearsal.thresholdAssumed ? ' (assumed)' : '';
-  return `${name} sees ${seen}, trips at ${amps(rehearsal.thresholdAmps)}${assumed}: a bulb seems missing. ${allowed}`;
+  if (!traces.missesLamp) return `${name} sees ${seen} and is content. ${allowed}`;
+  const assumed = traces.thresholdAssumed ? ' (assumed)' : '';
+  return `${name} sees ${seen}, trips at ${amps(traces.thresholdAmps)}${assumed}: a bulb seems missing. ${allowed}`;
 }

@@ -1,6 +1,6 @@
-import { moveStalk, turnKey } from '../useDriverKeys.ts';
 import { useWorkspace } from '../workspace.ts';
 import classes from './DriverPanel.module.css';
+import { moveStalk, turnKey } from './driverControls.ts';
 import { switchesOf } from './switches.ts';
 
 const KEY_WORDS = { off: 'Key off', on: 'Key on', running: 'Running' } as const;

@@ -2,10 +2,10 @@ import { useElementSize } from '@mantine/hooks';
 import { type RefObject, useRef } from 'react';
 import { useParams } from 'react-router';
 import { signalFilament } from '../../../core/catalogue/bulbs.ts';
+import { watts } from '../../../core/formatting/format.ts';
 import type { Lamp, LampInput } from '../../../core/model/vehicle/lamp.ts';
-import { watts } from '../../../core/quantities/format.ts';
-import type { LampShow } from '../../../core/rehearsal/rehearse.ts';
 import type { SocketContent } from '../../../core/simulation/fitment.ts';
+import type { LampTrace } from '../../../core/traces/traceLamps.ts';
 import { useDesk, useWorkspace, VEHICLE_SCREEN } from '../workspace.ts';
 import { VehicleDrawing } from './drawings/VehicleDrawing.tsx';
 import classes from './PlanView.module.css';
@@ -29,7 +29,7 @@ const ONE_LINE = 19;
 /** The groups that shine, by which light of which lamp. */
 type Lights = RefObject<Map<string, SVGGElement>>;
 
-/** The plan: every lamp where it is, lit as the rehearsal says. */
+/** The plan: every lamp where it is, lit as the traces say. */
 export function PlanView() {
   const lights = useRef(new Map<string, SVGGElement>());
   return (
@@ -41,13 +41,13 @@ export function PlanView() {
 }
 
 /**
- * Lets the drawn lamps shine. It draws nothing itself, so that a rehearsal or a dragged slider changes light and
+ * Lets the drawn lamps shine. It draws nothing itself, so that new traces or a dragged slider changes light and
  * colour, and no shape.
  */
 function PlanLights({ lights }: { lights: Lights }) {
-  const { rehearsal } = useWorkspace();
-  const shows = new Map(rehearsal.lamps.map((show) => [showKey(show), show]));
-  useFlash(rehearsal, (byLamp) => {
+  const { traces } = useWorkspace();
+  const shows = new Map(traces.lamps.map((show) => [showKey(show), show]));
+  useFlash(traces, (byLamp) => {
     for (const [key, group] of lights.current) {
       // The eye judges light by about its square root: half the light still looks bright.
       const light = (byLamp.get(key) ?? 0) * shareOfLamp(shows, key);
@@ -62,14 +62,14 @@ function PlanLights({ lights }: { lights: Lights }) {
 
 /** A lamp is a button that selects it. */
 function PlanDrawing({ lights }: { lights: Lights }) {
-  const { job, judges, stage, lamp: selected, selectLamp } = useDesk();
+  const { job, judges, configuration, lamp: selected, selectLamp } = useDesk();
   const { ref, width, height } = useElementSize();
   const { kind } = job.vehicle;
   const outline = outlineIn(kind, width, height);
-  const editing = useParams().stop === VEHICLE_SCREEN;
+  const editing = useParams().stage === VEHICLE_SCREEN;
   const { planOf, handlers, nudge } = useMoveLamps(outline);
   const lamps = job.vehicle.lamps.map((lamp) => ({ ...lamp, plan: planOf(lamp) }));
-  const { contents } = judges[stage].turns.fitment;
+  const { contents } = judges[configuration].turns.fitment;
   // Whose names stand beside the plan: of many lamps those outside, and whichever is in hand.
   const named = lamps.filter(
     (lamp) => lamps.length <= 8 || lamp.id === selected?.id || (lamp.end !== 'inside' && lamp.end !== 'dash'),
@@ -170,7 +170,7 @@ function PlanDrawing({ lights }: { lights: Lights }) {
 }
 
 /** A twin bulb's dim filament is weighed against its bright one, so that tail looks dimmer than stop. */
-function shareOfLamp(shows: ReadonlyMap<string, LampShow>, key: string): number {
+function shareOfLamp(shows: ReadonlyMap<string, LampTrace>, key: string): number {
   const show = shows.get(key);
   const main = shows.get(key.replace(/:dim$/, ':main'));
   return show && main ? Math.min(1, show.lumens / main.lumens) : 1;

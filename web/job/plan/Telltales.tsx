@@ -1,5 +1,5 @@
 import type { RefObject } from 'react';
-import type { DashEvent } from '../../../core/flashers/device.ts';
+import type { DashEvent } from '../../../core/devices/device.ts';
 import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
 import type { Controls } from '../../../core/simulation/controls.ts';
 import classes from './Telltales.module.css';

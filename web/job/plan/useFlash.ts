@@ -1,9 +1,9 @@
 import { useReducedMotion } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
-import { type LampShow, lightAt, type Rehearsal } from '../../../core/rehearsal/rehearse.ts';
+import { type LampTrace, lightAt, type Traces } from '../../../core/traces/traceLamps.ts';
 
 /** Which light of which lamp: a twin bulb has two. */
-export function showKey({ lampId, input }: Pick<LampShow, 'lampId' | 'input'>): string {
+export function showKey({ lampId, input }: Pick<LampTrace, 'lampId' | 'input'>): string {
   return `${lampId}:${input}`;
 }
 
@@ -11,22 +11,22 @@ export function showKey({ lampId, input }: Pick<LampShow, 'lampId' | 'input'>): 
 export type ShowLight = (lights: ReadonlyMap<string, number>, telltaleLit: boolean) => void;
 
 /**
- * Plays a rehearsal in real time, outside React: a frame loop calls `show` with each lamp's light. The
+ * Plays the traces in real time, outside React: a frame loop calls `show` with each lamp's light. The
  * clock runs through changes, so that switching between states compares them on one beat. What does not
  * flash is shown once and left; those who asked for less motion get every lamp held at its lit level.
  */
-export function useFlash(rehearsal: Rehearsal, show: ShowLight): void {
+export function useFlash(traces: Traces, show: ShowLight): void {
   const still = useReducedMotion();
   const latest = useRef(show);
   latest.current = show;
   useEffect(() => {
-    const lightsBy = (light: (lamp: LampShow) => number) =>
-      new Map(rehearsal.lamps.map((lamp) => [showKey(lamp), light(lamp)]));
-    const { periodSeconds, onFraction } = rehearsal;
-    if (still || rehearsal.ratePerMinute === null) {
+    const lightsBy = (light: (lamp: LampTrace) => number) =>
+      new Map(traces.lamps.map((lamp) => [showKey(lamp), light(lamp)]));
+    const { periodSeconds, onFraction } = traces;
+    if (still || traces.ratePerMinute === null) {
       latest.current(
         lightsBy((lamp) => lamp.steady),
-        rehearsal.sides.length > 0,
+        traces.sides.length > 0,
       );
       return;
     }
@@ -42,5 +42,5 @@ export function useFlash(rehearsal: Rehearsal, show: ShowLight): void {
     };
     frame = requestAnimationFrame(play);
     return () => cancelAnimationFrame(frame);
-  }, [rehearsal, still]);
+  }, [traces, still]);
 }

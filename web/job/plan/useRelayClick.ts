@@ -1,12 +1,12 @@
 import { useEffect } from 'react';
-import type { Rehearsal } from '../../../core/rehearsal/rehearse.ts';
+import type { Traces } from '../../../core/traces/traceLamps.ts';
 
 /** Two clicks a flash, as a relay gives: the closing one lower, the opening one higher, Hz. */
 const CLOSING = 1400;
 const OPENING = 1900;
 
 /** Clicks with the flasher while sound is on. Off until asked for: a browser would refuse it anyway. */
-export function useRelayClick({ ratePerMinute, periodSeconds, onFraction }: Rehearsal, sound: boolean): void {
+export function useRelayClick({ ratePerMinute, periodSeconds, onFraction }: Traces, sound: boolean): void {
   useEffect(() => {
     if (!sound || ratePerMinute === null) return;
     const audio = new AudioContext();

@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import { flasherWords } from '../../../core/flashers/flasher.ts';
+import { flasherWords } from '../../../core/devices/flasher.ts';
 import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';

@@ -1,8 +1,8 @@
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { LAMP_TEMPLATES, type LampTemplateId, TEMPLATES } from '../../../core/layouts/lampTemplates.ts';
 import { addLamps } from '../../../core/vehicle/edit/lamps.ts';
+import { LAMP_TEMPLATES, type LampTemplateId, TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';

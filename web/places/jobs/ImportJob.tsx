@@ -3,9 +3,9 @@ import { randomId } from '@mantine/hooks';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { JOB_FILE_MAX_BYTES, readJobFile } from '../../../core/formats/jobFile.ts';
-import { tellTrouble } from '../../app/tellTrouble.ts';
 import { type ImportMode, type ImportPreview, importJob, previewImport } from '../../store/importJob.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './JobsPlace.module.css';
 
 /** Import in two looks: what the file would change, then, if that is wanted, the change. */

@@ -3,13 +3,13 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import type { Shelf } from '../../../core/model/part.ts';
-import { STOP_NAMES } from '../../../core/order/stops.ts';
-import { offerUndo } from '../../app/offerUndo.tsx';
-import { StorageTrouble } from '../../app/StorageTrouble.tsx';
-import { tellTrouble } from '../../app/tellTrouble.ts';
+import { STAGE_NAMES } from '../../../core/work/stages.ts';
 import { db, type JobRow } from '../../store/db.ts';
 import { binJob, exportJob, restoreJob } from '../../store/jobs.ts';
+import { offerUndo } from '../../ui/offerUndo.tsx';
+import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { useProgress } from '../../workers/useProgress.ts';
 import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
@@ -129,12 +129,12 @@ function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
           : progress === null
             ? 'An LED it uses is no longer on the shelf.'
             : open
-              ? `Next: ${STOP_NAMES[open.stop]}, ${open.note}`
+              ? `Next: ${STAGE_NAMES[open.stage]}, ${open.note}`
               : 'Filed'}
       </p>
       <div className={classes.rail} aria-hidden="true">
         {progress?.map((each) => (
-          <span key={each.stop} data-done={each.done} />
+          <span key={each.stage} data-done={each.done} />
         ))}
       </div>
       <div className={classes.cardActions}>

@@ -2,10 +2,10 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { tellTrouble } from '../../app/tellTrouble.ts';
 import type { JobRow } from '../../store/db.ts';
 import { startJob } from '../../store/jobs.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './JobsPlace.module.css';
 
 /** A new job on a vehicle already on record. */

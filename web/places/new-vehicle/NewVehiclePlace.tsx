@@ -2,21 +2,21 @@ import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine
 import { randomId } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { type FlasherKind, usualFlasher } from '../../../core/layouts/flashers.ts';
-import { TEMPLATES } from '../../../core/layouts/lampTemplates.ts';
+import { FLASHER_OPTIONS } from '../../../core/lookover/questions.ts';
+import type { SystemVolts } from '../../../core/model/fields.ts';
+import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
+import { type FlasherKind, usualFlasher } from '../../../core/presets/flashers.ts';
 import {
   kindName,
   type LayoutEntry,
   layoutEntries,
   startingVehicle,
   usualVolts,
-} from '../../../core/layouts/startingLayout.ts';
-import { FLASHER_OPTIONS } from '../../../core/lookover/questions.ts';
-import type { SystemVolts } from '../../../core/model/fields.ts';
-import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
-import { tellTrouble } from '../../app/tellTrouble.ts';
+} from '../../../core/presets/startingLayout.ts';
+import { TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
 import { startJob } from '../../store/jobs.ts';
 import { Card } from '../../ui/Card.tsx';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './NewVehicle.module.css';
 import { PlanSketch } from './PlanSketch.tsx';
 

@@ -12,7 +12,7 @@ import {
   WIRE_COLOURS,
   WIRE_SIZES,
 } from '../../../core/catalogue/wires.ts';
-import { amps, volts, watts } from '../../../core/quantities/format.ts';
+import { amps, volts, watts } from '../../../core/formatting/format.ts';
 import { findEntries, referenceEntries, SECTIONS, type Section } from '../../../core/reference/entries.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';

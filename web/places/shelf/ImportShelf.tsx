@@ -2,9 +2,9 @@ import { Button } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { readShelfCsv, SHELF_CSV_MAX_BYTES, type ShelfCsvResult } from '../../../core/formats/shelfCsv.ts';
 import type { Part } from '../../../core/model/part.ts';
-import { tellTrouble } from '../../app/tellTrouble.ts';
 import { putParts } from '../../store/shelf.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './Shelf.module.css';
 import { tellChange } from './tellChange.ts';
 

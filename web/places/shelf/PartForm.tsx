@@ -1,11 +1,11 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { type Column, columnsOf, type PartKind } from '../../../core/inventory/columns.ts';
+import { idFor, partFromRow, type Row, rowOfPart } from '../../../core/inventory/rows.ts';
 import type { Part } from '../../../core/model/part.ts';
-import { type Column, columnsOf, type PartKind } from '../../../core/shelf/columns.ts';
-import { idFor, partFromRow, type Row, rowOfPart } from '../../../core/shelf/rows.ts';
-import { tellTrouble } from '../../app/tellTrouble.ts';
 import { putParts } from '../../store/shelf.ts';
 import { Card } from '../../ui/Card.tsx';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './Shelf.module.css';
 import { tellChange } from './tellChange.ts';
 

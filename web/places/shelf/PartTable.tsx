@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { amps, ohms, volts, watts } from '../../../core/formatting/format.ts';
 import type { Part } from '../../../core/model/part.ts';
-import { amps, ohms, volts, watts } from '../../../core/quantities/format.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { price } from '../../ui/money.ts';
 import classes from './Shelf.module.css';

@@ -1,5 +1,5 @@
-import { offerUndo } from '../../app/offerUndo.tsx';
 import { type ShelfChange, undoShelf } from '../../store/shelf.ts';
+import { offerUndo } from '../../ui/offerUndo.tsx';
 
 /** A change of the shelf may touch hundreds of parts: it can be taken back for longer. */
 const UNDO_FOR = 12_000;

@@ -1,7 +1,7 @@
+import { ohms, watts } from '../../../formatting/format.ts';
 import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
 import type { Circuit } from '../../../model/vehicle/circuit.ts';
-import { ohms, watts } from '../../../quantities/format.ts';
 import { bleedResistor } from '../../bleedResistor.ts';
 import { type CureOption, option, refused } from '../option.ts';
 

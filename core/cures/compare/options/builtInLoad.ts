@@ -1,7 +1,7 @@
+import { amps } from '../../../formatting/format.ts';
 import type { Job } from '../../../model/job.ts';
 import type { LedPart, Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
-import { amps } from '../../../quantities/format.ts';
 import { ledFit } from '../../../vehicle/ledFits.ts';
 import { type CureOption, option, refused } from '../option.ts';
 import type { CureScope } from '../scope.ts';

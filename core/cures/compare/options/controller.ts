@@ -1,6 +1,6 @@
+import { inARow, percent } from '../../../formatting/format.ts';
 import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
-import { inARow, percent } from '../../../quantities/format.ts';
 import { outputOf } from '../../../simulation/controls.ts';
 import { ledOf } from '../../../simulation/fitment.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';

@@ -1,4 +1,5 @@
 import { E12, STANDARD_WATTS } from '../../../catalogue/eSeries.ts';
+import { ohms, watts } from '../../../formatting/format.ts';
 import { bodyOf, condemnedIn, HOT_DAY, mountedPieces, usesOfPiece } from '../../../heat/mounts.ts';
 import { judgeHeat } from '../../../heat/useCases.ts';
 import type { JobAnalysis } from '../../../judge/analysis.ts';
@@ -8,7 +9,6 @@ import { chargingVolts } from '../../../judge/workingPoints.ts';
 import type { Job, LoadResistorCure, ResistorPiece } from '../../../model/job.ts';
 import type { Circuit } from '../../../model/vehicle/circuit.ts';
 import { lampById } from '../../../model/vehicle/vehicle.ts';
-import { ohms, watts } from '../../../quantities/format.ts';
 import { outputOf } from '../../../simulation/controls.ts';
 import { highestPiece } from '../../highestPiece.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';

@@ -1,0 +1,143 @@
+import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { listedSideAmps, retuneWatchers } from '../vehicle/edit/assumed.ts';
+import { bladeFuse, fuseFor, outputFor } from '../vehicle/edit/circuits.ts';
+import type { Origins } from '../vehicle/edit/lampTemplates.ts';
+
+export type FlasherKind = Flasher['kind'];
+
+/** Which flasher is usual on a vehicle of that kind and year (common practice), and why that is thought. */
+export function usualFlasher({ kind, year, systemVolts }: Origins): { kind: FlasherKind; why: string } {
+  const thermalUntil = kind === 'moped' ? 2004 : kind === 'tractor' ? 1984 : 1979;
+  if (kind === 'trailer')
+    return {
+      kind: 'watching-relay',
+      why: 'A trailer flashes with the relay of what tows it, which mostly watches.',
+    };
+  if (systemVolts === 6 || year <= thermalUntil)
+    return { kind: 'thermal', why: `Most of these before ${thermalUntil + 1} have a thermal flasher.` };
+  const controllerFrom = kind === 'car' ? 2002 : kind === 'van' || kind === 'minibus' ? 2006 : 2013;
+  if (year >= controllerFrom && kind !== 'moped' && kind !== 'tractor')
+    return {
+      kind: 'controller',
+      why: `Most of these since ${controllerFrom} flash from a body controller, not from a relay.`,
+    };
+  return {
+    kind: 'watching-relay',
+    why: 'Most of these years have an electronic relay that watches the current.',
+  };
+}
+
+/** Fuse of the turn lamps by what the vehicle is, A at 12 V (common practice). */
+function turnFuseAmps({ kind, systemVolts }: Origins): number {
+  if (kind === 'moped') return 7.5;
+  return systemVolts === 24 ? 10 : 15;
+}
+
+/** A flasher of a kind with the figures most of them have. */
+export function typicalFlasher(kind: FlasherKind, origins: Origins): Flasher {
+  const fuseId = kind === 'controller' ? 'body-fuse' : 'turn-fuse';
+  const threeTerminals = { supply: '49', lamps: '49a', earth: '31' };
+  const base = { id: 'flasher', fuseId };
+  const volts = `${origins.systemVolts} V `;
+  switch (kind) {
+    case 'thermal':
+      return {
+        ...base,
+        kind,
+        name: 'two-terminal thermal flasher',
+        terminals: { supply: 'B', lamps: 'L' },
+        ratedAmps: (origins.kind === 'moped' ? 1.6 : 3.8) * (12 / origins.systemVolts),
+        normalRate: 85,
+        onFraction: 0.5,
+        contactOhms: 0.08,
+        underloaded: 'slow-or-on',
+      };
+    case 'watching-relay':
+      return {
+        ...base,
+        kind,
+        name: `three-terminal ${origins.systemVolts === 24 ? volts : ''}relay`,
+        terminals: threeTerminals,
+        normalRate: 88,
+        onFraction: 0.5,
+        fastMultiplier: 2,
+        ratedAmps: origins.systemVolts === 24 ? 10 : 20,
+        contactOhms: 0.006,
+        watchesRepeaters: null,
+      };
+    case 'non-watching-relay':
+      return {
+        ...base,
+        kind,
+        name: 'electronic relay',
+        terminals: threeTerminals,
+        slowestRate: 85,
+        fastestRate: 85,
+        onFraction: 0.5,
+        minAmps: 0.05,
+        ratedAmps: 10,
+        contactOhms: 0.01,
+        needsEarth: true,
+        position: 0,
+      };
+    case 'controller':
+      return {
+        ...base,
+        kind,
+        name: 'body controller',
+        normalRate: 86,
+        onFraction: 0.5,
+        fastMultiplier: 2,
+        outputs: [],
+      };
+  }
+}
+
+/**
+ * Puts another flasher into a vehicle. Its turn circuits then hang on the relay or on outputs; from a controller the
+ * other circuits go back to fuses, and to one they become outputs.
+ *
+ * @param vehicle changed in place
+ */
+export function setFlasher(vehicle: Vehicle, kind: FlasherKind): void {
+  const flasher = typicalFlasher(kind, vehicle);
+  const before = vehicle.flasher.fuseId;
+  vehicle.flasher = flasher;
+  if (!vehicle.fuses.some((fuse) => fuse.id === flasher.fuseId)) {
+    vehicle.fuses.push(
+      flasher.kind === 'controller'
+        ? bladeFuse(flasher.fuseId, 'controller fuse', 40)
+        : bladeFuse(flasher.fuseId, 'turn fuse', turnFuseAmps(vehicle)),
+    );
+  }
+  for (const circuit of vehicle.circuits) {
+    if (flasher.kind === 'controller') {
+      circuit.from = { by: 'output' };
+      flasher.outputs.push(outputFor(circuit));
+    } else if (circuit.kind === 'turn') circuit.from = { by: 'flasher' };
+    else if (circuit.from.by === 'output')
+      circuit.from = { by: 'switch', fuseId: fuseFor(vehicle, circuit.kind) };
+  }
+  const used = new Set([
+    flasher.fuseId,
+    ...vehicle.circuits.flatMap((circuit) => [
+      ...(circuit.from.by === 'switch' ? [circuit.from.fuseId] : []),
+      ...(circuit.stopFuseId ? [circuit.stopFuseId] : []),
+    ]),
+  ]);
+  vehicle.fuses = vehicle.fuses.filter((fuse) => fuse.id !== before || used.has(fuse.id));
+  fitThermal(vehicle);
+  retuneWatchers(vehicle);
+}
+
+/**
+ * A thermal flasher is made for the lamps it left the works with: where nobody has read its rating, that is what the
+ * listed bulbs draw.
+ *
+ * @param vehicle changed in place
+ */
+export function fitThermal(vehicle: Vehicle): void {
+  const amps = listedSideAmps(vehicle);
+  if (vehicle.flasher.kind === 'thermal' && amps > 0) vehicle.flasher.ratedAmps = Number(amps.toFixed(2));
+}

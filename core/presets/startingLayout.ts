@@ -1,0 +1,178 @@
+import type { SystemVolts } from '../model/fields.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicle.ts';
+import { addLamps } from '../vehicle/edit/lamps.ts';
+import { type LampTemplateId, type Origins, TEMPLATES } from '../vehicle/edit/lampTemplates.ts';
+import { type FlasherKind, fitThermal, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
+
+/** Some lamps of one kind in a starting layout. */
+export interface LayoutEntry {
+  id: LampTemplateId;
+  where: Lamp['side'] | 'pair';
+  /** where this kind of vehicle has them, when not where the template says */
+  at?: readonly [across: number, along: number];
+  /** whether most of that age and market have them; the others are offered unticked */
+  usual: boolean;
+}
+
+/** What a person says of a new vehicle. Everything can be corrected lamp by lamp afterwards. */
+export interface StartingLayout extends Origins {
+  name: string;
+  model: string;
+  entries: readonly Pick<LayoutEntry, 'id' | 'where' | 'at'>[];
+  /** null: nobody has looked, take what is usual */
+  flasher: FlasherKind | null;
+  gearbox?: VehicleFacts['gearbox'];
+}
+
+/** Volts a vehicle of that kind and year has (common practice); always asked, since exceptions are many. */
+export function usualVolts(kind: VehicleKind, year: number): SystemVolts {
+  if (kind === 'lorry' || kind === 'coach') return year < 1955 ? 12 : 24;
+  return year < 1955 || (kind === 'moped' && year < 1975) ? 6 : 12;
+}
+
+/** Lamp groups a starting layout offers for a vehicle, in the order of a walk round it. */
+export function layoutEntries({ kind, year, region }: Omit<Origins, 'systemVolts'>): LayoutEntry[] {
+  const un = region === 'UN';
+  const pair = (id: LampTemplateId, usual = true, at?: LayoutEntry['at']): LayoutEntry => ({
+    id,
+    where: 'pair',
+    usual,
+    ...(at ? { at } : {}),
+  });
+  const one = (id: LampTemplateId, usual = true, at?: LayoutEntry['at']): LayoutEntry => ({
+    id,
+    where: 'centre',
+    usual,
+    ...(at ? { at } : {}),
+  });
+  const onlyLeft = (id: LampTemplateId, usual: boolean): LayoutEntry => ({ id, where: 'left', usual });
+  switch (kind) {
+    case 'moped':
+      return [
+        pair('front-turn', true, [0.06, 0.19]),
+        pair('rear-turn', true, [0.14, 0.86]),
+        one('stop-tail', true, [0.5, 0.95]),
+        one('position', false, [0.5, 0.06]),
+        one('plate', false, [0.5, 0.985]),
+        one('dash', true, [0.5, 0.24]),
+      ];
+    case 'trailer':
+      return [
+        pair('rear-turn'),
+        pair('stop-tail'),
+        one('rear-fog', un, [0.4, 0.98]),
+        pair('plate', true, [0.44, 0.99]),
+        pair('position', year >= 1990, [0.06, 0.22]),
+        pair('marker', false),
+        pair('reverse', false),
+        one('interior', false, [0.5, 0.55]),
+      ];
+    case 'tractor':
+      return [
+        pair('front-turn', true, [0.22, 0.36]),
+        pair('rear-turn', true, [0.04, 0.82]),
+        pair('stop-tail', true, [0.16, 0.84]),
+        pair('position', true, [0.36, 0.06]),
+        one('plate', true, [0.5, 0.86]),
+        pair('dipped-beam', false, [0.4, 0.03]),
+        one('interior', year >= 1980, [0.5, 0.6]),
+        one('dash', true, [0.46, 0.4]),
+        one('charge', year < 2000, [0.54, 0.4]),
+      ];
+    default:
+      return [
+        pair('front-turn'),
+        pair('repeater', un),
+        pair('rear-turn'),
+        pair('stop-tail'),
+        ...(kind === 'lorry' || kind === 'coach' ? [] : [one('third-brake', year >= (un ? 1998 : 1986))]),
+        pair('position'),
+        kind === 'car' || kind === 'van' ? onlyLeft('reverse', un && year < 1990) : pair('reverse'),
+        ...(kind === 'car' || kind === 'van' ? [pair('reverse', !(un && year < 1990))] : []),
+        one('rear-fog', un && year >= 1978, [0.41, 0.982]),
+        kind === 'coach' || kind === 'minibus' ? one('plate', true, [0.52, 0.985]) : pair('plate'),
+        pair('marker', !un),
+        pair('dipped-beam', false),
+        pair('front-fog', false),
+        one('interior', kind !== 'lorry' && kind !== 'coach'),
+        one('dash', false),
+        one('charge', false),
+      ];
+  }
+}
+
+const KIND_NAMES: Record<VehicleKind, string> = {
+  car: 'Car',
+  van: 'Van',
+  minibus: 'Minibus',
+  coach: 'Coach or bus',
+  lorry: 'Lorry',
+  trailer: 'Trailer',
+  moped: 'Moped or motorcycle',
+  tractor: 'Tractor or plant',
+};
+
+export function kindName(kind: VehicleKind): string {
+  return KIND_NAMES[kind];
+}
+
+/** Resistance of battery and leads: a bigger vehicle has a bigger battery (typical), ohms. */
+function internalOhms({ kind, systemVolts }: Origins): number {
+  if (kind === 'moped') return 0.06;
+  return systemVolts === 24 ? 0.02 : 0.015;
+}
+
+/**
+ * A vehicle as most of its kind, age and market are: lamps with bulbs and lenses, a circuit for each function, fuses
+ * and the usual flasher. Every figure of it is typical until somebody looks.
+ *
+ * @param id of the new vehicle
+ * @throws VehicleEditError when no side has a main turn lamp
+ */
+export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
+  const { name, model, kind, year, region, systemVolts, entries } = layout;
+  const vehicle: Vehicle = {
+    id,
+    name,
+    model,
+    kind,
+    year,
+    systemVolts,
+    region,
+    hazardSwitch: kind !== 'moped' && year >= 1968,
+    facts: {
+      ...(layout.gearbox ? { gearbox: layout.gearbox } : {}),
+      ...(layout.flasher ? { flasherSeen: true } : {}),
+    },
+    internalOhms: internalOhms(layout),
+    fuses: [],
+    earthPoints: [],
+    flasher: typicalFlasher('watching-relay', layout),
+    circuits: [],
+    lamps: [],
+  };
+  setFlasher(vehicle, layout.flasher ?? usualFlasher(layout).kind);
+  for (const entry of entries) {
+    const [across, along] = entry.at ?? TEMPLATES[entry.id].at;
+    const at = entry.at ? { across, along } : undefined;
+    addLamps(vehicle, entry.id, entry.where, at);
+  }
+  if (kind === 'moped' && vehicle.flasher.kind !== 'controller') addPilot(vehicle);
+  fitThermal(vehicle);
+  return vehicle;
+}
+
+/** One dash lamp between the sides, as mopeds and small motorcycles mostly have it (common practice). */
+function addPilot(vehicle: Vehicle): void {
+  const [id] = addLamps(vehicle, 'dash', 'centre', { across: 0.58, along: 0.24 });
+  const lamp = vehicle.lamps.find((each) => each.id === id);
+  if (!lamp) return;
+  lamp.id = 'pilot';
+  lamp.name = 'Turn pilot';
+  lamp.access.group = 'pilot';
+  lamp.lens = 'green-film';
+  vehicle.pilot = { lampId: 'pilot' };
+  for (const circuit of vehicle.circuits) circuit.feeds = circuit.feeds.filter((feed) => feed.lampId !== id);
+  vehicle.circuits = vehicle.circuits.filter((circuit) => circuit.feeds.length > 0);
+}

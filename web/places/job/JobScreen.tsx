@@ -1,0 +1,192 @@
+import { Button, Tabs } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { lazy, memo, Suspense, useEffect, useMemo } from 'react';
+import { Link, Navigate, useParams } from 'react-router';
+import type { Job } from '../../../core/model/job.ts';
+import type { Shelf } from '../../../core/model/part.ts';
+import { STAGE_NAMES, STAGES, type Stage } from '../../../core/work/stages.ts';
+import {
+  type Desk,
+  DeskContext,
+  useWorkspace,
+  VEHICLE_SCREEN,
+  type Workspace,
+  WorkspaceContext,
+} from '../../job/workspace.ts';
+import { db } from '../../store/db.ts';
+import { rememberJob } from '../../store/jobs.ts';
+import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
+import classes from './JobScreen.module.css';
+import { StageRail } from './StageRail.tsx';
+import { useDriverKeys } from './useDriverKeys.ts';
+import { useWorkspaceOf } from './useWorkspaceOf.ts';
+import { VehicleHalf } from './VehicleHalf.tsx';
+
+const STAGE_SCREENS: Record<Stage, React.LazyExoticComponent<() => React.ReactNode>> = {
+  'look-over': lazy(() => import('../../stages/look-over/LookOver.tsx')),
+  identify: lazy(() => import('../../stages/identify/Identify.tsx')),
+  choose: lazy(() => import('../../stages/choose/Choose.tsx')),
+  cure: lazy(() => import('../../stages/cure/Cure.tsx')),
+  pick: lazy(() => import('../../stages/pick/Pick.tsx')),
+  fit: lazy(() => import('../../stages/fit/Fit.tsx')),
+  prove: lazy(() => import('../../stages/prove/Prove.tsx')),
+  'hand-over': lazy(() => import('../../stages/hand-over/HandOver.tsx')),
+};
+
+const BrokenReference = lazy(() =>
+  import('./BrokenReference.tsx').then((module) => ({ default: module.BrokenReference })),
+);
+const VehicleEditor = lazy(() => import('../../job/vehicle/VehicleEditor.tsx'));
+
+type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
+
+/** One vehicle, one job, one place: loads it and shows its two halves. */
+export function Component() {
+  const { jobId = '' } = useParams();
+  const loaded = useLiveQuery(async (): Promise<Loaded> => {
+    try {
+      const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
+      return { job: row && row.deleted === 0 ? row.job : null, shelf };
+    } catch (error) {
+      return { trouble: error as Error };
+    }
+  }, [jobId]);
+  useEffect(() => {
+    rememberJob(jobId).catch(() => {
+      // Only which job opens next time; the job itself is not concerned.
+    });
+  }, [jobId]);
+  if (!loaded) return null;
+  if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;
+  if (!loaded.job) return <NoSuchJob />;
+  return <LoadedJob key={jobId} job={loaded.job} shelf={loaded.shelf} />;
+}
+
+function NoSuchJob() {
+  return (
+    <div className={classes.empty}>
+      <h1>This job is not here</h1>
+      <p>It was deleted, or it belongs to another browser. Deleted jobs can be taken back from the list.</p>
+      <Button component={Link} to="/jobs">
+        All jobs
+      </Button>
+    </div>
+  );
+}
+
+function LoadedJob({ job, shelf }: { job: Job; shelf: Shelf }) {
+  const workspace = useWorkspaceOf(job, shelf);
+  if ('broken' in workspace)
+    return (
+      <Suspense fallback={null}>
+        <BrokenReference job={job} shelf={shelf} error={workspace.broken} />
+      </Suspense>
+    );
+  return <Desks workspace={workspace} />;
+}
+
+/** Two contexts: what moves with every switch and slider, and what moves only when the job does. */
+function Desks({ workspace }: { workspace: Workspace }) {
+  const { job, shelf, edit, judges, verdicts, progress, configuration, setConfiguration } = workspace;
+  const { lamp, selectLamp, circuit, selectCircuit, alike, setAlike } = workspace;
+  const desk = useMemo(
+    (): Desk => ({
+      job,
+      shelf,
+      edit,
+      judges,
+      verdicts,
+      progress,
+      configuration,
+      setConfiguration,
+      lamp,
+      selectLamp,
+      circuit,
+      selectCircuit,
+      alike,
+      setAlike,
+    }),
+    [
+      job,
+      shelf,
+      edit,
+      judges,
+      verdicts,
+      progress,
+      configuration,
+      setConfiguration,
+      lamp,
+      selectLamp,
+      circuit,
+      selectCircuit,
+      alike,
+      setAlike,
+    ],
+  );
+  return (
+    <DeskContext value={desk}>
+      <WorkspaceContext value={workspace}>
+        <Halves />
+      </WorkspaceContext>
+    </DeskContext>
+  );
+}
+
+function Halves() {
+  const workspace = useWorkspace();
+  const { stage } = useParams();
+  const phone = useMediaQuery('(max-width: 800px)', undefined, { getInitialValueInEffect: false });
+  useDriverKeys(workspace);
+  const known = stage === VEHICLE_SCREEN ? stage : STAGES.find((each) => each === stage);
+  if (!known) return <Navigate to={`/jobs/${workspace.job.id}/${firstOpen(workspace)}`} replace />;
+  if (phone) return <PhoneHalves stage={known} />;
+  return (
+    <div className={classes.halves}>
+      <VehicleHalf />
+      <StageHalf stage={known} />
+    </div>
+  );
+}
+
+function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
+  return (
+    <Tabs
+      defaultValue="stage"
+      keepMounted={false}
+      className={classes.phone}
+      classNames={{ panel: classes.phonePanel }}
+    >
+      <Tabs.List grow>
+        <Tabs.Tab value="vehicle">The vehicle</Tabs.Tab>
+        <Tabs.Tab value="stage">Work</Tabs.Tab>
+      </Tabs.List>
+      <Tabs.Panel value="vehicle">
+        <VehicleHalf />
+      </Tabs.Panel>
+      <Tabs.Panel value="stage">
+        <StageHalf stage={stage} />
+      </Tabs.Panel>
+    </Tabs>
+  );
+}
+
+const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
+  const editing = stage === VEHICLE_SCREEN;
+  const Screen = editing ? VehicleEditor : STAGE_SCREENS[stage];
+  return (
+    <section className={classes.stage} aria-label="The stage">
+      <StageRail stage={editing ? null : stage} />
+      <div className={classes.body}>
+        <h2 className="visually-hidden">{editing ? 'Change the vehicle' : STAGE_NAMES[stage]}</h2>
+        <Suspense fallback={<p className="faint">Opening the stage.</p>}>
+          <Screen />
+        </Suspense>
+      </div>
+    </section>
+  );
+});
+
+function firstOpen({ progress }: Workspace): Stage {
+  return progress.find((each) => !each.done)?.stage ?? 'hand-over';
+}

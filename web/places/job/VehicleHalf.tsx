@@ -1,0 +1,55 @@
+import { SegmentedControl } from '@mantine/core';
+import { Link, useParams } from 'react-router';
+import { flasherWords } from '../../../core/devices/flasher.ts';
+import type { Configuration } from '../../../core/model/job.ts';
+import { DashStrip } from '../../job/plan/DashStrip.tsx';
+import { DriverPanel } from '../../job/plan/DriverPanel.tsx';
+import { PlanView } from '../../job/plan/PlanView.tsx';
+import { TryFault } from '../../job/plan/TryFault.tsx';
+import { useDesk, VEHICLE_SCREEN } from '../../job/workspace.ts';
+import classes from './VehicleHalf.module.css';
+
+const CONFIGURATIONS: readonly { value: Configuration; label: string }[] = [
+  { value: 'stock', label: 'As it is' },
+  { value: 'leds', label: 'LEDs alone' },
+  { value: 'cured', label: 'With the cure' },
+];
+
+/** The vehicle: plan, dash and driver's panel. */
+export function VehicleHalf() {
+  const { job, judges, configuration, setConfiguration } = useDesk();
+  const { vehicle } = job;
+  const { stage } = useParams();
+  const { flasher } = judges[configuration].turns.fitment;
+  return (
+    <section className={classes.half} aria-label="The vehicle">
+      <div>
+        <div className={classes.head}>
+          <h1>{vehicle.name}</h1>
+          {stage !== VEHICLE_SCREEN && (
+            <Link to={`/jobs/${job.id}/${VEHICLE_SCREEN}`} className={classes.change}>
+              Change
+            </Link>
+          )}
+        </div>
+        <p className={classes.sub}>
+          {vehicle.year} · {vehicle.systemVolts} V system · {flasher.name} that{' '}
+          {flasherWords(flasher).whatItDoes}
+        </p>
+        <SegmentedControl
+          data={[...CONFIGURATIONS]}
+          value={configuration}
+          onChange={(value) => setConfiguration(value as Configuration)}
+          aria-label="State of the vehicle"
+          className={classes.configurations}
+        />
+      </div>
+      <PlanView />
+      <div>
+        <DashStrip />
+        <DriverPanel />
+        <TryFault />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,106 @@
+import { Button } from '@mantine/core';
+import type { Behaviour, Candidate } from '../../../core/choose/candidates.ts';
+import { amps, volts, watts } from '../../../core/formatting/format.ts';
+import type { Bulb } from '../../../core/model/bulb.ts';
+import type { LedPart, WholeLampPart } from '../../../core/model/part.ts';
+import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
+import { lampById } from '../../../core/model/vehicle/vehicle.ts';
+import { panelAsLed, sectionFor } from '../../../core/simulation/wholeLamp.ts';
+import { workName } from '../../../core/vehicle/functions.ts';
+import { useDesk } from '../../job/workspace.ts';
+import { price } from '../../ui/money.ts';
+import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
+import classes from './Choose.module.css';
+import { LensLight } from './LensLight.tsx';
+import { RoomDrawing } from './RoomDrawing.tsx';
+
+interface CandidateRowProps {
+  candidate: Candidate;
+  behaviour: Behaviour | undefined;
+  lamp: Lamp;
+  /** the filament bulb it would replace */
+  stock: Bulb;
+  chosen: boolean;
+  choose(partId: string, name: string): void;
+}
+
+/** One part of the shelf against the lamp in hand. */
+export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose }: CandidateRowProps) {
+  const { vehicle } = useDesk().job;
+  const { part, fit, claim, lampIds } = candidate;
+  const section = part.kind === 'whole-lamp' ? sectionFor(vehicle, lamp, part) : undefined;
+  const light = part.kind === 'led' ? part : section ? panelAsLed(part, section, lamp.base) : null;
+  return (
+    <li className={classes.part} data-fits={fit.fits}>
+      <div>
+        <b>{part.code}</b> {part.name}
+        <div className="faint">
+          {part.kind === 'led' ? ledFigures(part) : lampFigures(part)} · price {price(part.price)} ·{' '}
+          {part.stock} on the shelf
+        </div>
+        {fit.obstacles.map((text) => (
+          <div key={text} className={classes.obstacle}>
+            {text}
+          </div>
+        ))}
+        {fit.fits && part.kind === 'whole-lamp' && (
+          <div className="faint">
+            Takes the place of {lampIds.map((id) => lampById(vehicle, id).name.toLowerCase()).join(', ')}.
+          </div>
+        )}
+        {claim && <div className={classes.obstacle}>{claim}</div>}
+        {fit.fits &&
+          fit.cautions.map((text) => (
+            <div key={text} className={classes.mind}>
+              {text}
+            </div>
+          ))}
+        {fit.fits && light && (
+          <div className={classes.pictures}>
+            {part.kind === 'led' && <RoomDrawing lamp={lamp} stock={stock} part={part} />}
+            <LensLight lamp={lamp} bulb={stock} part={light} />
+          </div>
+        )}
+        {behaviour && (
+          <div className={classes.effect}>
+            <VerdictBadge state={behaviour.state} />
+            <span className="faint">
+              {behaviour.lines.map((line) => line.text).join(' ')} Computed, without a cure.
+            </span>
+          </div>
+        )}
+      </div>
+      {fit.fits && (
+        <Button
+          variant={chosen ? 'filled' : 'default'}
+          onClick={() => choose(part.id, part.code)}
+          aria-label={`${chosen ? 'Chosen' : 'Choose'} ${part.code}`}
+        >
+          {chosen ? 'Chosen' : 'Choose'}
+        </Button>
+      )}
+    </li>
+  );
+}
+
+function ledFigures(part: LedPart): string {
+  const more = [
+    part.polarity === 'either' ? 'either way round' : 'one way round',
+    ...(part.twin ? ['two levels'] : []),
+    ...(part.switchback ? ['white and amber'] : []),
+    ...(part.builtInLoadOhms ? ['load built in'] : []),
+    ...(part.sealed ? ['sealed'] : []),
+    ...(part.warrantyMonths ? [`${part.warrantyMonths} months’ warranty`] : []),
+  ];
+  return `${watts(part.watts)} at ${volts(part.atVolts)} printed, so ${amps(part.watts / part.atVolts)} · ${part.lumens} lm printed · ${part.lengthMm} × ${part.diameterMm} mm · ${more.join(', ')}`;
+}
+
+function lampFigures(part: WholeLampPart): string {
+  return part.sections
+    .map(({ does, light }) =>
+      light.kind === 'panel'
+        ? `${workName(does)} ${watts(light.watts)} at ${volts(light.atVolts)} printed`
+        : `${workName(does)} socket ${light.base}`,
+    )
+    .join(' · ');
+}

@@ -1,0 +1,82 @@
+import { useMemo } from 'react';
+import { baseRecord } from '../../../core/catalogue/bases.ts';
+import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { bulbOf } from '../../../core/simulation/fitment.ts';
+import { functionsOf } from '../../../core/vehicle/functions.ts';
+import { LampList } from '../../job/lamps/LampList.tsx';
+import { useDesk } from '../../job/workspace.ts';
+import { Caution } from '../../ui/Caution.tsx';
+import { Candidates } from './Candidates.tsx';
+import { CapsuleCard } from './CapsuleCard.tsx';
+import { ChargeCard } from './ChargeCard.tsx';
+import classes from './Choose.module.css';
+import { openLamps, proposeLeds } from './proposeLeds.ts';
+import { RegionCautions } from './RegionCautions.tsx';
+
+/** The LED or whole lamp for each lamp: what fits, what does not and why, and what each does to this circuit. */
+export default function Choose() {
+  const { job, shelf, edit, lamp, setConfiguration } = useDesk();
+  const { lamps } = job.vehicle;
+  const open = lamps.filter((each) => job.chosen[each.id] === undefined);
+  const current = lamp ?? open[0] ?? lamps[0];
+  const { proposal, what } = useMemo(() => {
+    const { lamps: wanted, what: kind } = openLamps(job);
+    return { proposal: proposeLeds(job, shelf, wanted), what: kind };
+  }, [job, shelf]);
+  const charge = current && circuitsOf(job.vehicle, current.id).find((circuit) => circuit.excite);
+  return (
+    <div className={classes.grid}>
+      <LampList
+        title="LED for each lamp"
+        current={current}
+        fill={
+          proposal.size === 0
+            ? undefined
+            : {
+                label: what === 'turn' ? 'Fill turn lamps from the shelf' : 'Fill the others from the shelf',
+                act: () => {
+                  edit('Fill open lamps from the shelf', (draft) => {
+                    for (const [lampId, part] of proposal) draft.chosen[lampId] = part.id;
+                  });
+                  setConfiguration('leds');
+                },
+              }
+        }
+        keep={
+          open.length === 0
+            ? undefined
+            : {
+                label: 'Keep the rest as filaments',
+                act: () =>
+                  edit('Keep the other filaments', (draft) => {
+                    for (const each of open) draft.chosen[each.id] = null;
+                  }),
+              }
+        }
+        note={(each) => functionsOf(job.vehicle, each.id)}
+        value={(each) => {
+          const id = job.chosen[each.id];
+          if (id === undefined) return 'open';
+          return id === null
+            ? `keeps ${bulbOf(job, each).names[0]}`
+            : (shelf.find((part) => part.id === id)?.code ?? id);
+        }}
+      />
+      {current && (
+        <div className={classes.column}>
+          <Candidates key={current.id} lamp={current} />
+          {charge && <ChargeCard circuit={charge} />}
+          {current.end === 'dash' && !charge && (
+            <Caution>
+              Dash holders twist out a quarter turn; the flexible circuit behind them tears, so never pull.
+              Mark the plus before the old bulb is out and test with a 9 V battery before the panel is closed.
+              Colour films are taken off, or the colour is wrong. A dimmer may hardly dim an LED.
+            </Caution>
+          )}
+          {baseRecord(current.base).capsule && <CapsuleCard key={`capsule-${current.id}`} lamp={current} />}
+          <RegionCautions lamp={current} />
+        </div>
+      )}
+    </div>
+  );
+}

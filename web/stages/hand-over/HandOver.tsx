@@ -1,0 +1,104 @@
+import { Button } from '@mantine/core';
+import { useMemo } from 'react';
+import { handOverPage } from '../../../core/record/handOver.ts';
+import { useDesk } from '../../job/workspace.ts';
+import { exportJob } from '../../store/jobs.ts';
+import { Card } from '../../ui/Card.tsx';
+import { SavedText } from '../../ui/SavedText.tsx';
+import { saveTextFile } from '../../ui/saveTextFile.ts';
+import { tellTrouble } from '../../ui/tellTrouble.ts';
+import classes from './HandOver.module.css';
+import { OwnersPage } from './OwnersPage.tsx';
+
+/** The record: what was fitted, before and after, where the old bulbs are, when the warranty ends. */
+export default function HandOver() {
+  const { job, shelf, edit } = useDesk();
+  const page = useMemo(() => handOverPage(job, shelf), [job, shelf]);
+  const { handOver } = job;
+  const filed = handOver.filedAt !== null;
+  const save = () =>
+    exportJob(job.id)
+      .then((text) => saveTextFile(`${job.id}.vumble.json`, text, 'application/json'))
+      .catch((error: Error) => tellTrouble(error));
+  return (
+    <div className={classes.grid}>
+      <div className={classes.form}>
+        <Card title="For the record">
+          <div className={classes.fields}>
+            <SavedText
+              label="Title of the job"
+              value={job.title}
+              maxLength={160}
+              onSave={(title) => edit('Title', (draft) => void (draft.title = title), { mergeKey: 'title' })}
+            />
+            <SavedText
+              label="Where the stock bulbs are kept"
+              value={handOver.stockBulbsKeptAt}
+              maxLength={160}
+              onSave={(text) =>
+                edit('Where the stock bulbs are', (draft) => void (draft.handOver.stockBulbsKeptAt = text), {
+                  mergeKey: 'kept',
+                })
+              }
+            />
+            <SavedText
+              label="Warranty until"
+              type="date"
+              value={handOver.warrantyUntil}
+              maxLength={10}
+              onSave={(date) =>
+                edit('Warranty', (draft) => void (draft.handOver.warrantyUntil = date), {
+                  mergeKey: 'warranty',
+                })
+              }
+            />
+            <SavedText
+              label="Note for the owner"
+              value={handOver.note}
+              maxLength={4000}
+              multiline
+              onSave={(note) =>
+                edit('Note for the owner', (draft) => void (draft.handOver.note = note), {
+                  mergeKey: 'owner',
+                })
+              }
+            />
+          </div>
+        </Card>
+        <Card title="Still missing">
+          {page.missing.length === 0 ? (
+            <p>Nothing: the file is complete.</p>
+          ) : (
+            <ul className={classes.missing}>
+              {page.missing.map((text) => (
+                <li key={text}>{text}</li>
+              ))}
+            </ul>
+          )}
+          <div className={classes.actions}>
+            <Button
+              onClick={() =>
+                edit(filed ? 'Take out of the file' : 'File the job', (draft) => {
+                  draft.handOver.filedAt = filed ? null : new Date().toISOString();
+                })
+              }
+              variant={filed ? 'default' : 'filled'}
+            >
+              {filed ? 'Take out of the file' : 'File the job'}
+            </Button>
+            <Button variant="default" onClick={() => window.print()}>
+              Print the page
+            </Button>
+            <Button variant="default" onClick={save}>
+              Export the job
+            </Button>
+          </div>
+          {filed && handOver.filedAt && (
+            <p className="faint">Filed {new Date(handOver.filedAt).toLocaleString()}</p>
+          )}
+        </Card>
+      </div>
+      <OwnersPage page={page} />
+    </div>
+  );
+}

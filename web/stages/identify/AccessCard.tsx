@@ -1,0 +1,197 @@
+import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { USUAL_LEADS } from '../../../core/cures/loadResistor/mounting.ts';
+import type { Lamp, LampRoom, ResistorMount } from '../../../core/model/vehicle/lamp.ts';
+import { lampAcross } from '../../../core/vehicle/across.ts';
+import { useDesk } from '../../job/workspace.ts';
+import { Card } from '../../ui/Card.tsx';
+import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
+import { SavedNumber } from '../../ui/SavedNumber.tsx';
+import { SavedText } from '../../ui/SavedText.tsx';
+import classes from './Identify.module.css';
+
+const MOUNTS: Record<ResistorMount, string> = {
+  unknown: 'nobody has looked yet',
+  none: 'nowhere: no metal, no room, or sealed',
+  panel: 'bare body panel',
+  bracket: 'the lamp’s own metal bracket, on standoffs',
+  recess: 'a recess of the lamp, tucked in',
+  chassis: 'chassis or thick bracket',
+};
+
+/** How a lamp is reached, with which others, what room is behind it, and where a resistor could go. */
+export function AccessCard({ lamp }: { lamp: Lamp }) {
+  const { job, edit, alike, setAlike } = useDesk();
+  const { lamps } = job.vehicle;
+  const twin = lampAcross(job.vehicle, lamp);
+  const change = (label: string, act: (each: Lamp) => void, mergeKey?: string) =>
+    edit(
+      `${lamp.name}: ${label}`,
+      (draft) => {
+        for (const each of draft.vehicle.lamps)
+          if (each.id === lamp.id || (alike && each.id === twin?.id)) act(each);
+      },
+      mergeKey ? { mergeKey: `${mergeKey}-${lamp.id}` } : {},
+    );
+  const setRoom = (part: { [name in keyof LampRoom]?: number | undefined }, key: string) =>
+    change(
+      'room behind',
+      (each) => {
+        const room: LampRoom = { ...each.room };
+        for (const [name, value] of Object.entries(part) as [keyof LampRoom, number | undefined][])
+          if (value === undefined) delete room[name];
+          else room[name] = value;
+        if (Object.keys(room).length === 0) delete each.room;
+        else each.room = room;
+      },
+      `room-${key}`,
+    );
+  const neighbours = lamps.filter(
+    (each) => each.id !== lamp.id && each.end === lamp.end && each.side === lamp.side,
+  );
+  const [shortest, longest] = lamp.access.minutes;
+  return (
+    <Card
+      title="Access and room"
+      aside={
+        twin && (
+          <Checkbox
+            label={`the same for ${twin.name.toLowerCase()}`}
+            checked={alike}
+            onChange={(event) => setAlike(event.currentTarget.checked)}
+          />
+        )
+      }
+    >
+      <div className={classes.fields}>
+        <SavedText
+          label="How it is reached"
+          placeholder="from behind, lens off, whole lamp out, bumper off"
+          value={lamp.access.how}
+          maxLength={160}
+          onSave={(how) => change('access', (each) => void (each.access.how = how), 'how')}
+        />
+        <Tools
+          tools={lamp.access.tools}
+          save={(tools) => change('tools', (each) => void (each.access.tools = tools), 'tools')}
+        />
+        <div className={classes.measures}>
+          <SavedNumber
+            label="Open and close, at least"
+            unit="min"
+            value={shortest}
+            min={0}
+            max={longest}
+            onSave={(minutes) => change('time', (each) => void (each.access.minutes[0] = minutes), 'least')}
+          />
+          <SavedNumber
+            label="at most"
+            unit="min"
+            value={longest}
+            min={shortest}
+            max={600}
+            onSave={(minutes) => change('time', (each) => void (each.access.minutes[1] = minutes), 'most')}
+          />
+        </div>
+        {neighbours.length > 0 && (
+          <div>
+            <div className={classes.label}>Opened together with</div>
+            <div className={classes.together}>
+              {neighbours.map((other) => (
+                <Checkbox
+                  key={other.id}
+                  label={other.name}
+                  checked={other.access.group === lamp.access.group}
+                  onChange={(event) => {
+                    const together = event.currentTarget.checked;
+                    edit(
+                      `${other.name}: ${together ? 'behind the same panel' : 'a panel of its own'}`,
+                      (draft) => {
+                        const mine = draft.vehicle.lamps.find((each) => each.id === other.id);
+                        if (!mine) return;
+                        mine.access = together
+                          ? { ...structuredClone(lamp.access), group: lamp.access.group }
+                          : { ...mine.access, group: mine.id };
+                      },
+                    );
+                  }}
+                />
+              ))}
+            </div>
+          </div>
+        )}
+        <div className={classes.measures}>
+          <OptionalNumber
+            label="Room behind, length"
+            description="from the seat to the wall"
+            unit="mm"
+            value={lamp.room?.lengthMm}
+            min={1}
+            max={1000}
+            onSave={(lengthMm) => setRoom({ lengthMm }, 'length')}
+          />
+          <OptionalNumber
+            label="Room, width"
+            description="of opening and housing"
+            unit="mm"
+            value={lamp.room?.diameterMm}
+            min={1}
+            max={500}
+            onSave={(diameterMm) => setRoom({ diameterMm }, 'width')}
+          />
+          <OptionalNumber
+            label="Nearest bare metal"
+            description="for a resistor"
+            unit="mm"
+            value={lamp.room?.metalWithinMm}
+            min={0}
+            max={5000}
+            onSave={(metalWithinMm) => setRoom({ metalWithinMm }, 'metal')}
+          />
+        </div>
+        <NativeSelect
+          label="A resistor could be screwed to"
+          description="Never to plastic. Where there is nothing, the Cure stage leaves resistors out for this lamp."
+          value={lamp.resistorMount}
+          data={Object.entries(MOUNTS).map(([value, label]) => ({ value, label }))}
+          onChange={(event) => {
+            const mount = event.currentTarget.value as ResistorMount;
+            change(`resistor on ${MOUNTS[mount]}`, (each) => void (each.resistorMount = mount));
+          }}
+        />
+        {lamp.resistorMount !== 'none' && (lamp.room?.metalWithinMm ?? 0) > USUAL_LEADS && (
+          <p className={classes.obstacle}>
+            Leads of such resistors are mostly about {USUAL_LEADS} mm; {lamp.room?.metalWithinMm} mm away they
+            want lengthening with wire of the same size.
+          </p>
+        )}
+      </div>
+    </Card>
+  );
+}
+
+/** Lead length of aluminium-housed resistors sold for lamps, mm (common practice). */
+
+/** Tools as words with commas between; saved as they are typed. */
+function Tools({ tools, save }: { tools: readonly string[]; save(tools: string[]): void }) {
+  const [text, setText] = useState(tools.join(', '));
+  return (
+    <TextInput
+      label="Tools"
+      description="with commas between"
+      value={text}
+      maxLength={400}
+      onChange={(event) => {
+        const { value } = event.currentTarget;
+        setText(value);
+        save(
+          value
+            .split(',')
+            .map((tool) => tool.trim())
+            .filter(Boolean)
+            .slice(0, 12),
+        );
+      }}
+    />
+  );
+}
