@@ -167,7 +167,11 @@ export const BASES: readonly BaseRecord[] = [
   },
 ];
 
-/** The record of a base. Every `BaseId` has one. */
+/**
+ * The record of a base. Every `BaseId` has one.
+ *
+ * @throws Error for an id that is none
+ */
 export function baseRecord(id: BaseId): BaseRecord {
   const found = BASES.find((base) => base.id === id);
   if (!found) throw new Error(`No record for base ${id}`);

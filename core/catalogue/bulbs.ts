@@ -12,7 +12,11 @@ export function bulbById(id: string): Bulb | undefined {
   return byId.get(id);
 }
 
-/** The filament a stop or turn circuit feeds: the only one, or the bright one of a twin bulb. */
+/**
+ * The filament a stop or turn circuit feeds: the only one, or the bright one of a twin bulb.
+ *
+ * @throws Error for a bulb that has none
+ */
 export function signalFilament(bulb: Bulb): FilamentRating {
   const filament = bulb.filaments.find((candidate) => candidate.role !== 'dim');
   if (!filament) throw new Error(`Bulb ${bulb.id} has no bright filament`);

@@ -14,6 +14,7 @@ export const STANDARD_WATTS = [25, 50, 100] as const;
  * @param series one decade, 1 to just under 10
  * @param low lower limit, ohms, above 0
  * @param high upper limit, ohms
+ * @throws RangeError for a lower limit that is not above 0
  */
 export function seriesBetween(series: readonly number[], low: number, high: number): number[] {
   if (!(low > 0)) throw new RangeError('the lower limit of a preferred series must be above 0 Ω');

@@ -162,6 +162,7 @@ export const REGION_RULES: readonly RegionRule[] = [
 
 const REGION_NAMES: Record<Region, string> = { UN: 'UN regulations', US: 'North America' };
 
+/** A region as people say it. */
 export function regionName(region: Region): string {
   return REGION_NAMES[region];
 }

@@ -6,10 +6,12 @@ export function networkOhms(network: Pick<ResistorNetwork, 'connection' | 'piece
   return network.connection === 'series' ? seriesOhms(values) : parallelOhms(values);
 }
 
+/** Resistors one behind the other, ohms. */
 export function seriesOhms(values: readonly number[]): number {
   return values.reduce((sum, ohms) => sum + ohms, 0);
 }
 
+/** Resistors side by side, ohms. */
 export function parallelOhms(values: readonly number[]): number {
   return 1 / values.reduce((sum, ohms) => sum + 1 / ohms, 0);
 }
@@ -32,7 +34,7 @@ export function pieceWatts(
   return network.pieces.map((piece) => amps ** 2 * piece.ohms * factor);
 }
 
-/** The widest tolerance among the pieces of some networks, 0 where there are none. */
+/** The widest tolerance among the pieces of some networks, a share of their ohms; 0 where there are none. */
 export function widestTolerance(networks: readonly ResistorNetwork[]): number {
   return Math.max(0, ...networks.flatMap((network) => network.pieces.map((piece) => piece.tolerance)));
 }

@@ -1,13 +1,13 @@
 /** How a flicker stands by IEEE 1789-2015 (recommended practice, from memory: verify). */
 export type FlickerRisk = 'no-observable-effect' | 'low-risk' | 'above-low-risk';
 
-/** Modulation up to which there is no observable effect, percent; infinite where there is no limit. */
+/** Modulation up to which there is no observable effect, %; infinite where there is no limit. */
 export function noEffectLimit(hertz: number): number {
   if (hertz < 90) return 0.01 * hertz;
   return hertz <= 3000 ? 0.0333 * hertz : Number.POSITIVE_INFINITY;
 }
 
-/** Modulation up to which the risk is low, percent; infinite where there is no limit. */
+/** Modulation up to which the risk is low, %; infinite where there is no limit. */
 export function lowRiskLimit(hertz: number): number {
   if (hertz < 90) return 0.025 * hertz;
   return hertz <= 1250 ? 0.08 * hertz : Number.POSITIVE_INFINITY;

@@ -42,6 +42,7 @@ export function partsOf(job: Job, shelf: Shelf): Part[] {
   return shelf.filter((part) => (part.kind !== 'led' && part.kind !== 'whole-lamp') || named.has(part.id));
 }
 
+/** A job file as text: JSON, two spaces a level, so that two of them can be compared line by line. */
 export function writeJobFile(file: JobFile): string {
   return `${JSON.stringify(file, null, 2)}\n`;
 }

@@ -81,10 +81,12 @@ function circuitProblems(vehicle: Vehicle, circuit: Circuit): string[] {
   return problems;
 }
 
+/** Adds a problem where a bulb is not in the catalogue. */
 export function bulbKnown(id: string, where: string, problems: string[]): void {
   if (!bulbById(id)) problems.push(`${where} names bulb "${id}", which is not in the catalogue.`);
 }
 
+/** A problem for each id that is there twice. */
 export function repeated(ids: readonly string[], what: string): string[] {
   return [...new Set(ids.filter((id, index) => ids.indexOf(id) !== index))].map(
     (id) => `There is more than one ${what} "${id}".`,

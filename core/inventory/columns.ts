@@ -1,3 +1,4 @@
+// Longer than 300 lines: a table of every column a part can have.
 import type { Part } from '../model/part.ts';
 
 export type PartKind = Part['kind'];

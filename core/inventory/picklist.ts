@@ -65,6 +65,7 @@ export function pickLines(job: Job, shelf: Shelf): PickLine[] {
   ];
 }
 
+/** What the lines with a known price come to, in the shop's currency, and how many have none. */
 export function costOf(lines: readonly PickLine[]): Pick<PickList, 'knownTotal' | 'unpriced'> {
   return {
     knownTotal: lines.reduce((sum, line) => sum + (line.total ?? 0), 0),

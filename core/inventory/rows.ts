@@ -1,3 +1,4 @@
+// Longer than 300 lines: a part of each kind from its row and back, side by side.
 import type { z } from 'zod';
 import { ledProblems } from '../circuit/engine/ledProblems.ts';
 import { Part, type WholeLampPart } from '../model/part.ts';

@@ -16,6 +16,7 @@ const RULES: Record<Vehicle['region'], FlashRule> = {
   },
 };
 
+/** How fast turn signals may flash in a region, flashes a minute. */
 export function flashRule(region: Vehicle['region']): FlashRule {
   return RULES[region];
 }

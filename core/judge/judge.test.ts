@@ -1,3 +1,4 @@
+// Longer than 300 lines: cases of one judge over one demo fleet.
 import { describe, expect, it } from 'vitest';
 import { demoJob, onTurnFuse, withRelay } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';

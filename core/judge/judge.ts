@@ -1,6 +1,5 @@
+// Longer than 300 lines: every verdict is told from the same simulations, which one class holds.
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
-import { normalRate, underloadedRate } from '../devices/flasher.ts';
-import { amps, volts } from '../formatting/format.ts';
 import type { Configuration, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
@@ -11,13 +10,16 @@ import { ALONE } from '../simulation/litState.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import type { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { JobAnalysis } from './analysis.ts';
+import { broken, heaviest } from './limits.ts';
 import { bothSides, mirrored, pointsAcross } from './mirror.ts';
+import { predictRate } from './ratePrediction.ts';
 import { circuitReason, hazardReason, steadyWatchReason } from './reasons.ts';
 import { backFeedRequirement } from './requirements/backFeed.ts';
 import { dimmerRequirement } from './requirements/dimmer.ts';
 import { excitationRequirement } from './requirements/excitation.ts';
 import type { Finding, LimitCheck } from './requirements/finding.ts';
 import { fuseRequirement } from './requirements/fuse.ts';
+import { moreThanStock } from './requirements/moreThanStock.ts';
 import { mountRequirement } from './requirements/mount.ts';
 import { outputLimit, turnOutputs } from './requirements/output.ts';
 import { rateRequirement } from './requirements/rate.ts';
@@ -36,7 +38,6 @@ import type {
   HazardVerdict,
   JudgedPoint,
   PointVerdict,
-  RatePrediction,
   TurnCircuitVerdict,
   TurnVerdict,
 } from './verdict.ts';
@@ -424,48 +425,4 @@ function atWorst(state: VerdictState, most: VerdictState): VerdictState {
 
 function highest(points: readonly JudgedPoint[]): number {
   return Math.max(...points.map((each) => each.amps.high));
-}
-
-/** How near to its limit the nearest of some checks is. */
-function heaviest(limits: readonly LimitCheck[]): number {
-  return Math.max(...limits.map((limit) => (limit.ok ? 0 : 1e6) + limit.value / limit.limit));
-}
-
-function broken(limits: readonly LimitCheck[]): Finding[] {
-  return limits.flatMap((limit): Finding[] =>
-    limit.ok ? [] : [{ requirement: requirementOf(limit), state: 'too-much', text: limit.reason }],
-  );
-}
-
-function requirementOf({ kind }: LimitCheck): Finding['requirement'] {
-  return kind === 'fuse-heating' || kind === 'fuse-lit' ? 'fuse' : kind;
-}
-
-function moreThanStock({ vehicle, circuit, fitted, healthy }: Scene): Finding[] {
-  if (isTurn(circuit)) return [];
-  const emfVolts = testVolts(vehicle.systemVolts);
-  const at = ({ simulation }: TurnCircuits) =>
-    simulation.at({ controls: controlsFor(circuit), emfVolts }, [circuit.id]).wireAmps(circuit.id);
-  const now = at(fitted);
-  const stock = at(healthy);
-  return now > stock * 1.02
-    ? [
-        {
-          requirement: 'more-than-stock',
-          state: 'holds',
-          text: `It draws more than stock: ${amps(now)} where the bulbs drew ${amps(stock)} at ${volts(emfVolts)}.`,
-        },
-      ]
-    : [];
-}
-
-function predictRate(flasher: Flasher, points: readonly JudgedPoint[]): RatePrediction {
-  const states = points.map((each) => each.state);
-  const normal = normalRate(flasher);
-  const short = underloadedRate(flasher);
-  const possible = [
-    ...(states.every((state) => state === 'falls-short') ? [] : [normal]),
-    ...(states.every((state) => state === 'holds') ? [] : [short]),
-  ];
-  return { low: Math.min(...possible), high: Math.max(...possible) };
 }

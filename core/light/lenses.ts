@@ -18,6 +18,7 @@ const LENSES: Record<LensFamily, Spectrum> = {
   'green-film': bell(530, 75).map((share) => 0.03 + 0.62 * share),
 };
 
+/** The share of each wavelength a lens lets through. */
 export function lensTransmission(family: LensFamily): Spectrum {
   return LENSES[family];
 }

@@ -9,10 +9,12 @@ const BLUE_PUMP = { peak: 452, width: 22 };
 const PHOSPHOR = { peak: 565, width: 120 };
 const WARM_PHOSPHOR = { peak: 600, width: 130 };
 
+/** Light of a red LED (typical). */
 export function redLed(): Spectrum {
   return bell(RED.peak, RED.width);
 }
 
+/** Light of an amber LED (typical). */
 export function amberLed(): Spectrum {
   return bell(AMBER.peak, AMBER.width);
 }

@@ -16,6 +16,7 @@ export interface Chromaticity {
   y: number;
 }
 
+/** What the standard observer makes of a spectrum (CIE 1931). */
 export function tristimulus(spectrum: Spectrum): Tristimulus {
   const sum = { X: 0, Y: 0, Z: 0 };
   OBSERVER.forEach(([x, y, z], index) => {

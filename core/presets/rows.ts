@@ -16,6 +16,7 @@ export interface LampRow extends Pick<Lamp, 'id' | 'name' | 'side' | 'end' | 'ba
   access?: Partial<Access>;
 }
 
+/** A lamp from its row, what the row leaves out as usual. */
 export function lampOf(row: LampRow): Lamp {
   const areaMm2 = row.areaMm2 ?? 1;
   return {
@@ -77,6 +78,7 @@ export interface CircuitRow {
   switchOhms?: number;
 }
 
+/** A circuit from its row, what the row leaves out as usual. */
 export function circuitOf(
   row: CircuitRow,
   more: Partial<Pick<Circuit, 'sense' | 'excite' | 'dimmerOhms' | 'fullWithBrake' | 'stopFuseId'>> = {},

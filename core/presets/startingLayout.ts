@@ -113,6 +113,7 @@ const KIND_NAMES: Record<VehicleKind, string> = {
   tractor: 'Tractor or plant',
 };
 
+/** A kind of vehicle as people say it. */
 export function kindName(kind: VehicleKind): string {
   return KIND_NAMES[kind];
 }

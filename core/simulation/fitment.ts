@@ -42,7 +42,11 @@ export class UnknownReferenceError extends Error {
   }
 }
 
-/** The bulb in a lamp: as identified, else as the vehicle left the works. */
+/**
+ * The bulb in a lamp: as identified, else as the vehicle left the works.
+ *
+ * @throws UnknownReferenceError for a bulb that is not in the catalogue
+ */
 export function bulbOf(job: Pick<Job, 'identified'>, lamp: Lamp): Bulb {
   const id = job.identified[lamp.id] ?? lamp.stockBulb;
   const bulb = bulbById(id);
@@ -53,6 +57,8 @@ export function bulbOf(job: Pick<Job, 'identified'>, lamp: Lamp): Bulb {
 /**
  * The LED chosen for a lamp, or null where its filament bulb stays: of a whole lamp the panel that does this lamp's
  * work, or null where that is a socket the old bulb moves into.
+ *
+ * @throws UnknownReferenceError for an LED that is not on the shelf
  */
 export function ledOf(job: Job, shelf: Shelf, lampId: string): LedPart | null {
   const id = job.chosen[lampId];

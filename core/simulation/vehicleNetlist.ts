@@ -1,3 +1,4 @@
+// Longer than 300 lines: the one walk from battery to earth that builds a vehicle.
 import { EARTH, type Element, FLOATING_OHMS, type Netlist, OPEN_OHMS } from '../circuit/engine/netlist.ts';
 import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';

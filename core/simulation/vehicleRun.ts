@@ -1,3 +1,4 @@
+// Longer than 300 lines: the loop of time and every device it asks on its way.
 import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { Element, Netlist } from '../circuit/engine/netlist.ts';
 import { FUSE_HOLD, FUSE_SECONDS } from '../circuit/engine/netlist.ts';

@@ -1,3 +1,4 @@
+// Longer than 300 lines: one rule an effect, read one below the other against what was played.
 import type { DashEvent } from '../devices/device.ts';
 import { flickerWords } from '../flicker/ieee1789.ts';
 import { amps, ohms, volts } from '../formatting/format.ts';

@@ -57,7 +57,7 @@ export interface Traces {
   effects: readonly Effect[];
 }
 
-/** Volts the supply has with the key where it is. */
+/** What the supply has with the key where it is, V. */
 export function supplyVoltsFor(vehicle: Vehicle, key: Controls['key']): number {
   return key === 'running' ? chargingVolts(vehicle.systemVolts) : (12.6 * vehicle.systemVolts) / 12;
 }
@@ -159,7 +159,7 @@ export function thresholdFor(
   return { thresholdAmps: (band.lowAmps + band.highAmps) / 2, assumed: true };
 }
 
-/** The light of a waveform at a moment, before its start or after its end too: the sample it falls into. */
+/** The light of a waveform at a moment, a share of what the lamp gives when rated, before its start or after its end too: the sample it falls into. */
 export function lightAt(waveform: Waveform, periodSeconds: number, seconds: number): number {
   const place = (((seconds / periodSeconds) % 1) + 1) % 1;
   return waveform[Math.min(waveform.length - 1, Math.floor(place * waveform.length))] ?? 0;

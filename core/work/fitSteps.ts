@@ -1,3 +1,4 @@
+// Longer than 300 lines: a job from first to last step, in the order it is done.
 import { baseRecord } from '../catalogue/bases.ts';
 import { ohms, watts } from '../formatting/format.ts';
 import type { Job, ResistorNetwork } from '../model/job.ts';

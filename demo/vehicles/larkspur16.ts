@@ -1,3 +1,4 @@
+// Longer than 300 lines: one vehicle, lamp by lamp.
 import type { ControllerOutput, SimulatedThreshold } from '../../core/model/vehicle/flasher.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import { circuitOf, lampOf, pairOf } from '../../core/presets/rows.ts';

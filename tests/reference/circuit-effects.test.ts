@@ -1,3 +1,4 @@
+// Longer than 300 lines: one published effect after the other on one set of circuits.
 /**
  * Circuit effects behind the trouble of conversions, each from the simulator alone. The figures were worked
  * out by hand for the engine's brief, or are common practice where it says so.

@@ -1,3 +1,4 @@
+// Longer than 300 lines: cases of one store, opened anew for each.
 import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';

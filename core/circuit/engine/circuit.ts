@@ -1,4 +1,7 @@
-import { type Branch, branchOf, FuseBranch, type Integration } from './branches.ts';
+// Longer than 300 lines: assembly, Newton and steps of time share the arrays of one hot loop.
+import type { Branch, Integration } from './branch.ts';
+import { branchOf } from './branchOf.ts';
+import { FuseBranch } from './fuseBranch.ts';
 import { type ControlState, checkNetlist, EARTH, type Netlist, nodesOf } from './netlist.ts';
 import { SingularError, SymmetricSolver } from './symmetricSolver.ts';
 
@@ -31,7 +34,7 @@ const SOURCES_REACH = 2.5;
 /** A step that is not shorter than this share of the last one may be running in a circle. */
 const SHRINKS = 0.9;
 /** Conductances to earth, S, taken away step by step when plain Newton does not settle. */
-const HELPING_SIEMENS = [1, 0.1, 1e-2, 1e-3, 1e-4, 1e-6, 1e-8, 0] as const;
+const GMIN_STEPS = [1, 0.1, 1e-2, 1e-3, 1e-4, 1e-6, 1e-8, 0] as const;
 
 /**
  * A netlist ready to be solved: nodal analysis, since every source has a resistance in series and so no
@@ -146,7 +149,7 @@ export class Circuit {
    */
   solveSteady(): void {
     for (;;) {
-      this.settle();
+      this.converge();
       this.weighFuses();
       const worst = this.mostOverloaded();
       if (!worst) break;
@@ -192,35 +195,35 @@ export class Circuit {
     return worst;
   }
 
-  private settle(): void {
+  private converge(): void {
     const how: Integration = { kind: 'steady' };
     if (this.newton(how, 0) === null) return;
     this.volts.fill(0);
-    const stuck = this.walk(how);
+    const stuck = this.gminStepping(how);
     if (stuck !== null)
       throw new NoSolutionError(this.nodes[stuck] ?? EARTH, 'the voltages would not settle');
   }
 
   /** With loads to earth that are then taken away, the answer is walked to from where it is easy. */
-  private walk(how: Integration): number | null {
+  private gminStepping(how: Integration): number | null {
     let stuck: number | null = null;
-    for (const help of HELPING_SIEMENS) stuck = this.newton(how, help);
+    for (const gmin of GMIN_STEPS) stuck = this.newton(how, gmin);
     return stuck;
   }
 
   /**
-   * One step of time from the accepted past. The caller looks at `stepError` and then accepts or steps shorter.
+   * One step of time from the accepted past. The caller looks at `truncationError` and then accepts or steps shorter.
    *
    * @returns whether Newton settled
    */
   tryStep(how: Integration): boolean {
-    return this.newton(how, 0) === null || this.walk(how) === null;
+    return this.newton(how, 0) === null || this.gminStepping(how) === null;
   }
 
   /** Error of the last step in units of what is tolerated: above 1 it was too long. */
-  stepError(how: Integration): number {
+  truncationError(how: Integration): number {
     let worst = 0;
-    for (const at of this.curved) worst = Math.max(worst, (this.branches[at] as Branch).error(how));
+    for (const at of this.curved) worst = Math.max(worst, (this.branches[at] as Branch).truncationError(how));
     return worst;
   }
 
@@ -256,7 +259,7 @@ export class Circuit {
   }
 
   /** Newton's method from the present voltages. Gives null when it settled, else the node that moved most. */
-  private newton(how: Integration, help: number): number | null {
+  private newton(how: Integration, gmin: number): number | null {
     let restless = 0;
     let circling = false;
     let lastWorst = Number.POSITIVE_INFINITY;
@@ -267,11 +270,11 @@ export class Circuit {
       return node;
     };
     for (let step = 0; step < MOST_STEPS; step += 1) {
-      this.assemble(how, help);
+      this.assemble(how, gmin);
       try {
         this.solver.solve(this.rhs, this.trial);
       } catch (error) {
-        // A pivot lost between tangents that are far out: shorter steps, or help, find the way.
+        // A pivot lost between tangents that are far out: shorter steps, or gmin, find the way.
         if (error instanceof SingularError) return lost(error.unknown);
         throw error;
       }
@@ -293,36 +296,36 @@ export class Circuit {
       circling = worst > lastWorst * SHRINKS;
       lastWorst = worst;
       if (Number.isNaN(worst)) return lost(restless);
-      if (worst <= 1 && this.allSettled()) return null;
+      if (worst <= 1 && this.allConverged()) return null;
     }
     return lost(restless);
   }
 
-  private allSettled(): boolean {
+  private allConverged(): boolean {
     for (const at of this.curved) {
       const branch = this.branches[at] as Branch;
-      if (!branch.settled(this.across(branch))) return false;
+      if (!branch.converged(this.across(branch))) return false;
     }
     return true;
   }
 
-  private assemble(how: Integration, help: number): void {
-    if (this.stale || help !== this.laidWith) this.layStraight(how, help);
+  private assemble(how: Integration, gmin: number): void {
+    if (this.stale || gmin !== this.laidWith) this.layStraight(how, gmin);
     this.solver.recall();
     this.rhs.set(this.straightRhs);
     for (const at of this.curved) this.lay(at, how);
   }
 
-  private layStraight(how: Integration, help: number): void {
+  private layStraight(how: Integration, gmin: number): void {
     this.solver.clear();
     this.rhs.fill(0);
     this.farthest = 1 + SOURCES_REACH * this.branches.reduce((sum, branch) => sum + branch.emf, 0);
-    if (help > 0) for (let node = 0; node < this.nodes.length; node += 1) this.solver.addDiagonal(node, help);
+    if (gmin > 0) for (let node = 0; node < this.nodes.length; node += 1) this.solver.addDiagonal(node, gmin);
     for (const at of this.straight) this.lay(at, how);
     this.solver.keep();
     this.straightRhs.set(this.rhs);
     this.stale = false;
-    this.laidWith = help;
+    this.laidWith = gmin;
   }
 
   private lay(at: number, how: Integration): void {

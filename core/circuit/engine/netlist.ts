@@ -92,7 +92,11 @@ export class NetlistError extends Error {
   }
 }
 
-/** Throws where ids repeat or a value cannot be. */
+/**
+ * Refuses a netlist in which ids repeat, or a value cannot be.
+ *
+ * @throws NetlistError naming the element
+ */
 export function checkNetlist(netlist: Netlist): void {
   const seen = new Set<string>();
   for (const element of netlist.elements) {

@@ -1,5 +1,6 @@
+// Longer than 300 lines: a line of text for every kind of element, and the options they stand under.
 import { Filament } from '../filament.ts';
-import { CONVERTER_EDGE_VOLTS } from './branches.ts';
+import { CONVERTER_EDGE_VOLTS } from './curveBranches.ts';
 import {
   type ControlState,
   EARTH,

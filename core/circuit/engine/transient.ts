@@ -1,4 +1,4 @@
-import type { Integration } from './branches.ts';
+import type { Integration } from './branch.ts';
 import { Circuit, NoSolutionError } from './circuit.ts';
 import type { ControlState, Netlist } from './netlist.ts';
 
@@ -64,7 +64,7 @@ export class Transient {
       const length = this.step >= left ? left : Math.min(this.step, left / 2);
       const how: Integration = { kind: this.fresh ? 'backward-euler' : 'trapezoidal', seconds: length };
       const settled = this.circuit.tryStep(how);
-      const error = settled ? this.circuit.stepError(how) : Number.POSITIVE_INFINITY;
+      const error = settled ? this.circuit.truncationError(how) : Number.POSITIVE_INFINITY;
       if (error > 1 && length > SHORTEST_STEP) {
         this.step = length * (settled ? Math.max(0.2, SAFETY / Math.sqrt(error)) : 0.25);
         continue;

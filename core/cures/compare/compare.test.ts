@@ -1,3 +1,4 @@
+// Longer than 300 lines: cases of one table over one demo fleet.
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoJob, firstTurn } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';

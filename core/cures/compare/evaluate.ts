@@ -1,3 +1,4 @@
+// Longer than 300 lines: everything one row of the table says of a cure.
 import { hottestResistor } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import { costOf, type PickLine, pickLines, powerBetween } from '../../inventory/picklist.ts';

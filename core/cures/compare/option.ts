@@ -34,10 +34,12 @@ export interface CureOption {
   supposes?: readonly string[];
 }
 
+/** A cure to be tried. */
 export function option(id: string, kinds: readonly CureKind[], name: string, change: CureChange): CureOption {
   return { id, kinds, name, change, refused: null };
 }
 
+/** A cure that is out of the question here, and why. */
 export function refused(id: string, kinds: readonly CureKind[], name: string, why: string): CureOption {
   return { id, kinds, name, change: null, refused: why };
 }

@@ -9,10 +9,12 @@ export interface CureScope {
   turning: boolean;
 }
 
+/** All turn circuits of a vehicle, which share a flasher. */
 export function turnScope(vehicle: Vehicle): CureScope {
   return { circuits: turnCircuits(vehicle), turning: true };
 }
 
+/** One circuit that is on steadily. */
 export function circuitScope(circuit: Circuit): CureScope {
   return { circuits: [circuit], turning: false };
 }

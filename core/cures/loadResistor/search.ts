@@ -1,3 +1,4 @@
+// Longer than 300 lines: one search, whose pruning is read with the order it goes in.
 import { E12, STANDARD_WATTS, seriesBetween } from '../../catalogue/eSeries.ts';
 import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
 import { amps } from '../../formatting/format.ts';

@@ -123,7 +123,7 @@ export function bandAt(
   return bands.at(circuit, emfVolts, lookSeconds, company);
 }
 
-/** How much of what its band asks for a point has. */
+/** How much of what its band asks for a point has, 1 where it has just enough: a share. */
 export function coverOf({ amps, band }: PointVerdict): number {
   return band.highAmps > 0 ? amps.low / band.highAmps : Number.MAX_VALUE;
 }

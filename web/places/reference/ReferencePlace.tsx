@@ -1,3 +1,4 @@
+// Longer than 300 lines: one table a kind of record, alike in shape.
 import { TextInput } from '@mantine/core';
 import { useDeferredValue } from 'react';
 import { Navigate, NavLink, useParams, useSearchParams } from 'react-router';

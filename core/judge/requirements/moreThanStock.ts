@@ -1,0 +1,26 @@
+import { amps, volts } from '../../formatting/format.ts';
+import { controlsFor } from '../../simulation/moment.ts';
+import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import { isTurn } from '../scenario.ts';
+import { testVolts } from '../workingPoints.ts';
+import type { Finding } from './finding.ts';
+import type { Scene } from './scene.ts';
+
+/** Nothing is wrong with a steady circuit that draws more than its bulbs did, but whoever fits it wants to know. */
+export function moreThanStock({ vehicle, circuit, fitted, healthy }: Scene): Finding[] {
+  if (isTurn(circuit)) return [];
+  const emfVolts = testVolts(vehicle.systemVolts);
+  const at = ({ simulation }: TurnCircuits) =>
+    simulation.at({ controls: controlsFor(circuit), emfVolts }, [circuit.id]).wireAmps(circuit.id);
+  const now = at(fitted);
+  const stock = at(healthy);
+  return now > stock * 1.02
+    ? [
+        {
+          requirement: 'more-than-stock',
+          state: 'holds',
+          text: `It draws more than stock: ${amps(now)} where the bulbs drew ${amps(stock)} at ${volts(emfVolts)}.`,
+        },
+      ]
+    : [];
+}
