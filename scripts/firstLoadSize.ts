@@ -12,7 +12,7 @@ interface Chunk {
 }
 
 const BUDGET_KB = 300;
-const FIRST_SCREENS = ['job/JobScreen.tsx', 'stages/cure/Cure.tsx'];
+const FIRST_SCREENS = ['places/job/JobScreen.tsx', 'stages/cure/Cure.tsx'];
 
 const dist = new URL('../dist/', import.meta.url);
 const manifest = JSON.parse(readFileSync(new URL('.vite/manifest.json', dist), 'utf8')) as Record<

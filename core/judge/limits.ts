@@ -12,6 +12,7 @@ export function broken(limits: readonly LimitCheck[]): Finding[] {
   );
 }
 
-function requirementOf({ kind }: LimitCheck): Finding['requirement'] {
+/** The requirement a limit belongs to. */
+export function requirementOf({ kind }: LimitCheck): Finding['requirement'] {
   return kind === 'fuse-heating' || kind === 'fuse-lit' ? 'fuse' : kind;
 }

@@ -6,7 +6,7 @@ import { type StageProgress, stageProgress } from './stages.ts';
 /** How far a job has come, its verdict worked out; null where it names a part that is gone. */
 export function jobProgress(job: Job, shelf: Shelf): StageProgress[] | null {
   try {
-    return stageProgress(job, shelf, Judge.of(job, shelf, 'cured').verdict().state);
+    return stageProgress(job, shelf, Judge.of(job, shelf, 'cured').vehicleState());
   } catch {
     return null;
   }

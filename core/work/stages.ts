@@ -41,10 +41,10 @@ export interface StageProgress {
 /**
  * What each stage still has open.
  *
- * @param curedState the verdict of the vehicle as planned, with its cures
+ * @param curedState the verdict of the whole vehicle as planned, with its cures; null while it is worked out
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
-export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState): StageProgress[] {
+export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState | null): StageProgress[] {
   const lamps = job.vehicle.lamps.length;
   const counted = (stage: Stage, count: number, of: number): StageProgress => ({
     stage,
@@ -78,9 +78,10 @@ export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState):
   ];
 }
 
-function cureProgress(job: Job, state: VerdictState): StageProgress {
+function cureProgress(job: Job, state: VerdictState | null): StageProgress {
   const converted = Object.values(job.chosen).some((id) => id !== null);
   if (!converted) return { stage: 'cure', done: false, note: 'no LEDs yet' };
+  if (state === null) return { stage: 'cure', done: false, note: 'judging' };
   const words: Record<VerdictState, string> = {
     holds: 'holds',
     'either-way': 'either way',

@@ -32,8 +32,14 @@ export async function openStage(page: Page, job: string, stage: string): Promise
   await expect(page.getByText('Opening the stage.')).toHaveCount(0);
 }
 
+/** Shows one of the details of the cure in hand. */
+export async function showDetails(page: Page, name: string): Promise<void> {
+  await page.getByRole('tab', { name }).click();
+}
+
 /** Picks the first proposed set of resistors. */
 export async function pickProposed(page: Page): Promise<void> {
+  await showDetails(page, 'Resistors');
   await page.getByRole('button', { name: 'Pick 2 × 6 Ω 50 W' }).click();
   await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
 }

@@ -7,6 +7,7 @@ import {
   pickProposed,
   setSupply,
   showConfiguration,
+  showDetails,
   test,
 } from './app.ts';
 
@@ -56,6 +57,7 @@ test('the lamps on the plan flash at the computed rate', async ({ page }) => {
 
 test('two resistors a side hold at every working point; one could go either way', async ({ page }) => {
   await openStage(page, OPEN_JOB, 'cure');
+  await showDetails(page, 'Resistors');
   await page.getByText('Judge resistors of your own').click();
   await page.getByLabel('At', { exact: true }).selectOption('rear');
   await page.getByRole('button', { name: 'Judge these' }).click();
@@ -80,10 +82,12 @@ test('two resistors a side hold at every working point; one could go either way'
 test('hazard is judged on both sides: fine on 15 A, too much on 10 A', async ({ page }) => {
   await openStage(page, OPEN_JOB, 'cure');
   await pickProposed(page);
+  await showDetails(page, 'Hazard and limits');
   await expect(page.getByText(/Hazard heats the 15 A fuse like a steady \d\.\d\d A, within/)).toBeVisible();
   await openStage(page, OPEN_JOB, 'look-over');
   await page.getByLabel('Turn fuse').fill('10');
   await openStage(page, OPEN_JOB, 'cure');
+  await showDetails(page, 'Hazard and limits');
   const hazard = page.getByRole('region', { name: 'Hazard, both sides together, and the limits' });
   await expect(hazard).toContainText('Too much');
   await expect(hazard).toContainText('10 A fuse');

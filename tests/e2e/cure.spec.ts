@@ -1,13 +1,17 @@
-import { dash, expect, OPEN_JOB, openStage, test } from './app.ts';
+import { dash, expect, OPEN_JOB, openStage, showDetails, test } from './app.ts';
 
 test('cures side by side: the best is named, chosen, seen on the plan, and undone', async ({ page }) => {
   await openStage(page, OPEN_JOB, 'cure');
   await expect(
     page.getByText(/^Best for this vehicle: DIPPER-2, LED flasher relay\. It holds/),
   ).toBeVisible();
-  const table = page.getByRole('region', { name: 'Every cure tried on this vehicle, side by side' });
-  await expect(table.getByRole('row', { name: /^Failure warning/ })).toContainText('lost');
-  await expect(table.getByRole('row', { name: /^Heat while lit/ })).toContainText(/none.*W/);
+  const table = page.getByRole('region', { name: 'Every cure tried on this vehicle' });
+  const cell = (cure: RegExp, column: string) =>
+    table.getByRole('row', { name: cure }).locator(`[data-label="${column}"]`);
+  await expect(cell(/DIPPER-2, LED flasher relay/, 'Failure warning')).toHaveText('lost');
+  await expect(cell(/DIPPER-2, LED flasher relay/, 'Heat while lit')).toHaveText('none');
+  await expect(cell(/Load resistors/, 'Heat while lit')).toContainText(/\d W/);
+  await table.getByText('out of the question', { exact: false }).first().click();
   await expect(table).toContainText('out of the question: There is no controller here');
   await table.getByRole('button', { name: 'Choose DIPPER-3, LED flasher relay' }).click();
   await expect(page.getByText('Holds: flashes at 85 a minute')).toBeVisible();
@@ -47,6 +51,7 @@ test('weights move the ranking, and are kept', async ({ page }) => {
 
 test('what was seen narrows the band; what contradicts it is said and taken back', async ({ page }) => {
   await openStage(page, OPEN_JOB, 'cure');
+  await showDetails(page, 'What was seen');
   const card = page.getByRole('region', { name: 'What it was seen to do: the band learns' });
   await card.getByLabel('Fitted then').selectOption('leds');
   await card.getByLabel('Supply, measured').fill('12.6');
@@ -66,9 +71,10 @@ test('a plug-in harness is chosen: the pick list, the steps and the heat follow,
   page,
 }) => {
   await openStage(page, OPEN_JOB, 'cure');
-  const table = page.getByRole('region', { name: 'Every cure tried on this vehicle, side by side' });
+  const table = page.getByRole('region', { name: 'Every cure tried on this vehicle' });
   await table.getByRole('button', { name: 'Choose Plug-in resistor harnesses, OTTER-H6' }).click();
   await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
+  await showDetails(page, 'Heat');
   await expect(page.getByRole('region', { name: /^Heat of 6 Ω 50 W/ })).toContainText(
     /leads of 220 mm \(printed\)/,
   );
@@ -82,20 +88,20 @@ test('a plug-in harness is chosen: the pick list, the steps and the heat follow,
 
 test('what will not do is folded away, and says why when it is wanted', async ({ page }) => {
   await openStage(page, '/jobs/gritter-4', 'cure');
-  const table = page.getByRole('region', { name: 'Every cure tried on this vehicle, side by side' });
-  await expect(
-    table.getByRole('columnheader', { name: /^Filaments kept at the front; load resistors/ }),
-  ).toBeVisible();
-  await expect(table.getByRole('row', { name: /^In the cases that break/ })).toContainText('Brake on: holds');
-  await expect(table.getByRole('columnheader', { name: /^Plug-in resistor harnesses/ })).toHaveCount(0);
+  const table = page.getByRole('region', { name: 'Every cure tried on this vehicle' });
+  const cure = (name: RegExp) => table.getByRole('rowheader').getByRole('button', { name });
+  await cure(/Filaments kept at the front; load resistors/).click();
+  await expect(table).toContainText('Brake on: holds');
+  await expect(cure(/Plug-in resistor harnesses/)).toHaveCount(0);
   await table.getByRole('button', { name: /more that will not do/ }).click();
-  await expect(table.getByRole('columnheader', { name: /^Plug-in resistor harnesses/ })).toBeVisible();
+  await expect(cure(/Plug-in resistor harnesses/)).toBeVisible();
 });
 
 test('the minibus: where a capacitor works and where none can, and what is sent to lamps that are off', async ({
   page,
 }) => {
   await openStage(page, '/jobs/dial-a-ride-2', 'cure');
+  await showDetails(page, 'Pulses and leakage');
   const card = page.getByRole('region', { name: 'Pulses, tests and leakage of the controller' });
   // Each feed is played with a dozen capacitors, after the cures: on a busy machine that takes a while.
   await expect(card).toBeVisible({ timeout: 45_000 });
@@ -113,6 +119,7 @@ test('a finding of another job of the model is offered with who found it, and ta
   page,
 }) => {
   await openStage(page, OPEN_JOB, 'cure');
+  await showDetails(page, 'What was seen');
   const card = page.getByRole('region', { name: 'What it was seen to do: the band learns' });
   await expect(card.getByRole('group', { name: 'It tripped' })).toContainText(
     /bay 2, Mobile library, route 1, 2026-11-10/,
@@ -123,4 +130,69 @@ test('a finding of another job of the model is offered with who found it, and ta
   await expect(card.getByRole('group', { name: 'It tripped' })).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(card.getByRole('group', { name: 'It tripped' })).toBeVisible();
+});
+
+test('one board of every circuit: a steady one is taken in hand, cured, and stays in hand over a reload', async ({
+  page,
+}) => {
+  await openStage(page, '/jobs/dial-a-ride-2', 'cure');
+  const board = page.getByRole('region', { name: 'Every circuit of this vehicle' });
+  await expect(board).toContainText('Could go either way');
+  await expect(page.getByRole('link', { name: /^Cure either way/ })).toBeVisible();
+  await expect(board.getByRole('row', { name: /^Turn, both sides/ })).toContainText(
+    /172 a minute.*set to LED/,
+  );
+  await board.getByRole('button', { name: 'Position, both sides' }).click();
+  const hand = page.getByRole('region', { name: 'The circuit in hand' });
+  await expect(hand.getByRole('heading', { name: 'Left position, 1 lamp' })).toBeVisible();
+  await expect(hand.getByRole('img', { name: /^Load gauge/ })).toHaveAttribute(
+    'aria-label',
+    /Cured: .*either way/,
+  );
+  await page.reload();
+  await expect(hand.getByRole('heading', { name: 'Left position, 1 lamp' })).toBeVisible();
+  await page.getByRole('button', { name: /^Choose Controller setting.* for Left position/ }).click();
+  await expect(board.getByRole('row', { name: /^Left position/ })).toContainText('set to LED');
+  await expect(hand).toContainText('Holds');
+  await page
+    .getByRole('button', { name: /^Front right/ })
+    .first()
+    .click();
+  await expect(hand.getByRole('heading', { name: 'Right turn, 3 lamps' })).toBeVisible();
+});
+
+test('board, verdict, gauge and the best cure are in the first screen, and all of it in three', async ({
+  page,
+}) => {
+  for (const job of [
+    'library-route-3',
+    'library-route-2',
+    'library-route-1',
+    'dial-a-ride-2',
+    'gritter-4',
+    'courier-moped-7',
+    'exhibition-trailer',
+  ]) {
+    await openStage(page, `/jobs/${job}`, 'cure');
+    await expect(page.getByText(/^(Best for this vehicle|Nothing here holds)/)).toBeVisible();
+    for (const [what, part] of [
+      ['board', page.getByRole('region', { name: 'Every circuit of this vehicle' })],
+      ['gauge', page.getByRole('img', { name: /^Load gauge/ })],
+    ] as const) {
+      const box = await part.boundingBox();
+      expect((box?.y ?? 0) + (box?.height ?? Number.NaN), `${job}: ${what}`).toBeLessThanOrEqual(800);
+    }
+    for (const tab of await page.getByRole('tab').all()) {
+      await tab.click();
+      await expect(page.getByText(/^(Opening the details|Playing the controller)/)).toHaveCount(0, {
+        timeout: 45_000,
+      });
+      const screens = await page
+        .getByRole('region', { name: 'The stage' })
+        .locator('> div')
+        .last()
+        .evaluate((body) => body.scrollHeight / body.clientHeight);
+      expect(screens, `${job}: ${await tab.textContent()}`).toBeLessThanOrEqual(3);
+    }
+  }
 });

@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react';
+import type { CureBoard } from '../../core/cures/board/board.ts';
 import type { Judge } from '../../core/judge/judge.ts';
-import type { TurnVerdict } from '../../core/judge/verdict.ts';
 import type { Configuration, Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
@@ -18,7 +18,11 @@ export interface Workspace {
   /** saves a change of the job; trouble is shown, never thrown */
   edit(label: string, recipe: Recipe, options?: EditOptions): void;
   judges: Record<Configuration, Judge>;
-  verdicts: Record<Configuration, TurnVerdict>;
+  /** every circuit judged in the worker; null until the first answer is there */
+  board: CureBoard | null;
+  /** whether a newer one is on its way */
+  judging: boolean;
+  boardTrouble: Error | null;
   progress: readonly StageProgress[];
   configuration: Configuration;
   setConfiguration(configuration: Configuration): void;

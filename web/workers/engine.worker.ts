@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { behavioursOf } from '../../core/choose/candidates.ts';
+import { cureBoard } from '../../core/cures/board/board.ts';
 import { compareTurnCures } from '../../core/cures/compare/compare.ts';
 import { steadyComplaints } from '../../core/cures/compare/steadyCures.ts';
 import { capacitorWindows } from '../../core/cures/decoder/capacitorWindow.ts';
@@ -17,6 +18,7 @@ const api = {
   behavioursOf,
   jobProgress,
   compareTurnCures,
+  cureBoard,
   steadyComplaints,
   capacitorWindows,
   whileOff,

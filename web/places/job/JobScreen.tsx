@@ -88,7 +88,8 @@ function LoadedJob({ job, shelf }: { job: Job; shelf: Shelf }) {
 
 /** Two contexts: what moves with every switch and slider, and what moves only when the job does. */
 function Desks({ workspace }: { workspace: Workspace }) {
-  const { job, shelf, edit, judges, verdicts, progress, configuration, setConfiguration } = workspace;
+  const { job, shelf, edit, judges, board, judging, boardTrouble, progress } = workspace;
+  const { configuration, setConfiguration } = workspace;
   const { lamp, selectLamp, circuit, selectCircuit, alike, setAlike } = workspace;
   const desk = useMemo(
     (): Desk => ({
@@ -96,7 +97,9 @@ function Desks({ workspace }: { workspace: Workspace }) {
       shelf,
       edit,
       judges,
-      verdicts,
+      board,
+      judging,
+      boardTrouble,
       progress,
       configuration,
       setConfiguration,
@@ -112,7 +115,9 @@ function Desks({ workspace }: { workspace: Workspace }) {
       shelf,
       edit,
       judges,
-      verdicts,
+      board,
+      judging,
+      boardTrouble,
       progress,
       configuration,
       setConfiguration,
@@ -139,7 +144,10 @@ function Halves() {
   const phone = useMediaQuery('(max-width: 800px)', undefined, { getInitialValueInEffect: false });
   useDriverKeys(workspace);
   const known = stage === VEHICLE_SCREEN ? stage : STAGES.find((each) => each === stage);
-  if (!known) return <Navigate to={`/jobs/${workspace.job.id}/${firstOpen(workspace)}`} replace />;
+  if (!known) {
+    const open = firstOpen(workspace);
+    return open ? <Navigate to={`/jobs/${workspace.job.id}/${open}`} replace /> : null;
+  }
   if (phone) return <PhoneHalves stage={known} />;
   return (
     <div className={classes.halves}>
@@ -187,6 +195,8 @@ const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEH
   );
 });
 
-function firstOpen({ progress }: Workspace): Stage {
-  return progress.find((each) => !each.done)?.stage ?? 'hand-over';
+/** The first stage with something open; null while nobody knows whether it is the Cure. */
+function firstOpen({ progress, board }: Workspace): Stage | null {
+  const open = progress.find((each) => !each.done)?.stage ?? 'hand-over';
+  return open === 'cure' && board === null ? null : open;
 }

@@ -2,7 +2,6 @@ import { randomId } from '@mantine/hooks';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { JobAnalysis } from '../../../core/judge/analysis.ts';
 import { Judge } from '../../../core/judge/judge.ts';
-import type { TurnVerdict } from '../../../core/judge/verdict.ts';
 import type { Configuration, Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
@@ -15,9 +14,8 @@ import type { Workspace } from '../../job/workspace.ts';
 import { editJob } from '../../store/edits.ts';
 import { notePending, strikePending } from '../../store/pendingEdits.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
+import { useCureBoard } from '../../workers/useCureBoard.ts';
 import { useTraces } from '../../workers/useTraces.ts';
-
-type Computed = Pick<Workspace, 'judges' | 'verdicts' | 'progress'>;
 
 /** Builds the shared workspace of a job, or names the reference that keeps it from being computed. */
 export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: UnknownReferenceError } {
@@ -28,7 +26,13 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
   const [circuitId, setCircuitId] = useState<string | null>(null);
   const [alike, setAlike] = useState(true);
 
-  const computed = useComputed(job, shelf);
+  const computed = useJudges(job, shelf);
+  const judged = useCureBoard(job, shelf);
+  const board = judged.data ?? null;
+  const progress = useMemo(
+    () => ('broken' in computed ? [] : stageProgress(job, shelf, board?.state ?? null)),
+    [computed, job, shelf, board],
+  );
   const [fault, setFault] = useState<Fault | null>(null);
   const { traces, busy, trouble } = useTraces(job, shelf, configuration, controls, supplyVolts, fault);
 
@@ -77,6 +81,10 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
     shelf,
     edit,
     ...computed,
+    board,
+    judging: judged.isFetching,
+    boardTrouble: judged.error,
+    progress,
     configuration,
     setConfiguration,
     controls,
@@ -104,69 +112,28 @@ function latestConfiguration(job: Job): Configuration {
 }
 
 /**
- * The three states judged, each only when something it depends on has changed: a note typed somewhere judges nothing,
- * a resistor picked judges the cured state alone.
+ * The vehicle in its three configurations, ready to be asked on the main thread for one moment at a time; each built
+ * again only when something it depends on has changed. Whole verdicts come from the worker.
  */
-function useComputed(job: Job, shelf: Shelf): Computed | { broken: UnknownReferenceError } {
+function useJudges(
+  job: Job,
+  shelf: Shelf,
+): { judges: Record<Configuration, Judge> } | { broken: UnknownReferenceError } {
   const { vehicle, identified, chosen, cures, vehicleCures, findings } = job;
   const { lamps } = job.lookOver;
-  const latest = useRef(job);
-  latest.current = job;
   // What follows from vehicle and bulbs alone is taken over from edit to edit.
   const known = useRef<JobAnalysis | null>(null);
-  const judge = (configuration: Configuration) => {
-    const before = known.current?.shelf === shelf ? known.current : null;
-    return judged(latest.current, shelf, configuration, before, (analysis) => {
-      known.current = analysis;
-    });
-  };
-  const uncured = vehicleCures.length === 0 && Object.values(cures).every((cure) => cure === null);
-  // biome-ignore-start lint/correctness/useExhaustiveDependencies: what of a job the state depends on, and no more
-  const stock = useMemo(() => judge('stock'), [vehicle, identified, lamps, shelf, findings]);
-  const leds = useMemo(() => judge('leds'), [vehicle, identified, lamps, chosen, shelf, findings]);
-  const cured = useMemo(
-    // Without a cure the cured vehicle is the one with its LEDs alone.
-    () => (uncured ? leds : judge('cured')),
-    [leds, uncured, cures, vehicleCures, findings],
-  );
-  // biome-ignore-end lint/correctness/useExhaustiveDependencies: as above
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what of a job they depend on, and no more
   return useMemo(() => {
-    if ('broken' in stock) return stock;
-    if ('broken' in leds) return leds;
-    if ('broken' in cured) return cured;
     try {
-      return {
-        judges: { stock: stock.judge, leds: leds.judge, cured: cured.judge },
-        verdicts: { stock: stock.verdict, leds: leds.verdict, cured: cured.verdict },
-        progress: stageProgress(job, shelf, cured.verdict.state),
-      };
+      const before = known.current?.shelf === shelf ? known.current : null;
+      const analysis = new JobAnalysis(job, shelf, before);
+      known.current = analysis;
+      const of = (configuration: Configuration) => new Judge(analysis, configuration);
+      return { judges: { stock: of('stock'), leds: of('leds'), cured: of('cured') } };
     } catch (error) {
       if (error instanceof UnknownReferenceError) return { broken: error };
       throw error;
     }
-  }, [job, shelf, stock, leds, cured]);
-}
-
-type Judged = { judge: Judge; verdict: TurnVerdict } | { broken: UnknownReferenceError };
-
-function judged(
-  job: Job,
-  shelf: Shelf,
-  configuration: Configuration,
-  before: JobAnalysis | null,
-  keep: (analysis: JobAnalysis) => void,
-): Judged {
-  const start = performance.now();
-  try {
-    const analysis = new JobAnalysis(job, shelf, before);
-    keep(analysis);
-    const judge = new Judge(analysis, configuration);
-    const verdict = judge.verdict();
-    // For `npm run bench`, which reads it in Chromium.
-    performance.measure(`verdict ${configuration}`, { start });
-    return { judge, verdict };
-  } catch (error) {
-    if (error instanceof UnknownReferenceError) return { broken: error };
-    throw error;
-  }
+  }, [vehicle, identified, lamps, chosen, cures, vehicleCures, findings, shelf]);
 }

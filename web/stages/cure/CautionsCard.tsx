@@ -5,21 +5,21 @@ import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './CautionsCard.module.css';
 
-/** What has to be minded with this job's LEDs and cures as they stand. */
+/** What has to be minded with this job's LEDs and cures as they stand: each by name, the whole of it one press away. */
 export function CautionsCard({ verdict }: { verdict: TurnVerdict }) {
   const { job, shelf } = useDesk();
   const cautions = useMemo(() => jobCautions(job, shelf, verdict), [job, shelf, verdict]);
   if (cautions.length === 0) return null;
   return (
     <Caution>
-      <dl className={classes.cautions}>
+      <div className={classes.cautions}>
         {cautions.map((caution) => (
-          <div key={caution.id}>
-            <dt>{caution.title}</dt>
-            <dd>{caution.text}</dd>
-          </div>
+          <details key={caution.id}>
+            <summary>{caution.title}</summary>
+            {caution.text}
+          </details>
         ))}
-      </dl>
+      </div>
     </Caution>
   );
 }

@@ -2,16 +2,18 @@ import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import { amps, inARow } from '../../../core/formatting/format.ts';
+import { watcherOf } from '../../../core/judge/requirements/watch.ts';
+import { isTurn } from '../../../core/judge/scenario.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
 import type { Configuration } from '../../../core/model/job.ts';
-import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
-import { useWorkspace, type Workspace } from '../../job/workspace.ts';
+import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
+import { fuseById, turnFuse } from '../../../core/model/vehicle/vehicle.ts';
+import { useWorkspace } from '../../job/workspace.ts';
 import { type GaugeRow, gaugeRow } from './gaugeRows.ts';
 import { gaugeScale } from './gaugeScale.ts';
 import classes from './LoadGauge.module.css';
 
 const FROM = 56;
-const HEIGHT = 174;
 const LEAST_WIDTH = 280;
 
 interface Row extends GaugeRow {
@@ -27,32 +29,50 @@ const BLOCK_HEIGHT = 24;
  * Amps along a line at the supply the slider stands at: what the stock bulbs draw, the band in which the
  * relay may trip, the LEDs, the resistors stacked on, and the fuse at the far end.
  */
-export function LoadGauge() {
-  const workspace = useWorkspace();
-  const { job, circuit, supplyVolts } = workspace;
+export function LoadGauge({ circuit }: { circuit: Circuit }) {
+  const { job, judges, supplyVolts } = useWorkspace();
   const { ref, width } = useElementSize();
   const hatch = useId();
   const cured = (job.cures[circuit.id] ?? null) !== null || job.vehicleCures.length > 0;
+  const rowOf = (configuration: Configuration, name: string, y: number): Row => ({
+    name,
+    y,
+    ...gaugeRow(judges[configuration], circuit, supplyVolts),
+  });
   const rows: Row[] = [
-    rowOf(workspace, 'stock', 'Stock', 22),
-    rowOf(workspace, 'leds', 'LEDs', 60),
-    ...(cured ? [rowOf(workspace, 'cured', 'Cured', 98)] : []),
+    rowOf('stock', 'Stock', 8),
+    rowOf('leds', 'LEDs', 46),
+    ...(cured ? [rowOf('cured', 'Cured', 84)] : []),
   ];
-  const fuse = turnFuse(job.vehicle);
-  const watcher = flasherWords(job.vehicle.flasher).short;
+  const height = cured ? 146 : 108;
+  const fuse =
+    circuit.from.by === 'switch' ? fuseById(job.vehicle, circuit.from.fuseId) : turnFuse(job.vehicle);
+  const watcher = isTurn(circuit)
+    ? flasherWords(job.vehicle.flasher).short
+    : watcherOf(job.vehicle, job.vehicle.flasher, circuit);
   const largest = Math.max(...rows.map((row) => Math.max(row.verdict.amps.high, row.verdict.band.highAmps)));
   const drawn = Math.max(LEAST_WIDTH, width);
   const scale = gaugeScale(FROM, drawn, largest, fuse.ratedAmps);
   return (
     <div ref={ref} className={classes.frame}>
       <p className={classes.band}>
-        <b>
-          {watcher.charAt(0).toUpperCase()}
-          {watcher.slice(1)} decides somewhere in the hatched band of each row:
-        </b>{' '}
-        {bandsInWords(rows)}. Computed
+        {watcher === null ? (
+          circuit.watched === null ? (
+            'Nobody has looked whether anything watches this circuit. Something that did would decide in the hatched band.'
+          ) : (
+            'Nothing watches this circuit: what it draws matters to its fuse alone. Computed'
+          )
+        ) : (
+          <>
+            <b>
+              {watcher.charAt(0).toUpperCase()}
+              {watcher.slice(1)} decides somewhere in the hatched band of each row:
+            </b>{' '}
+            {bandsInWords(rows)}. Computed
+          </>
+        )}
       </p>
-      <svg width={drawn} height={HEIGHT} role="img" aria-label={inWords(rows, supplyVolts)}>
+      <svg width={drawn} height={height} role="img" aria-label={inWords(rows, supplyVolts)}>
         <defs>
           <pattern
             id={hatch}
@@ -65,44 +85,46 @@ export function LoadGauge() {
             <path d="M0 0v9" stroke="var(--line2)" strokeWidth="2" />
           </pattern>
         </defs>
-        {rows.map(({ name, y, verdict: { band } }) => (
-          <rect
-            key={name}
-            x={scale.x(band.lowAmps)}
-            y={y - (ROW_HEIGHT - BLOCK_HEIGHT) / 2}
-            width={Math.max(2, scale.x(band.highAmps) - scale.x(band.lowAmps))}
-            height={ROW_HEIGHT}
-            fill={`url(#${hatch})`}
-            opacity="0.75"
-          />
-        ))}
+        {rows
+          .filter(({ verdict: { band } }) => band.highAmps > 0)
+          .map(({ name, y, verdict: { band } }) => (
+            <rect
+              key={name}
+              x={scale.x(band.lowAmps)}
+              y={y - (ROW_HEIGHT - BLOCK_HEIGHT) / 2}
+              width={Math.max(2, scale.x(band.highAmps) - scale.x(band.lowAmps))}
+              height={ROW_HEIGHT}
+              fill={`url(#${hatch})`}
+              opacity="0.75"
+            />
+          ))}
         {rows.map((row) => (
           <GaugeRowDrawing key={row.name} row={row} x={scale.x} narrow={scale.narrow} />
         ))}
-        <path d={`M${FROM} ${HEIGHT - 30}H${scale.breakAt ?? scale.fuseX + 20}`} stroke="var(--line2)" />
+        <path d={`M${FROM} ${height - 30}H${scale.breakAt ?? scale.fuseX + 20}`} stroke="var(--line2)" />
         {scale.breakAt !== null && (
           <path
-            d={`M${scale.breakAt} ${HEIGHT - 36}l6 12M${scale.breakAt + 6} ${HEIGHT - 36}l6 12M${scale.breakAt + 10} ${HEIGHT - 30}H${scale.fuseX + 18}`}
+            d={`M${scale.breakAt} ${height - 36}l6 12M${scale.breakAt + 6} ${height - 36}l6 12M${scale.breakAt + 10} ${height - 30}H${scale.fuseX + 18}`}
             stroke="var(--line2)"
             fill="none"
           />
         )}
         {scale.ticks.map((tick) => (
           <g key={tick}>
-            <path d={`M${scale.x(tick)} ${HEIGHT - 30}v6`} stroke="var(--line2)" />
-            <text x={scale.x(tick)} y={HEIGHT - 10} textAnchor="middle" className={classes.text}>
+            <path d={`M${scale.x(tick)} ${height - 30}v6`} stroke="var(--line2)" />
+            <text x={scale.x(tick)} y={height - 10} textAnchor="middle" className={classes.text}>
               {tick}
               {tick === scale.ticks.at(-1) ? ' A' : ''}
             </text>
           </g>
         ))}
         <path
-          d={`M${scale.fuseX} 6V${HEIGHT - 28}`}
+          d={`M${scale.fuseX} 6V${height - 28}`}
           stroke="var(--ink)"
           strokeWidth="2"
           strokeDasharray="7 4"
         />
-        <text x={scale.fuseX + 20} y={HEIGHT - 10} textAnchor="end" className={classes.strong}>
+        <text x={scale.fuseX + 20} y={height - 10} textAnchor="end" className={classes.strong}>
           {fuse.ratedAmps} A fuse
         </text>
       </svg>
@@ -164,15 +186,6 @@ function GaugeRowDrawing({ row, x, narrow }: { row: Row; x(amps: number): number
       </text>
     </g>
   );
-}
-
-function rowOf(
-  { judges, circuit, supplyVolts }: Workspace,
-  configuration: Configuration,
-  name: string,
-  y: number,
-): Row {
-  return { name, y, ...gaugeRow(judges[configuration], circuit, supplyVolts) };
 }
 
 /** The bands in words, rows that share one together. */

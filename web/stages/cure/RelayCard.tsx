@@ -11,7 +11,7 @@ import { RelayWiring } from './RelayWiring.tsx';
 
 /** The relay that is plugged in instead: its terminals against the old one's, by function; its screw; its height. */
 export function RelayCard() {
-  const { job, shelf, edit, verdicts } = useDesk();
+  const { job, shelf, edit, board } = useDesk();
   const height = job.vehicle.facts?.relayRoomMm;
   const cure = job.vehicleCures.find((each) => each.kind === 'flasher-relay');
   const part = shelf.find(
@@ -19,7 +19,7 @@ export function RelayCard() {
       each.kind === 'flasher' && cure?.kind === 'flasher-relay' && each.id === cure.partId,
   );
   if (!part || cure?.kind !== 'flasher-relay') return null;
-  const rating = limitsOf(verdicts.cured).find((limit) => limit.kind === 'relay');
+  const rating = board && limitsOf(board.cured).find((limit) => limit.kind === 'relay');
   const mapped = mapRelay(job.vehicle.flasher, part, height);
   const rate = part.slowestRate + cure.position * (part.fastestRate - part.slowestRate);
   return (

@@ -1,10 +1,10 @@
 import { Button } from '@mantine/core';
+import equal from 'fast-deep-equal';
 import { useState } from 'react';
 import type { ResistorPlan } from '../../../core/cures/loadResistor/plan.ts';
 import type { ResistorChoice } from '../../../core/cures/loadResistor/search.ts';
 import { inARow, ohms, volts, watts } from '../../../core/formatting/format.ts';
 import { chargingVolts } from '../../../core/judge/workingPoints.ts';
-import type { LoadResistorCure } from '../../../core/model/job.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { price } from '../../ui/money.ts';
 import classes from './ResistorTable.module.css';
@@ -57,7 +57,7 @@ export function ResistorTable({
         </thead>
         <tbody>
           {shown.map((choice) => {
-            const picked = now !== null && sameCure(now, choice.cure);
+            const picked = now !== null && equal(now, choice.cure);
             const name = setName(choice);
             return (
               <tr key={name} data-picked={picked}>
@@ -138,8 +138,4 @@ function places(choice: ResistorChoice): string {
   const joined =
     choice.pieces.length === 1 ? '' : choice.connection === 'series' ? 'in a row, ' : 'side by side, ';
   return `${joined}at ${inARow(ends)}`;
-}
-
-function sameCure(a: LoadResistorCure, b: LoadResistorCure): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
 }

@@ -1,8 +1,13 @@
 import { ohms } from '../../../core/formatting/format.ts';
 import type { Judge } from '../../../core/judge/judge.ts';
+import { watcherOf } from '../../../core/judge/requirements/watch.ts';
+import { isTurn } from '../../../core/judge/scenario.ts';
 import type { PointVerdict } from '../../../core/judge/verdict.ts';
-import type { TurnCircuit } from '../../../core/model/vehicle/circuit.ts';
-import { watchesRepeaters } from '../../../core/simulation/turnCircuits.ts';
+import type { Circuit, TurnCircuit } from '../../../core/model/vehicle/circuit.ts';
+import { ALONE } from '../../../core/simulation/litState.ts';
+import { controlsFor } from '../../../core/simulation/moment.ts';
+import { type TurnCircuits, watchesRepeaters } from '../../../core/simulation/turnCircuits.ts';
+import type { LampCurrents } from '../../../core/simulation/turnCurrents.ts';
 
 /** One load on the line: a bulb, an LED, a resistor or the pilot, as long as the amps it draws. */
 export interface Block {
@@ -21,8 +26,12 @@ export interface GaugeRow {
 /** Less than this is nothing to draw, A. */
 const LEAST_AMPS = 1e-3;
 
-/** The loads of one side at one supply and moment of looking, together what the watcher sees. */
-export function gaugeRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number): GaugeRow {
+/** The loads of one circuit at one supply and moment of looking, together what its watcher sees. */
+export function gaugeRow(judge: Judge, circuit: Circuit, supplyVolts: number): GaugeRow {
+  return isTurn(circuit) ? turnRow(judge, circuit, supplyVolts) : steadyRow(judge, circuit, supplyVolts);
+}
+
+function turnRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number): GaugeRow {
   const verdict = judge.circuitAt(circuit, supplyVolts);
   const { turns } = judge;
   const currents = turns.solve({
@@ -32,6 +41,45 @@ export function gaugeRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number
   });
   const watched = watchesRepeaters(turns.fitment);
   const lamps = currents.lamps.filter((each) => watched || turns.lamp(each.lampId).role === 'main');
+  const drawn = blocksOf(turns, lamps);
+  // What goes on through the pilot between the sides passes the watcher too.
+  const rest = currents.watchedAmps - drawn.reduce((sum, each) => sum + each.amps, 0);
+  const pilot: Block[] =
+    rest > LEAST_AMPS ? [{ key: 'pilot', label: 'pilot', amps: rest, kind: 'pilot' }] : [];
+  return { blocks: [...drawn, ...pilot], verdict };
+}
+
+/** A circuit that is on steadily, as it is in the pulses where it is pulsed; without a band where nothing watches it. */
+function steadyRow(judge: Judge, circuit: Circuit, supplyVolts: number): GaugeRow {
+  const { turns } = judge;
+  const { simulation } = turns;
+  const probes = simulation.at({ controls: controlsFor(circuit), emfVolts: supplyVolts }, [circuit.id]);
+  const lamps = circuit.feeds.map(
+    ({ lampId, input }): LampCurrents => ({
+      lampId,
+      volts: probes.lampVolts(lampId, input),
+      bulbAmps: probes.bulbAmps(lampId, input),
+      resistorAmps: probes.resistorAmps(lampId, input),
+    }),
+  );
+  const drawn = probes.wireAmps(circuit.id);
+  const nobody =
+    watcherOf(turns.vehicle, turns.fitment.flasher, circuit) === null && circuit.watched !== null;
+  const unwatched: PointVerdict = {
+    volts: supplyVolts,
+    company: ALONE,
+    band: { lowAmps: 0, highAmps: 0, missingLampId: '' },
+    amps: { low: drawn, nominal: drawn, high: drawn },
+    state: 'holds',
+  };
+  return {
+    blocks: blocksOf(turns, lamps),
+    verdict: nobody ? unwatched : judge.circuitAt(circuit, supplyVolts),
+  };
+}
+
+/** What draws in some lamps, the bulbs first, then the resistors. */
+function blocksOf(turns: TurnCircuits, lamps: readonly LampCurrents[]): Block[] {
   const bulbs = lamps.map((each): Block => {
     const content = turns.fitment.contents.get(each.lampId);
     const what =
@@ -55,10 +103,5 @@ export function gaugeRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number
       kind: 'resistor',
     }),
   );
-  const drawn = [...bulbs, ...resistors].filter((each) => each.amps > LEAST_AMPS);
-  // What goes on through the pilot between the sides passes the watcher too.
-  const rest = currents.watchedAmps - drawn.reduce((sum, each) => sum + each.amps, 0);
-  const pilot: Block[] =
-    rest > LEAST_AMPS ? [{ key: 'pilot', label: 'pilot', amps: rest, kind: 'pilot' }] : [];
-  return { blocks: [...drawn, ...pilot], verdict };
+  return [...bulbs, ...resistors].filter((each) => each.amps > LEAST_AMPS);
 }

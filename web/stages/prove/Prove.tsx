@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
-import type { RatePrediction } from '../../../core/judge/verdict.ts';
+import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
 import type { Job, Observation, TurnFunction } from '../../../core/model/job.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
 import {
@@ -13,7 +13,7 @@ import {
   watcherLeft,
 } from '../../../core/record/observations.ts';
 import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
-import { useDesk, type useWorkspace } from '../../job/workspace.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './Prove.module.css';
@@ -68,12 +68,12 @@ function Test({
   current: boolean;
   select(): void;
 }) {
-  const { job, verdicts } = useDesk();
+  const { job, board } = useDesk();
   const observation = latestObservation(job, 'cured', turnFunction);
   const result = observation
     ? proofResult(flashRule(job.vehicle.region), observation, watcherLeft(job))
     : 'open';
-  const expected = expectedRate(verdicts.cured, turnFunction);
+  const expected = board && expectedRate(board.cured, turnFunction);
   const lamps = turnCircuits(job.vehicle)
     .filter((circuit) => turnFunction === 'hazard' || turnFunction === `turn-${circuit.side}`)
     .flatMap(lampIdsOf);
@@ -85,7 +85,7 @@ function Test({
         {RESULT_WORDS[result]}
       </span>
       <span className={classes.detail}>
-        Expected: {lamps.length} lamps, {rate(expected)} a minute, computed.
+        Expected: {lamps.length} lamps, {expected ? `${rate(expected)} a minute, computed` : 'judging'}.
       </span>
       <span className={classes.detail}>
         {observation ? (
@@ -160,10 +160,7 @@ function firstUnproved(job: Job): TurnFunction | undefined {
   });
 }
 
-function expectedRate(
-  verdict: ReturnType<typeof useWorkspace>['verdicts']['cured'],
-  turnFunction: TurnFunction,
-): RatePrediction {
+function expectedRate(verdict: TurnVerdict, turnFunction: TurnFunction): RatePrediction {
   const side = verdict.circuits.find((each) => `turn-${each.side}` === turnFunction) ?? verdict.circuits[0];
   const found = turnFunction === 'hazard' ? (verdict.hazard ?? side) : side;
   return found?.rate ?? { low: 0, high: 0 };

@@ -1,0 +1,43 @@
+import { inARow, ohms, watts } from '../../formatting/format.ts';
+import type { Job, ResistorNetwork, VehicleCure } from '../../model/job.ts';
+import type { Shelf } from '../../model/part.ts';
+import type { Circuit } from '../../model/vehicle/circuit.ts';
+import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+
+/** The cures a job has for one circuit, in a few words; empty where it has none. */
+export function cureWords(job: Job, shelf: Shelf, circuit: Circuit): string {
+  const lamps = lampIdsOf(circuit);
+  const code = (partId: string) => shelf.find((part) => part.id === partId)?.code ?? partId;
+  const words = (cure: VehicleCure): string[] => {
+    switch (cure.kind) {
+      case 'flasher-relay':
+        return circuit.kind === 'turn' ? [code(cure.partId)] : [];
+      case 'pilot-diodes':
+        return circuit.kind === 'turn' ? ['two diodes for the pilot'] : [];
+      case 'decoder':
+        return lamps.includes(cure.lampId) ? [code(cure.partId)] : [];
+      case 'bleed-resistor':
+        return cure.circuitId === circuit.id ? [`bleed resistor ${ohms(cure.piece.ohms)}`] : [];
+      case 'controller-setting':
+        return cure.circuitId === circuit.id ? ['set to LED'] : [];
+    }
+  };
+  const networks = job.cures[circuit.id]?.networks ?? [];
+  const named = [
+    ...job.vehicleCures.flatMap(words),
+    ...(networks.length > 0 ? [loadWords(networks, code)] : []),
+  ];
+  return inARow([...new Set(named)]);
+}
+
+/** `2 × 6 Ω 50 W`, `OTTER-H6 harness`. */
+function loadWords(networks: readonly ResistorNetwork[], code: (partId: string) => string): string {
+  const counts = new Map<string, number>();
+  for (const { plugged, pieces } of networks) {
+    for (const { partId, ohms: value, watts: rated } of pieces) {
+      const name = plugged && partId !== null ? `${code(partId)} harness` : `${ohms(value)} ${watts(rated)}`;
+      counts.set(name, (counts.get(name) ?? 0) + 1);
+    }
+  }
+  return inARow([...counts].map(([name, count]) => (count > 1 ? `${count} × ${name}` : name)));
+}

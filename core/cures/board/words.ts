@@ -1,0 +1,56 @@
+import { amps, volts, watts } from '../../formatting/format.ts';
+import { requirementOf } from '../../judge/limits.ts';
+import type { Requirement } from '../../judge/requirements/finding.ts';
+import type { CircuitVerdict, HazardVerdict, RatePrediction } from '../../judge/verdict.ts';
+
+/** A predicted flash rate: `176 a minute`, `88 or 176 a minute`, `no flash`. */
+export function rateWords({ low, high }: RatePrediction): string {
+  if (high === 0) return 'no flash';
+  if (low === 0) return `${Math.round(high)} a minute, or no flash`;
+  const rates = low === high ? `${Math.round(low)}` : `${Math.round(low)} or ${Math.round(high)}`;
+  return `${rates} a minute`;
+}
+
+const SHORT: Record<Requirement, string> = {
+  watch: 'bulb message',
+  sense: 'a control unit reads it',
+  excitation: 'the alternator needs it',
+  fuse: 'fuse overloaded',
+  relay: 'relay overloaded',
+  output: 'output overloaded',
+  switch: 'switch overloaded',
+  resistor: 'resistor too small',
+  mount: 'no metal to mount on',
+  sweep: 'sweep cut short',
+  rate: 'rate not allowed',
+  'back-feed': 'the other side glows',
+  dimmer: 'the dimmer cannot dim it',
+  'more-than-stock': 'draws more than stock',
+};
+
+/** What is wrong with a circuit, in a few words: of what is worst the first. */
+export function shortWhy({ watched, limits, findings, state }: CircuitVerdict): string {
+  const broken = limits.find((limit) => !limit.ok);
+  if (state === 'too-much' && broken) return SHORT[requirementOf(broken)];
+  if (watched === state) return state === 'either-way' ? 'a message, or none' : SHORT.watch;
+  return SHORT[findings.find((finding) => finding.state === state)?.requirement ?? 'watch'];
+}
+
+/**
+ * What decides where least is to spare, with its figures: a limit that is broken, a finding worse than what the watcher
+ * says, else the point of the watcher with the least current for what it asks, A and V; empty where nothing watches.
+ */
+export function worstWords(verdict: CircuitVerdict | HazardVerdict): string {
+  const { limits, worst, state } = verdict;
+  const broken = limits.find((limit) => !limit.ok);
+  if (state === 'too-much' && broken) {
+    const write = broken.unit === 'A' ? amps : watts;
+    return broken.kind === 'mount'
+      ? SHORT.mount
+      : `${write(broken.value)} of ${write(broken.limit)}, ${broken.name}`;
+  }
+  if ('watched' in verdict && verdict.watched !== state) return shortWhy(verdict);
+  if (!worst) return '';
+  const { band, amps: seen, point } = worst;
+  return `sees ${amps(seen.low)}, asks ${amps(band.highAmps)}, ${volts(point.volts)}`;
+}

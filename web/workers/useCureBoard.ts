@@ -1,0 +1,21 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { CureBoard } from '../../core/cures/board/board.ts';
+import type { Job } from '../../core/model/job.ts';
+import type { Shelf } from '../../core/model/part.ts';
+import { electrics } from './electrics.ts';
+import { engine } from './engine.ts';
+
+/** Every circuit of the vehicle, judged in the worker; the old board stays until the new is there. */
+export function useCureBoard(job: Job, shelf: Shelf) {
+  return useQuery<CureBoard>({
+    queryKey: ['cure-board', ...electrics(job, shelf)],
+    queryFn: async () => {
+      const start = performance.now();
+      const board = await engine().cureBoard(job, shelf);
+      // For `npm run bench:browser`, which reads it in Chromium.
+      performance.measure('verdict', { start });
+      return board;
+    },
+    placeholderData: keepPreviousData,
+  });
+}
