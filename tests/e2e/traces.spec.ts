@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { dash, expect, openStage, showConfiguration, test } from './app.ts';
+import { dash, expect, openStage, showConfiguration, showDetails, test } from './app.ts';
 
 /** How bright a lamp's bright filament or string is drawn, 0 to 1. */
 async function light(page: Page, name: string): Promise<number> {
@@ -124,6 +124,7 @@ test('what if: a rusted earth is tried on the plan, explained, and never part of
 
 test('lamp strips show every lit lamp before and after, and follow the panel', async ({ page }) => {
   await open(page, 'gritter-4');
+  await showDetails(page, 'Four seconds of light');
   const strips = page.getByRole('region', { name: /^Lamp strips/ });
   await expect(
     strips.getByRole('img', { name: /^Front left\. As it is: 90 flashes a minute/ }),
