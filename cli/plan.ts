@@ -2,7 +2,7 @@ import { planResistors } from '../core/cures/loadResistor/plan.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { pickList } from '../core/inventory/picklist.ts';
 import { Judge } from '../core/judge/judge.ts';
-import { turnCircuits } from '../core/model/vehicle/vehicle.ts';
+import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
 
 /** How many of the ranked resistor sets are printed. */
 const SHOWN_CHOICES = 5;

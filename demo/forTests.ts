@@ -1,7 +1,8 @@
 import type { Job } from '../core/model/job.ts';
 import type { TurnCircuit } from '../core/model/vehicle/circuit.ts';
 import type { WatchingRelay } from '../core/model/vehicle/flasher.ts';
-import { turnCircuits, type Vehicle } from '../core/model/vehicle/vehicle.ts';
+import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
+import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { demoJobs } from './jobs.ts';
 
 /** What tests ask of the demo fleet by name; an absence is an error there, never an undefined. */

@@ -1,7 +1,8 @@
 import { workedFunctions } from '../core/lookover/functions.ts';
 import type { Configuration, Job, LoadResistorCure, Observation, TurnFunction } from '../core/model/job.ts';
 import { newJob } from '../core/model/newJob.ts';
-import { turnCircuits, type Vehicle } from '../core/model/vehicle/vehicle.ts';
+import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
+import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { fitSteps } from '../core/work/fitSteps.ts';
 import { DEMO_SHELF } from './shelf.ts';
 import { BRINEHOLT_18 } from './vehicles/brineholt18.ts';

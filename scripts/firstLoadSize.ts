@@ -11,7 +11,7 @@ interface Chunk {
   imports?: string[];
 }
 
-const BUDGET_KB = 300;
+const BUDGET_KB = 260;
 const FIRST_SCREENS = ['places/job/JobScreen.tsx', 'stages/cure/Cure.tsx'];
 
 const dist = new URL('../dist/', import.meta.url);

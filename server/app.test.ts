@@ -44,6 +44,23 @@ describe('the server', () => {
     );
   });
 
+  it.each(['/robots.txt', '/favicon.ico', '/old-chunk.js', '/reference/table.html'])(
+    'answers %s, which is not there, with 404 and not with the page',
+    async (path) => {
+      const response = await request(createApp(dist)).get(path).set('accept', 'text/html,*/*');
+      expect(response.status).toBe(404);
+      expect(response.text).not.toContain('built');
+    },
+  );
+
+  it('takes the dot in the id of a job for what it is', async () => {
+    const response = await request(createApp(dist)).get('/jobs/lorry-2.5/cure').set('accept', 'text/html');
+    expect(response.text).toContain('built');
+    expect((await request(createApp(dist)).get('/jobs/lorry-2.5').set('accept', 'text/html')).status).toBe(
+      200,
+    );
+  });
+
   it('says what to do when there is no build', () => {
     expect(() => createApp(join(dist, 'none'))).toThrow(/npm run build/);
   });

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { extname, join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -45,8 +45,13 @@ export function createApp(dist: string): Express {
   );
   app.use(express.static(dist, { maxAge: 0 }));
   app.get('/{*path}', (request, response) => {
-    if (request.accepts('html')) response.sendFile(join(dist, 'index.html'));
-    else response.status(404).end();
+    if (request.accepts('html') && !namesFile(request.path)) response.sendFile(join(dist, 'index.html'));
+    else response.status(404).type('text').send('There is no such file here.');
   });
   return app;
+}
+
+/** Whether an address asks for a file rather than for a screen; the id of a job may have a dot in it. */
+function namesFile(path: string): boolean {
+  return extname(path) !== '' && !path.startsWith('/jobs/');
 }

@@ -1,21 +1,45 @@
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
+import { addressesOf, WITHOUT_HTTPS } from './addresses.ts';
 import { createApp } from './app.ts';
 
-const { values } = parseArgs({ options: { port: { type: 'string', default: '5170' } } });
-const port = Number(values.port);
-if (!Number.isInteger(port) || port < 1 || port > 65535) {
-  console.error(`--port takes a number from 1 to 65535, not "${values.port}".`);
+const OPTIONS = {
+  port: { type: 'string', default: '5170' },
+  /** who may come: this machine alone, or with 0.0.0.0 whoever is on its networks */
+  host: { type: 'string', default: '127.0.0.1' },
+} as const;
+
+function refuse(problem: string): never {
+  console.error(problem);
   process.exit(2);
 }
-const server = createApp(fileURLToPath(new URL('../dist', import.meta.url))).listen(port, () => {
-  console.log(`Vumble is at http://localhost:${port}`);
+
+function asked(): { port: string; host: string } {
+  try {
+    return parseArgs({ options: OPTIONS }).values;
+  } catch (error) {
+    return refuse(`${(error as Error).message} Options: --port 5170, --host 0.0.0.0 to let a phone in.`);
+  }
+}
+
+const { port: typed, host } = asked();
+const port = Number(typed);
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  refuse(`--port takes a number from 1 to 65535, not "${typed}".`);
+const server = createApp(fileURLToPath(new URL('../dist', import.meta.url))).listen(port, host, () => {
+  const [home, ...others] = addressesOf(host, port);
+  console.log(`Vumble is at ${home}`);
+  if (others.length > 0) {
+    console.log(`For a phone on the same network: ${others.join(' or ')}`);
+    console.log(WITHOUT_HTTPS);
+  }
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(
-    error.code === 'EADDRINUSE'
-      ? `Port ${port} is taken. Stop what uses it, or choose another: ./start --port ${port + 1}`
-      : `The server could not start: ${error.message}`,
-  );
+  const why: Record<string, string> = {
+    EADDRINUSE: `Port ${port} is taken. Stop what uses it, or choose another: ./start --port ${port + 1}`,
+    EADDRNOTAVAIL: `This machine has no address "${host}". Use 0.0.0.0 for all it has.`,
+    ENOTFOUND: `"${host}" is no address. Use 0.0.0.0 for all this machine has.`,
+  };
+  console.error(why[error.code ?? ''] ?? `The server could not start: ${error.message}`);
   process.exit(1);
 });

@@ -6,8 +6,10 @@ import './theme/base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.tsx';
+import { surviveNewBuild } from './app/newBuild.ts';
 import { finishPending } from './store/pendingEdits.ts';
 
+surviveNewBuild();
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no #root');
 finishPending().catch(() => {

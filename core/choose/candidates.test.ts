@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { pickList } from '../inventory/picklist.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
-import { lampById } from '../model/vehicle/vehicle.ts';
+import { lampById } from '../model/vehicle/lookUp.ts';
 import { fitmentOf, ledOf } from '../simulation/fitment.ts';
 import { behavioursOf, candidatesFor, ranked } from './candidates.ts';
 

@@ -5,7 +5,7 @@ import { impossibleClaim } from '../light/throughLens.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsOf } from '../model/vehicle/vehicle.ts';
+import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import { lampsFilledBy } from '../simulation/wholeLamp.ts';
 import { coloursFor } from '../vehicle/functions.ts';
 import { type LedFit, ledFit, wholeLampFit } from '../vehicle/ledFits.ts';

@@ -2,7 +2,7 @@ import { REGION_RULES, type RegionRule } from '../catalogue/regions.ts';
 import { limitsOf, type TurnVerdict } from '../judge/verdict.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { lampIdsOf } from '../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { ledOf, networksOf } from '../simulation/fitment.ts';
 
 /** Something to be minded before the work begins, and why it concerns this job. */

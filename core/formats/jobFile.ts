@@ -5,7 +5,7 @@ import { Job } from '../model/job.ts';
 import { Part, type Shelf } from '../model/part.ts';
 import { brokenReferences, partReferences } from '../model/partReferences.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
-import { circuitsFeeding } from '../model/vehicle/vehicle.ts';
+import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';

@@ -1,6 +1,7 @@
 import { bulbById } from '../catalogue/bulbs.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
-import { turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** What does not hang together in a vehicle whose shape is right, each with what to do. */
 export function vehicleProblems(vehicle: Vehicle): string[] {

@@ -4,7 +4,7 @@ import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
 import type { ResistorNetwork } from '../model/job.ts';
-import { turnCircuits } from '../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { hottestResistor, mountedPieces, usesOfPiece } from './mounts.ts';
 import {
   caseToAmbient,

@@ -1,7 +1,8 @@
 import { pieceWatts } from '../circuit/resistorNetwork.ts';
 import type { ResistorNetwork } from '../model/job.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsFeeding, lampById, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { ELEMENT_LIMIT_CELSIUS, heatMount, type ResistorBody, settledHeat } from './resistorHeat.ts';
 import { type HeatVerdict, judgeHeat, type UseCase, usesOf } from './useCases.ts';
 

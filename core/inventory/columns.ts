@@ -1,19 +1,35 @@
 // Longer than 300 lines: a table of every column a part can have.
 import type { Part } from '../model/part.ts';
+import { FIGURE, PHRASES, PINS, SECTIONS, WORDS, type Words } from './words.ts';
 
 export type PartKind = Part['kind'];
 
-/** One property of a part as a column of the table, and as a field of the form. */
+/**
+ * One property of a part: as a column of the table, as a field of the form, and where it is in the part itself. A new
+ * one is a line here and a line in the schema.
+ */
 export interface Column {
   name: string;
   label: string;
   kinds: readonly PartKind[];
-  type: 'text' | 'number' | 'choice' | 'yes-no' | 'list';
+  type: 'text' | 'number' | 'choice' | 'yes-no';
   unit?: string;
   choices?: readonly string[];
   /** what to write, for the form */
   hint?: string;
   required?: true;
+  /** where it is in the part: `twin.dimWatts`, `supplyRange.0` */
+  path: string;
+  /** what is stored is so many times what is written: 1e-3 where milliohms are written */
+  scale?: number;
+  /** how its text is read, where it is more than one word or figure */
+  words?: Words;
+  /** only read where another column is filled, or has or has not a certain word */
+  needs?: { column: string; is?: string; not?: string };
+  /** taken where it is read but empty */
+  usual?: string;
+  /** what to say where it is read but empty */
+  missing?: string;
   /** fields of one group stand together */
   group: 'what' | 'electric' | 'light' | 'size' | 'shelf';
 }
@@ -36,6 +52,7 @@ const FLASHER: readonly PartKind[] = ['flasher'];
 export const COLUMNS: readonly Column[] = [
   {
     name: 'kind',
+    path: 'kind',
     label: 'Kind',
     kinds: ALL,
     type: 'choice',
@@ -45,6 +62,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'code',
+    path: 'code',
     label: 'Code',
     kinds: ALL,
     type: 'text',
@@ -52,18 +70,21 @@ export const COLUMNS: readonly Column[] = [
     required: true,
     group: 'what',
   },
-  { name: 'name', label: 'Name', kinds: ALL, type: 'text', required: true, group: 'what' },
+  { name: 'name', path: 'name', label: 'Name', kinds: ALL, type: 'text', required: true, group: 'what' },
   {
     name: 'bases',
+    path: 'bases',
     label: 'Bases',
     kinds: ['led', 'harness'],
-    type: 'list',
+    type: 'text',
+    words: WORDS,
     hint: 'BA15s; several with a space between',
     required: true,
     group: 'what',
   },
   {
     name: 'colour',
+    path: 'colour',
     label: 'Colour',
     kinds: LED,
     type: 'choice',
@@ -73,6 +94,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'kelvin',
+    path: 'kelvin',
     label: 'Colour temperature',
     kinds: LED,
     type: 'number',
@@ -80,18 +102,36 @@ export const COLUMNS: readonly Column[] = [
     hint: 'of a white one',
     group: 'light',
   },
-  { name: 'lumens', label: 'Light', kinds: LED, type: 'number', unit: 'lm', required: true, group: 'light' },
+  {
+    name: 'lumens',
+    path: 'lumens',
+    label: 'Light',
+    kinds: LED,
+    type: 'number',
+    unit: 'lm',
+    required: true,
+    group: 'light',
+  },
   {
     name: 'beam',
+    path: 'beam',
     label: 'Beam',
     kinds: LED,
     type: 'choice',
     choices: ['all-round', 'forward', 'one-side'],
     group: 'light',
   },
-  { name: 'strobes', label: 'Extra flashes first', kinds: LED, type: 'number', group: 'light' },
+  {
+    name: 'strobes',
+    path: 'strobes',
+    label: 'Extra flashes first',
+    kinds: LED,
+    type: 'number',
+    group: 'light',
+  },
   {
     name: 'watts',
+    path: 'watts',
     label: 'Power',
     kinds: ['led', 'resistor', 'harness'],
     type: 'number',
@@ -102,6 +142,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'at_volts',
+    path: 'atVolts',
     label: 'At',
     kinds: LED,
     type: 'number',
@@ -112,6 +153,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'supply_low',
+    path: 'supplyRange.0',
     label: 'Made for, from',
     kinds: LAMPS,
     type: 'number',
@@ -121,6 +163,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'supply_high',
+    path: 'supplyRange.1',
     label: 'to',
     kinds: LAMPS,
     type: 'number',
@@ -130,6 +173,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'polarity',
+    path: 'polarity',
     label: 'Lights',
     kinds: LED,
     type: 'choice',
@@ -140,6 +184,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'ballast',
+    path: 'ballast.kind',
     label: 'Driven by',
     kinds: LED,
     type: 'choice',
@@ -150,6 +195,9 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'forward_volts',
+    path: 'ballast.forwardVolts',
+    needs: { column: 'ballast', not: 'converter' },
+    missing: 'The volts of the LED string are needed; 6.3 is usual at 12 V, 12.6 at 24 V.',
     label: 'String',
     kinds: LED,
     type: 'number',
@@ -159,6 +207,9 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'start_volts',
+    path: 'ballast.startVolts',
+    needs: { column: 'ballast', is: 'converter' },
+    missing: 'A converter needs the volts it starts at; 8 is usual.',
     label: 'Starts at',
     kinds: LED,
     type: 'number',
@@ -168,6 +219,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'built_in_load_ohms',
+    path: 'builtInLoadOhms',
     label: 'Load built in',
     kinds: LED,
     type: 'number',
@@ -176,6 +228,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'capacitor_uf',
+    path: 'capacitorFarads',
+    scale: 1e-6,
     label: 'Capacitor',
     kinds: ['led', 'decoder'],
     type: 'number',
@@ -184,6 +238,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'dim_watts',
+    path: 'twin.dimWatts',
     label: 'Dim level',
     kinds: LED,
     type: 'number',
@@ -193,6 +248,9 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'twin_topology',
+    path: 'twin.topology',
+    needs: { column: 'dim_watts' },
+    usual: 'unknown',
     label: 'Twin inside',
     kinds: LED,
     type: 'choice',
@@ -201,6 +259,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'socket_wiring',
+    path: 'socketWiring',
     label: 'Wedge wiring',
     kinds: LED,
     type: 'choice',
@@ -209,6 +268,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'park_colour',
+    path: 'switchback.parkColour',
     label: 'Park light',
     kinds: LED,
     type: 'choice',
@@ -216,11 +276,40 @@ export const COLUMNS: readonly Column[] = [
     hint: 'of a switchback',
     group: 'light',
   },
-  { name: 'park_watts', label: 'Park power', kinds: LED, type: 'number', unit: 'W', group: 'light' },
-  { name: 'park_lumens', label: 'Park light', kinds: LED, type: 'number', unit: 'lm', group: 'light' },
-  { name: 'park_hold_s', label: 'Park stays off', kinds: LED, type: 'number', unit: 's', group: 'light' },
+  {
+    name: 'park_watts',
+    path: 'switchback.parkWatts',
+    needs: { column: 'park_colour' },
+    label: 'Park power',
+    kinds: LED,
+    type: 'number',
+    unit: 'W',
+    group: 'light',
+  },
+  {
+    name: 'park_lumens',
+    path: 'switchback.parkLumens',
+    needs: { column: 'park_colour' },
+    label: 'Park light',
+    kinds: LED,
+    type: 'number',
+    unit: 'lm',
+    group: 'light',
+  },
+  {
+    name: 'park_hold_s',
+    path: 'switchback.holdSeconds',
+    needs: { column: 'park_colour' },
+    usual: '1',
+    label: 'Park stays off',
+    kinds: LED,
+    type: 'number',
+    unit: 's',
+    group: 'light',
+  },
   {
     name: 'sweep_s',
+    path: 'sweep.seconds',
     label: 'Sweep',
     kinds: LED,
     type: 'number',
@@ -228,9 +317,19 @@ export const COLUMNS: readonly Column[] = [
     hint: 'of a sequential one',
     group: 'light',
   },
-  { name: 'sweep_segments', label: 'Sweep segments', kinds: LED, type: 'number', group: 'light' },
+  {
+    name: 'sweep_segments',
+    path: 'sweep.segments',
+    needs: { column: 'sweep_s' },
+    usual: '6',
+    label: 'Sweep segments',
+    kinds: LED,
+    type: 'number',
+    group: 'light',
+  },
   {
     name: 'length_mm',
+    path: 'lengthMm',
     label: 'Length',
     kinds: LED,
     type: 'number',
@@ -240,6 +339,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'diameter_mm',
+    path: 'diameterMm',
     label: 'Width',
     kinds: LED,
     type: 'number',
@@ -249,16 +349,26 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'cooling',
+    path: 'cooling',
     label: 'Cooling',
     kinds: LED,
     type: 'choice',
     choices: ['body', 'braid', 'fan', 'none'],
     group: 'size',
   },
-  { name: 'sealed', label: 'Sealed', kinds: LED, type: 'yes-no', group: 'size' },
-  { name: 'warranty_months', label: 'Warranty', kinds: LED, type: 'number', unit: 'months', group: 'shelf' },
+  { name: 'sealed', path: 'sealed', label: 'Sealed', kinds: LED, type: 'yes-no', group: 'size' },
+  {
+    name: 'warranty_months',
+    path: 'warrantyMonths',
+    label: 'Warranty',
+    kinds: LED,
+    type: 'number',
+    unit: 'months',
+    group: 'shelf',
+  },
   {
     name: 'end',
+    path: 'end',
     label: 'Place',
     kinds: ['whole-lamp'],
     type: 'choice',
@@ -268,6 +378,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'market',
+    path: 'market',
     label: 'Market',
     kinds: ['whole-lamp'],
     type: 'choice',
@@ -277,6 +388,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'sections',
+    path: 'sections',
+    words: SECTIONS,
     label: 'Sections',
     kinds: ['whole-lamp'],
     type: 'text',
@@ -286,6 +399,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'connector',
+    path: 'connector',
     label: 'Plug',
     kinds: ['whole-lamp'],
     type: 'text',
@@ -294,6 +408,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'pins',
+    path: 'pinMap',
+    words: PINS,
     label: 'Pins',
     kinds: ['whole-lamp'],
     type: 'text',
@@ -302,6 +418,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'moves_over',
+    path: 'movesOver',
+    words: PHRASES,
     label: 'Moves over',
     kinds: ['whole-lamp'],
     type: 'text',
@@ -310,6 +428,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'ohms',
+    path: 'ohms',
     label: 'Resistance',
     kinds: RESISTORS,
     type: 'number',
@@ -319,6 +438,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'tolerance_percent',
+    path: 'tolerance',
+    scale: 1e-2,
     label: 'Tolerance',
     kinds: RESISTORS,
     type: 'number',
@@ -328,6 +449,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'dim_ohms',
+    path: 'dimOhms',
     label: 'Across the dim feed too',
     kinds: ['harness'],
     type: 'number',
@@ -337,6 +459,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'leads_mm',
+    path: 'leadsMm',
     label: 'Leads',
     kinds: RESISTORS,
     type: 'number',
@@ -346,6 +469,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'system_volts',
+    path: 'systemVolts',
+    words: FIGURE,
     label: 'System',
     kinds: FLASHER,
     type: 'choice',
@@ -355,6 +480,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'terminal_supply',
+    path: 'terminals.supply',
     label: 'Supply terminal',
     kinds: FLASHER,
     type: 'text',
@@ -364,6 +490,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'terminal_lamps',
+    path: 'terminals.lamps',
     label: 'Lamp terminal',
     kinds: FLASHER,
     type: 'text',
@@ -373,6 +500,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'terminal_earth',
+    path: 'terminals.earth',
     label: 'Earth terminal',
     kinds: FLASHER,
     type: 'text',
@@ -381,6 +509,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'terminal_pilot',
+    path: 'terminals.pilot',
     label: 'Pilot terminal',
     kinds: FLASHER,
     type: 'text',
@@ -389,6 +518,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'terminal_order',
+    path: 'terminals.order',
+    words: WORDS,
     label: 'Its blades, clockwise',
     kinds: FLASHER,
     type: 'text',
@@ -397,6 +528,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'needs_earth',
+    path: 'needsEarth',
     label: 'Needs its own earth',
     kinds: FLASHER,
     type: 'yes-no',
@@ -405,6 +537,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'slowest_per_min',
+    path: 'slowestRate',
     label: 'Slowest',
     kinds: FLASHER,
     type: 'number',
@@ -414,6 +547,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'fastest_per_min',
+    path: 'fastestRate',
     label: 'Fastest',
     kinds: FLASHER,
     type: 'number',
@@ -423,6 +557,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'on_percent',
+    path: 'onFraction',
+    scale: 1e-2,
     label: 'Lit',
     kinds: FLASHER,
     type: 'number',
@@ -433,6 +569,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'min_amps',
+    path: 'minAmps',
     label: 'Least load',
     kinds: FLASHER,
     type: 'number',
@@ -442,6 +579,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'rated_amps',
+    path: 'ratedAmps',
     label: 'Rated',
     kinds: FLASHER,
     type: 'number',
@@ -451,6 +589,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'contact_milliohms',
+    path: 'contactOhms',
+    scale: 1e-3,
     label: 'Contact',
     kinds: FLASHER,
     type: 'number',
@@ -460,6 +600,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'faster_when',
+    path: 'adjuster.fasterWhen',
     label: 'Screw: faster when turned',
     kinds: FLASHER,
     type: 'choice',
@@ -468,6 +609,8 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'turned_off',
+    path: 'adjuster.turnedOff',
+    needs: { column: 'faster_when' },
     label: 'Screw turned right off',
     kinds: FLASHER,
     type: 'choice',
@@ -476,6 +619,9 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'settle_s',
+    path: 'adjuster.settleSeconds',
+    needs: { column: 'faster_when' },
+    usual: '0',
     label: 'A change shows after',
     kinds: FLASHER,
     type: 'number',
@@ -484,6 +630,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'height_mm',
+    path: 'heightMm',
     label: 'Height',
     kinds: FLASHER,
     type: 'number',
@@ -491,9 +638,18 @@ export const COLUMNS: readonly Column[] = [
     required: true,
     group: 'size',
   },
-  { name: 'load_ohms', label: 'Load', kinds: ['decoder'], type: 'number', unit: 'Ω', group: 'electric' },
+  {
+    name: 'load_ohms',
+    path: 'loadOhms',
+    label: 'Load',
+    kinds: ['decoder'],
+    type: 'number',
+    unit: 'Ω',
+    group: 'electric',
+  },
   {
     name: 'use',
+    path: 'use',
     label: 'Used as',
     kinds: ['consumable'],
     type: 'choice',
@@ -503,6 +659,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'price',
+    path: 'price',
     label: 'Price',
     kinds: ALL,
     type: 'number',
@@ -512,6 +669,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     name: 'stock',
+    path: 'stock',
     label: 'On the shelf',
     kinds: ALL,
     type: 'number',

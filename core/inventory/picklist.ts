@@ -5,7 +5,7 @@ import type { Bulb } from '../model/bulb.ts';
 import type { Job, ResistorNetwork } from '../model/job.ts';
 import type { ConsumablePart, Part, Shelf } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { turnCircuits } from '../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { sectionFor } from '../simulation/wholeLamp.ts';

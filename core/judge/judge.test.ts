@@ -6,7 +6,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { supposing } from '../circuit/engine/twinLedElements.ts';
 import type { Job, LoadResistorCure } from '../model/job.ts';
 import type { LedPart } from '../model/part.ts';
-import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { ALONE, type Company } from '../simulation/litState.ts';
 import { Judge } from './judge.ts';
 import { HealthyBands } from './outageBand.ts';

@@ -4,12 +4,15 @@ import { amps, volts } from '../formatting/format.ts';
 import type { Finding, Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
-import { ThresholdLaw } from '../model/vehicle/flasher.ts';
-import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
+import type { ThresholdLaw } from '../model/vehicle/flasher.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { type Fitment, healthyStock, type SocketContent } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
 import { testVolts, workingPoints } from './workingPoints.ts';
+
+/** How a watcher's threshold may follow the supply; every one is thought possible. */
+const LAWS: readonly ThresholdLaw[] = ['fixed', 'proportional', 'filament'];
 
 /** Where the threshold can be, referred to the bulb standard's volts under one way of following the supply, A. */
 interface Range {
@@ -130,7 +133,7 @@ export class LearnedBands {
     lookSeconds: number | undefined,
   ): Map<ThresholdLaw, Range> {
     const found = new Map<ThresholdLaw, Range>();
-    for (const law of ThresholdLaw.options) {
+    for (const law of LAWS) {
       const range = { low: 0, high: Number.POSITIVE_INFINITY };
       for (const { volts: at } of workingPoints(this.job.vehicle.systemVolts)) {
         const { lowAmps, highAmps } = this.prior.at(circuit, at, lookSeconds);

@@ -1,5 +1,5 @@
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
-import { lampIdsOf, turnCircuits } from '../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { outputOf } from '../simulation/controls.ts';
 import type { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { contentAsText } from './asText.ts';

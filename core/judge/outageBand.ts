@@ -1,7 +1,7 @@
 import type { Job } from '../model/job.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
-import { lampIdsOf } from '../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { healthyStock } from '../simulation/fitment.ts';
 import type { Company } from '../simulation/litState.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Finding, Job } from '../model/job.ts';
-import { lampIdsOf } from '../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { HealthyBands } from './outageBand.ts';
 import { fittedWords, priorsFor } from './priors.ts';
 

@@ -2,7 +2,7 @@ import { inARow, ohms } from '../formatting/format.ts';
 import type { Finding, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
-import { lampById, lampIdsOf } from '../model/vehicle/vehicle.ts';
+import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { LearnedBands, seenAmps } from './learned.ts';
 import { HealthyBands, type OutageBand } from './outageBand.ts';
 

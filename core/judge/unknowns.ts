@@ -1,7 +1,8 @@
 import { bulbById, interchangeable, signalFilament } from '../catalogue/bulbs.ts';
 import { inARow } from '../formatting/format.ts';
 import type { Job } from '../model/job.ts';
-import { lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** Something nobody has looked at yet that widens the band, and what would narrow it. */
 export interface Unknown {

@@ -1,5 +1,5 @@
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { lampIdsOf } from '../model/vehicle/vehicle.ts';
 import { CONTROLS_OFF, type Controls, stopsThroughTurn, wanted } from '../simulation/controls.ts';
 
 /** One thing the driver can switch on, and the lamps that should light with it. */

@@ -1,12 +1,7 @@
 import type { Job } from '../model/job.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
-import {
-  lampIdsOf,
-  turnCircuits,
-  type Vehicle,
-  type VehicleFacts,
-  type VehicleKind,
-} from '../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicle.ts';
 import { setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { typicalBulbCheck } from '../vehicle/edit/bulbCheck.ts';

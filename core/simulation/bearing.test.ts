@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { Bearing } from './bearing.ts';
 import { CONTROLS_OFF } from './controls.ts';
 import { fitmentOf } from './fitment.ts';

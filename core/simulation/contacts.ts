@@ -1,7 +1,7 @@
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import { CONTACTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { circuitsOf } from '../model/vehicle/vehicle.ts';
 import { type Controls, stopsThroughTurn, wanted } from './controls.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';

@@ -1,5 +1,5 @@
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { turnCircuits } from '../model/vehicle/vehicle.ts';
 
 /**
  * Circuits that cannot be worked out without each other, since they share a lamp, the pilot or an earth point:

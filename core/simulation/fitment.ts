@@ -12,7 +12,7 @@ import type {
 } from '../model/part.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { lampById } from '../model/vehicle/vehicle.ts';
+import { lampById } from '../model/vehicle/lookUp.ts';
 import { panelAsLed, sectionFor } from './wholeLamp.ts';
 
 /** What is in one socket. */

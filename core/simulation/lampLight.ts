@@ -5,8 +5,9 @@ import { twinTopology } from '../circuit/engine/twinLedElements.ts';
 import { Filament } from '../circuit/filament.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
+import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
 import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
-import { circuitsFeeding, lampById, type Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment, SocketContent } from './fitment.ts';
 
 /** A lamp with more than this share of its rated light is seen to glow in the dark. */

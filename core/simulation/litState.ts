@@ -1,5 +1,6 @@
 import type { Side } from '../model/vehicle/lamp.ts';
-import { turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Bearing, isOn } from './bearing.ts';
 import { CONTROLS_OFF } from './controls.ts';
 import type { Moment } from './moment.ts';

@@ -1,7 +1,8 @@
 import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { LampInput } from '../model/vehicle/lamp.ts';
+import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
 import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
-import { circuitsFeeding, lampById, type Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';
 import { emittersOf } from './lampLight.ts';
 

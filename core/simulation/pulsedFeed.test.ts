@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { lampById } from '../model/vehicle/vehicle.ts';
+import { lampById } from '../model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from './controls.ts';
 import { type Fitment, fitmentOf } from './fitment.ts';
 import { emittersOf } from './lampLight.ts';

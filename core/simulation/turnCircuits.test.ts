@@ -4,7 +4,7 @@ import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { wireOhms } from '../circuit/wire.ts';
 import type { Job } from '../model/job.ts';
-import { turnFuse } from '../model/vehicle/vehicle.ts';
+import { turnFuse } from '../model/vehicle/lookUp.ts';
 import { bulbOf, fitmentOf, healthyStock, ledOf, UnknownReferenceError } from './fitment.ts';
 import { leadOhms, TurnCircuits } from './turnCircuits.ts';
 

@@ -1,7 +1,8 @@
 import { wireOhms } from '../circuit/wire.ts';
 import { normalRate } from '../devices/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';
 import { type Company, companiesOf, type LitState, momentOf } from './litState.ts';
 import type { Probes } from './probes.ts';

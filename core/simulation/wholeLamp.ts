@@ -1,6 +1,7 @@
 import type { LedPart, WholeLampPart, WholeLampSection } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { circuitsOf } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** The section of a whole lamp that does what one of the vehicle's lamps does; undefined where it has none. */
 export function sectionFor(

@@ -4,8 +4,8 @@ import { heldDrives, type SpiceDrive, spiceName, spiceText, spiceVector } from '
 import { WATCHER_SAMPLE_SECONDS } from '../devices/device.ts';
 import type { Configuration, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
-import { turnCircuits } from '../model/vehicle/vehicle.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { playVehicle } from '../simulation/vehicleRun.ts';

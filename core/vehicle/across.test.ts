@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
-import { lampById } from '../model/vehicle/vehicle.ts';
+import { lampById } from '../model/vehicle/lookUp.ts';
 import { lampAcross } from './across.ts';
 
 it.each([

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
-import { lampById } from '../model/vehicle/vehicle.ts';
+import { lampById } from '../model/vehicle/lookUp.ts';
 import { coloursFor, functionsOf, howToLight, neverByDefault } from './functions.ts';
 
 const van = demoJob('library-route-1').vehicle;

@@ -1,7 +1,8 @@
 import { colourRule, type RuleColour } from '../catalogue/regions.ts';
 import type { Circuit, CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsOf, type Vehicle } from '../model/vehicle/vehicle.ts';
+import { circuitsOf } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** What a circuit is called, and what the driver does to see it. */
 interface FunctionWords {

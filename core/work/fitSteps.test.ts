@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job, LoadResistorCure } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
 import { fitSteps, minutesLeft } from './fitSteps.ts';
-import { stageProgress } from './stages.ts';
+import { stageProgress } from './progress.ts';
 
 const [open, , finished] = demoJobs() as [Job, Job, Job];
 const steps = fitSteps(finished, DEMO_SHELF);

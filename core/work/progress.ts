@@ -1,7 +1,77 @@
+import { pickList } from '../inventory/picklist.ts';
+import { flashRule } from '../judge/flashRule.ts';
 import { Judge } from '../judge/judge.ts';
+import type { VerdictState } from '../judge/states.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { type StageProgress, stageProgress } from './stages.ts';
+import { handOverPage } from '../record/handOver.ts';
+import { latestObservation, proofResult, turnFunctionsOf, watcherLeft } from '../record/observations.ts';
+import { fitSteps } from './fitSteps.ts';
+import type { Stage, StageProgress } from './stages.ts';
+
+/**
+ * What each stage still has open.
+ *
+ * @param curedState the verdict of the whole vehicle as planned, with its cures; null while it is worked out
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState | null): StageProgress[] {
+  const lamps = job.vehicle.lamps.length;
+  const counted = (stage: Stage, count: number, of: number): StageProgress => ({
+    stage,
+    done: count >= of,
+    note: `${count} of ${of}`,
+  });
+  const lookedOver = Object.keys(job.lookOver.lamps).length;
+  const steps = fitSteps(job, shelf);
+  const stepsDone = steps.filter((step) => job.fit[step.id]?.doneAt).length;
+  const rule = flashRule(job.vehicle.region);
+  const proved = turnFunctionsOf(job.vehicle).filter((each) => {
+    const observation = latestObservation(job, 'cured', each);
+    return observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
+  }).length;
+  const missing = handOverPage(job, shelf).missing.length;
+  return [
+    counted('look-over', lookedOver, lamps),
+    counted('identify', Object.keys(job.identified).length, lamps),
+    counted('choose', Object.keys(job.chosen).length, lamps),
+    cureProgress(job, curedState),
+    pickProgress(job, shelf),
+    steps.length === 0
+      ? { stage: 'fit', done: false, note: 'nothing yet' }
+      : counted('fit', stepsDone, steps.length),
+    counted('prove', proved, turnFunctionsOf(job.vehicle).length),
+    {
+      stage: 'hand-over',
+      done: job.handOver.filedAt !== null,
+      note: job.handOver.filedAt !== null ? 'filed' : missing > 0 ? `${missing} open` : 'ready',
+    },
+  ];
+}
+
+function cureProgress(job: Job, state: VerdictState | null): StageProgress {
+  const converted = Object.values(job.chosen).some((id) => id !== null);
+  if (!converted) return { stage: 'cure', done: false, note: 'no LEDs yet' };
+  if (state === null) return { stage: 'cure', done: false, note: 'judging' };
+  const words: Record<VerdictState, string> = {
+    holds: 'holds',
+    'either-way': 'either way',
+    'falls-short': 'falls short',
+    'too-much': 'too much',
+  };
+  return { stage: 'cure', done: state === 'holds', note: words[state] };
+}
+
+function pickProgress(job: Job, shelf: Shelf): StageProgress {
+  const { lines } = pickList(job, shelf);
+  const toBuy = lines.filter((line) => line.toBuy > 0).length;
+  if (lines.length === 0) return { stage: 'pick', done: false, note: 'nothing yet' };
+  return {
+    stage: 'pick',
+    done: toBuy === 0,
+    note: toBuy === 0 ? `${lines.length} parts` : `${toBuy} to buy`,
+  };
+}
 
 /** How far a job has come, its verdict worked out; null where it names a part that is gone. */
 export function jobProgress(job: Job, shelf: Shelf): StageProgress[] | null {

@@ -5,6 +5,7 @@
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import { shelfCsv } from '../../core/formats/shelfCsv.ts';
+import { STAGES } from '../../core/work/stages.ts';
 import { createApp } from '../../server/app.ts';
 import { CHROMIUM } from '../chromium.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB } from './large.ts';
@@ -128,6 +129,46 @@ const { tasks, frames } = await page.evaluate(() => {
   const { tasks, frames } = window as unknown as { tasks: number[]; frames: number[] };
   return { tasks, frames };
 });
+/** A phone-class machine: everything four times slower, from an empty browser. */
+const SLOWED = 4;
+const longTasks = `window.tasks = [];
+new PerformanceObserver((list) => {
+  for (const entry of list.getEntries()) window.tasks.push(entry.duration);
+}).observe({ entryTypes: ['longtask'], buffered: true });`;
+async function slowed(): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await context.addInitScript(longTasks);
+  const fresh = await context.newPage();
+  const session = await context.newCDPSession(fresh);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
+  return fresh;
+}
+const firstVerdicts: number[] = [];
+for (let visit = 0; visit < 5; visit += 1) {
+  const fresh = await slowed();
+  const begin = performance.now();
+  await fresh.goto(home);
+  await fresh.getByText('Falls short: flashes fast').waitFor();
+  firstVerdicts.push(performance.now() - begin);
+  await fresh.context().close();
+}
+const slow = await slowed();
+await slow.goto(home);
+await slow.getByText('Falls short: flashes fast').waitFor();
+const longest: (readonly [stage: string, ms: number])[] = [];
+for (const part of [...STAGES, 'vehicle']) {
+  for (const job of ['library-route-1', 'dial-a-ride-2', 'gritter-4']) {
+    await slow.goto(`${home}/jobs/${job}/${part}`);
+    await slow.getByText('Opening the stage.').waitFor({ state: 'detached' });
+    await slow.waitForTimeout(2500);
+    const tasks = await slow.evaluate(() => (window as unknown as { tasks: number[] }).tasks);
+    longest.push([`${part} of ${job}`, Math.max(0, ...tasks)]);
+  }
+}
+console.log(`On a machine ${SLOWED} times slower, 390 px wide, from an empty browser:`);
+console.log(`first verdict: ${(middle(firstVerdicts) / 1000).toFixed(2)} s in the median`);
+for (const [what, ms] of longest.toSorted((a, b) => b[1] - a[1]).slice(0, 8))
+  console.log(`longest task on opening ${what.padEnd(32)} ${ms.toFixed(0).padStart(5)} ms`);
 console.log(
   `slider on the minibus, thirty steps: ${tasks.length} tasks over 50 ms, longest ${Math.max(0, ...tasks).toFixed(0)} ms; frames ${middle(frames).toFixed(1)} ms in the median`,
 );

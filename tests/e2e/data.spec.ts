@@ -133,3 +133,25 @@ test('a dead bulb is said to change what is read later', async ({ page }) => {
   );
   await expect(page.getByRole('button', { name: 'Rear left: dead bulb' })).toBeVisible();
 });
+
+test('an open tab survives a new build: a file that is gone loads the page again, once, and nothing typed is lost', async ({
+  browser,
+}) => {
+  // Not the page of these tests: the browser tells of the missing file, as it should.
+  const page = await (await browser.newContext()).newPage();
+  let gone = true;
+  await page.route('**/assets/Pick-*.js', async (route) => {
+    if (!gone) return route.continue();
+    gone = false;
+    await route.fulfill({ status: 404, body: '' });
+  });
+  await openStage(page, FINISHED_JOB, 'hand-over');
+  await page.getByLabel('Where the stock bulbs are kept').fill('drawer 9');
+  await page.evaluate(() => history.pushState(null, '', '/jobs/library-route-1/pick'));
+  await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate')));
+  await expect(page.getByRole('button', { name: 'Save as CSV' })).toBeVisible();
+  expect(gone).toBe(false);
+  await openStage(page, FINISHED_JOB, 'hand-over');
+  await expect(page.getByLabel('Where the stock bulbs are kept')).toHaveValue('drawer 9');
+  await page.context().close();
+});

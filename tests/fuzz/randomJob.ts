@@ -1,9 +1,11 @@
+// Longer than 300 lines: every kind of thing a random job is made of.
 import fc from 'fast-check';
 import { FLOATING_OHMS } from '../../core/circuit/engine/netlist.ts';
 import { Configuration, type Job } from '../../core/model/job.ts';
 import type { Ballast, DecoderPart, FlasherPart, LedPart, Part } from '../../core/model/part.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
-import { circuitsFeeding, turnCircuits, type Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import { circuitsFeeding, turnCircuits } from '../../core/model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
 import type { Fault } from '../../core/simulation/fault.ts';
 import { demoJobs } from '../../demo/jobs.ts';

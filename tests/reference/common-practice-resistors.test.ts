@@ -4,7 +4,7 @@ import { parallelOhms, pieceWatts } from '../../core/circuit/resistorNetwork.ts'
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import { Judge } from '../../core/judge/judge.ts';
 import type { Job } from '../../core/model/job.ts';
-import { turnCircuits } from '../../core/model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { firstTurn } from '../../demo/forTests.ts';

@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { flashRule, rateResult } from '../../core/judge/flashRule.ts';
-import { lampIdsOf } from '../../core/model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
 import { playVehicle } from '../../core/simulation/vehicleRun.ts';

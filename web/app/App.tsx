@@ -1,6 +1,6 @@
 import { MantineProvider } from '@mantine/core';
-import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { RouterProvider } from 'react-router';
 import { theme } from '../theme/mantine.ts';
 import { router } from './router.tsx';
@@ -9,6 +9,9 @@ import { router } from './router.tsx';
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY, retry: false, networkMode: 'always' } },
 });
+
+// A notice given before they are there waits in their store.
+const Notices = lazy(() => import('./Notices.tsx'));
 
 export function App() {
   return (
@@ -20,7 +23,9 @@ export function App() {
       withGlobalClasses={false}
     >
       <QueryClientProvider client={queries}>
-        <Notifications position="bottom-right" />
+        <Suspense fallback={null}>
+          <Notices />
+        </Suspense>
         <RouterProvider router={router} />
       </QueryClientProvider>
     </MantineProvider>

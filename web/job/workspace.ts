@@ -23,7 +23,8 @@ export interface Workspace {
   /** whether a newer one is on its way */
   judging: boolean;
   boardTrouble: Error | null;
-  progress: readonly StageProgress[];
+  /** what each stage still has open; null until it is counted */
+  progress: readonly StageProgress[] | null;
   configuration: Configuration;
   setConfiguration(configuration: Configuration): void;
   controls: Controls;

@@ -102,7 +102,7 @@ export class VumbleDatabase extends Dexie {
 }
 
 /** A stored step of undo in the words of today. */
-function upgradePatch(patch: Patch): Patch {
+export function upgradePatch(patch: Patch): Patch {
   const [field, place, ...rest] = patch.path;
   if (field === undefined) return { ...patch, value: upgradeJob(patch.value) };
   if (field !== 'observations') return patch;

@@ -1,6 +1,7 @@
 import { applyPatches, type Draft, produceWithPatches } from 'immer';
-import { Job } from '../../core/model/job.ts';
+import type { Job } from '../../core/model/job.ts';
 import { db as appDatabase, type EditRow, type VumbleDatabase } from './db.ts';
+import { jobCheck } from './jobCheck.ts';
 
 /** Typing within this time of the last keystroke in the same field is one edit, ms. */
 const MERGE_WITHIN = 4000;
@@ -49,12 +50,13 @@ export async function editJob(
   db: VumbleDatabase = appDatabase,
 ): Promise<void> {
   askToPersist();
+  const checked = await jobCheck();
   await db.transaction('rw', db.jobs, db.edits, async () => {
     const row = await db.jobs.get(jobId);
     if (!row) throw new JobGoneError();
     const [job, forward, backward] = produceWithPatches(row.job, recipe);
     if (forward.length === 0) return;
-    Job.parse(job);
+    checked(job);
     await db.edits.where({ jobId, undone: 1 }).delete();
     const last = await lastEdit(db, jobId);
     const mergeKey = options.mergeKey ?? '';

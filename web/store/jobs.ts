@@ -1,4 +1,3 @@
-import { jobFileOf, writeJobFile } from '../../core/formats/jobFile.ts';
 import { newJob } from '../../core/model/newJob.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
@@ -27,6 +26,7 @@ export async function restoreJob(id: string, db: VumbleDatabase = appDatabase): 
 
 /** The text of one job's file, with the parts it was planned from. */
 export async function exportJob(id: string, db: VumbleDatabase = appDatabase): Promise<string> {
+  const { jobFileOf, writeJobFile } = await import('../../core/formats/jobFile.ts');
   const row = await db.jobs.get(id);
   if (!row) throw new JobGoneError();
   return writeJobFile(jobFileOf(row.job, await db.parts.toArray(), new Date().toISOString()));

@@ -1,7 +1,8 @@
 import { applyPatches, type Patch, produceWithPatches } from 'immer';
-import { Job } from '../../core/model/job.ts';
-import { db as appDatabase, type VumbleDatabase } from './db.ts';
+import type { Job } from '../../core/model/job.ts';
+import { db as appDatabase, upgradePatch, type VumbleDatabase } from './db.ts';
 import type { Recipe } from './edits.ts';
+import { jobCheck } from './jobCheck.ts';
 
 /**
  * An edit takes a few milliseconds to reach the database, and a page that is closed or reloaded within them
@@ -74,11 +75,12 @@ async function finish(
   db: VumbleDatabase,
   { id, jobId, label, forward, backward }: PendingEdit,
 ): Promise<boolean> {
+  const checked = await jobCheck();
   return db.transaction('rw', db.jobs, db.edits, async () => {
     const row = await db.jobs.get(jobId);
     const known = await db.edits.filter((edit) => edit.jobId === jobId && edit.ids.includes(id)).count();
     if (!row || known > 0) return false;
-    const job = patched(row.job, forward);
+    const job = patched(row.job, forward, checked);
     if (!job) return false;
     await db.edits.where({ jobId, undone: 1 }).delete();
     await db.edits.add({
@@ -96,9 +98,10 @@ async function finish(
   });
 }
 
-function patched(job: Job, forward: Patch[]): Job | null {
+/** An edit noted before an update of Vumble is in the words of then. */
+function patched(job: Job, forward: Patch[], checked: (job: unknown) => Job): Job | null {
   try {
-    return Job.parse(applyPatches(job, forward));
+    return checked(applyPatches(job, forward.map(upgradePatch)));
   } catch {
     return null;
   }

@@ -5,7 +5,7 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
 import { Job } from '../../core/model/job.ts';
-import { turnFuse } from '../../core/model/vehicle/vehicle.ts';
+import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { VumbleDatabase } from './db.ts';

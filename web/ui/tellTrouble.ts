@@ -1,9 +1,9 @@
 import { notifications } from '@mantine/notifications';
-import { ZodError } from 'zod';
+import type { ZodError } from 'zod';
 
 /** Shows why something was not saved, and that what was typed is still there. Stays until it is closed. */
 export function tellTrouble(error: Error): void {
-  const invalid = error instanceof ZodError;
+  const invalid = isInvalid(error);
   // An edit the vehicle cannot take says itself what to do instead; nothing was typed.
   if (error.name === 'VehicleEditError') {
     notifications.show({
@@ -24,4 +24,9 @@ export function tellTrouble(error: Error): void {
     autoClose: false,
     withBorder: true,
   });
+}
+
+/** By name: its class comes with everything else that checks jobs, and only then. */
+function isInvalid(error: Error): error is ZodError {
+  return error.name === 'ZodError';
 }

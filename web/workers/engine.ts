@@ -6,9 +6,13 @@ const started = new Map<string, Remote<EngineWorker>>();
 function worker(name: string): Remote<EngineWorker> {
   let remote = started.get(name);
   if (!remote) {
-    remote = wrap<EngineWorker>(
-      new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name }),
-    );
+    const thread = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name });
+    // A script that cannot be fetched was built anew since this page was opened; whoever loads pages again hears of it.
+    thread.addEventListener('error', (event) => {
+      if (event.message === undefined)
+        window.dispatchEvent(new Event('vite:preloadError', { cancelable: true }));
+    });
+    remote = wrap<EngineWorker>(thread);
     started.set(name, remote);
   }
   return remote;

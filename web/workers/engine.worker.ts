@@ -8,7 +8,7 @@ import { whileOff } from '../../core/cures/decoder/whileOff.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import { lampStrips } from '../../core/traces/lampStrips.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
-import { jobProgress } from '../../core/work/progress.ts';
+import { jobProgress, stageProgress } from '../../core/work/progress.ts';
 
 /** What simulates and searches: off the main thread, so that the lamps keep their beat. */
 const api = {
@@ -17,6 +17,7 @@ const api = {
   traceLamps,
   behavioursOf,
   jobProgress,
+  stageProgress,
   compareTurnCures,
   cureBoard,
   steadyComplaints,

@@ -3,7 +3,7 @@ import type { ResistorPlan } from '../../core/cures/loadResistor/plan.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
-import { turnCircuits } from '../../core/model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../core/model/vehicle/lookUp.ts';
 import { electrics } from './electrics.ts';
 import { engine } from './engine.ts';
 

@@ -8,7 +8,7 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
-import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { functionName } from '../../vehicle/functions.ts';
 import { cureWords } from './cureWords.ts';
 import { rateWords, shortWhy, worstWords } from './words.ts';

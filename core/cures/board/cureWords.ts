@@ -2,7 +2,7 @@ import { inARow, ohms, watts } from '../../formatting/format.ts';
 import type { Job, ResistorNetwork, VehicleCure } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 
 /** The cures a job has for one circuit, in a few words; empty where it has none. */
 export function cureWords(job: Job, shelf: Shelf, circuit: Circuit): string {

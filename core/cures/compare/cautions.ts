@@ -2,7 +2,7 @@ import type { HeatVerdict } from '../../heat/useCases.ts';
 import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
-import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { builtInHeats } from './heat.ts';
 import type { CureOption } from './option.ts';
 import { loadsDimFeed } from './options/harness.ts';

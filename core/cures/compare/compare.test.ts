@@ -5,7 +5,7 @@ import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
 import type { LedPart } from '../../model/part.ts';
-import { lampById } from '../../model/vehicle/vehicle.ts';
+import { lampById } from '../../model/vehicle/lookUp.ts';
 import { compareTurnCures } from './compare.ts';
 import type { CureReport } from './evaluate.ts';
 import { bestInWords, type DEFAULT_WEIGHTS, rankCures } from './rank.ts';

@@ -3,7 +3,7 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { bestResistors } from '../loadResistor/plan.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import { combinations } from './options/combinations.ts';

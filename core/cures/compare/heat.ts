@@ -4,7 +4,7 @@ import { usesOf } from '../../heat/useCases.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { LedPart, Shelf } from '../../model/part.ts';
-import { circuitsFeeding } from '../../model/vehicle/vehicle.ts';
+import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import { ledOf } from '../../simulation/fitment.ts';
 import { type CureScope, lampsIn, turnScope } from './scope.ts';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../../demo/forTests.ts';
 import type { LoadResistorCure, VehicleCure } from '../../model/job.ts';
-import { turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { effortOf } from './effort.ts';
 import { option, refused, together } from './option.ts';
 import { settingOptions } from './options/controller.ts';

@@ -1,6 +1,7 @@
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { lampIdsOf, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 
 /** The circuits one cure is for: all that flash together, or one that is on steadily. */
 export interface CureScope {

@@ -2,7 +2,7 @@ import { amps, volts } from '../../formatting/format.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
 import type { TurnVerdict } from '../../judge/verdict.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { hasCapacitor } from '../../simulation/fitment.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { inrushOf } from '../decoder/inrush.ts';

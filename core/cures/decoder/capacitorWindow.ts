@@ -6,7 +6,7 @@ import type { Job } from '../../model/job.ts';
 import type { DecoderPart, Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
-import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
 import { type Emitter, ledEmitterAt } from '../../simulation/lampLight.ts';

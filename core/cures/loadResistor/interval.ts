@@ -7,7 +7,7 @@ import { looksAt } from '../../judge/scenario.ts';
 import { chargingVolts, type WorkingPoint, workingPoints } from '../../judge/workingPoints.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Side } from '../../model/vehicle/lamp.ts';
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { LitState } from '../../simulation/litState.ts';
 import { leadOhms, type TurnCircuits, watchesRepeaters } from '../../simulation/turnCircuits.ts';
 

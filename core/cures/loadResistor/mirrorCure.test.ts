@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';
 import type { LoadResistorCure } from '../../model/job.ts';
-import { turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { mirrorCure } from './mirrorCure.ts';
 
 const right = turnCircuits(QUILLON_75).find((circuit) => circuit.side === 'right');

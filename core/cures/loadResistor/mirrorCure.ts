@@ -1,6 +1,7 @@
 import type { LoadResistorCure } from '../../model/job.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
-import { lampIdsOf, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { lampAcross } from '../../vehicle/across.ts';
 
 /**

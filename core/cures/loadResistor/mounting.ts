@@ -1,6 +1,7 @@
 import type { ResistorNetwork } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
-import { lampById, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { lampById } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 
 /** Whether the leads of a lamp's resistors reach from its feed to the metal they go on. */
 export interface LeadReach {

@@ -6,7 +6,7 @@ import { parallelOhms, seriesOhms } from '../../circuit/resistorNetwork.ts';
 import { condemnedIn } from '../../heat/mounts.ts';
 import { JobAnalysis } from '../../judge/analysis.ts';
 import { HealthyBands } from '../../judge/outageBand.ts';
-import { lampById, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { lampById, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { fitmentOf } from '../../simulation/fitment.ts';
 import { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { ohmsInterval } from './interval.ts';

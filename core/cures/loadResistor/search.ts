@@ -9,7 +9,7 @@ import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../mod
 import type { ResistorPart } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { BOUGHT_TOLERANCE } from '../highestPiece.ts';
 import type { OhmsInterval } from './interval.ts';

@@ -1,5 +1,5 @@
 import { ratedAmps } from '../../devices/flasher.ts';
-import { turnFuse } from '../../model/vehicle/vehicle.ts';
+import { turnFuse } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { chargingVolts } from '../workingPoints.ts';
 import { CircuitAmps, type Memory } from './circuitAmps.ts';

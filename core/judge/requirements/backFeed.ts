@@ -1,5 +1,5 @@
 import { amps, percent } from '../../formatting/format.ts';
-import { lampById, lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { lampById, lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { isTurn } from '../scenario.ts';
 import { testVolts } from '../workingPoints.ts';

@@ -1,5 +1,5 @@
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { isOn } from '../../simulation/bearing.ts';
 import { dutyOf, flashingSides, outputOf } from '../../simulation/controls.ts';
 import type { Moment } from '../../simulation/moment.ts';

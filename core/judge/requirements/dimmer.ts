@@ -1,5 +1,5 @@
 import { percent } from '../../formatting/format.ts';
-import { lampIdsOf } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import { testVolts } from '../workingPoints.ts';
 import type { Finding } from './finding.ts';

@@ -3,7 +3,7 @@ import { demoJob } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { meanSquare } from '../../circuit/meanSquare.ts';
 import type { Job, LoadResistorCure } from '../../model/job.ts';
-import { turnCircuits, turnFuse } from '../../model/vehicle/vehicle.ts';
+import { turnCircuits, turnFuse } from '../../model/vehicle/lookUp.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { fitmentOf } from '../../simulation/fitment.ts';
 import { TurnCircuits } from '../../simulation/turnCircuits.ts';

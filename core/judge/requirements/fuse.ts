@@ -1,8 +1,8 @@
 import { meanSquare, type PulsedAmps } from '../../circuit/meanSquare.ts';
 import { amps } from '../../formatting/format.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { type Fuse, fuseById } from '../../model/vehicle/vehicle.ts';
+import { fuseById } from '../../model/vehicle/lookUp.ts';
+import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { isOn } from '../../simulation/bearing.ts';
 import {
   CONTROLS_OFF,

@@ -1,6 +1,7 @@
 import { amps } from '../../formatting/format.ts';
 import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
-import { turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { type LimitCheck, limitCheck } from './finding.ts';
 
 /** The controller outputs that drive turn lamps. */

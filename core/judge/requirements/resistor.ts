@@ -1,7 +1,8 @@
 import { pieceWatts } from '../../circuit/resistorNetwork.ts';
 import { ohms, volts, watts } from '../../formatting/format.ts';
 import type { ResistorNetwork } from '../../model/job.ts';
-import { circuitsFeeding, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { feedDuty } from '../../simulation/duty.ts';
 import { chargingVolts } from '../workingPoints.ts';

@@ -1,5 +1,6 @@
 import { normalRate } from '../../devices/flasher.ts';
-import { lampById, lampIdsOf, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { lampById, lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { Fitment } from '../../simulation/fitment.ts';
 import { isTurn } from '../scenario.ts';
 import type { Finding } from './finding.ts';

@@ -4,7 +4,8 @@ import { testVolts } from '../../judge/workingPoints.ts';
 import type { FilamentRating } from '../../model/bulb.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { LampInput } from '../../model/vehicle/lamp.ts';
-import { lampById, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { lampById, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 
 /**
  * Sets every assumed threshold to the middle of what it can be: between the listed bulbs all lit and the smallest main

@@ -1,6 +1,6 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
 import type { Job } from '../../model/job.ts';
-import { circuitsFeeding } from '../../model/vehicle/vehicle.ts';
+import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { LampFunction } from './circuits.ts';
 import { changeStockBulb, changeWork, removeLamp } from './lamps.ts';
 

@@ -1,6 +1,7 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { lampIdsOf, turnCircuits, type Vehicle } from '../../model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { retuneWatchers } from './assumed.ts';
 import { dropEmptyCircuits, type LampFunction, setLampFunctions } from './circuits.ts';
 import { type LampTemplateId, stockBulbFor, TEMPLATES } from './lampTemplates.ts';

@@ -1,4 +1,5 @@
-import { circuitsOf, lampIdsOf, turnCircuits, type Vehicle } from '../../../core/model/vehicle/vehicle.ts';
+import { circuitsOf, lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
 import type { Fault } from '../../../core/simulation/fault.ts';
 import type { Fitment } from '../../../core/simulation/fitment.ts';
 

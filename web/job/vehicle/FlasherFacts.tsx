@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import { flasherWords } from '../../../core/devices/flasher.ts';
-import { turnFuse } from '../../../core/model/vehicle/vehicle.ts';
+import { turnFuse } from '../../../core/model/vehicle/lookUp.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { useDesk } from '../workspace.ts';

@@ -197,6 +197,6 @@ const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEH
 
 /** The first stage with something open; null while nobody knows whether it is the Cure. */
 function firstOpen({ progress, board }: Workspace): Stage | null {
-  const open = progress.find((each) => !each.done)?.stage ?? 'hand-over';
-  return open === 'cure' && board === null ? null : open;
+  const open = progress?.find((each) => !each.done)?.stage ?? 'hand-over';
+  return progress === null || (open === 'cure' && board === null) ? null : open;
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { NavLink } from 'react-router';
-import { STAGE_NAMES, type Stage } from '../../../core/work/stages.ts';
+import { STAGE_NAMES, STAGES, type Stage } from '../../../core/work/stages.ts';
 import { useDesk } from '../../job/workspace.ts';
 import classes from './StageRail.module.css';
 
@@ -14,24 +14,27 @@ export function StageRail({ stage }: { stage: Stage | null }) {
   }, [stage]);
   return (
     <nav aria-label="Stages of the job" className={classes.rail}>
-      {progress.map((each) => (
-        <NavLink
-          key={each.stage}
-          to={`/jobs/${job.id}/${each.stage}`}
-          ref={each.stage === stage ? current : undefined}
-          className={classes.stage}
-        >
-          <span className={classes.name}>{STAGE_NAMES[each.stage]}</span>
-          <span className={classes.note}>
-            {each.done && (
-              <svg width="11" height="11" viewBox="0 0 14 14" aria-hidden="true" focusable="false">
-                <path d="M2 2h5a5 5 0 0 1 0 10H2z" fill="var(--petrol)" />
-              </svg>
-            )}
-            {each.note}
-          </span>
-        </NavLink>
-      ))}
+      {STAGES.map((each) => {
+        const { done = false, note = '' } = progress?.find((open) => open.stage === each) ?? {};
+        return (
+          <NavLink
+            key={each}
+            to={`/jobs/${job.id}/${each}`}
+            ref={each === stage ? current : undefined}
+            className={classes.stage}
+          >
+            <span className={classes.name}>{STAGE_NAMES[each]}</span>
+            <span className={classes.note}>
+              {done && (
+                <svg width="11" height="11" viewBox="0 0 14 14" aria-hidden="true" focusable="false">
+                  <path d="M2 2h5a5 5 0 0 1 0 10H2z" fill="var(--petrol)" />
+                </svg>
+              )}
+              {note}
+            </span>
+          </NavLink>
+        );
+      })}
     </nav>
   );
 }

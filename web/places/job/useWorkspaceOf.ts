@@ -4,17 +4,17 @@ import { JobAnalysis } from '../../../core/judge/analysis.ts';
 import { Judge } from '../../../core/judge/judge.ts';
 import type { Configuration, Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
-import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../../core/simulation/controls.ts';
 import type { Fault } from '../../../core/simulation/fault.ts';
 import { UnknownReferenceError } from '../../../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../../../core/traces/traceLamps.ts';
-import { stageProgress } from '../../../core/work/stages.ts';
 import type { Workspace } from '../../job/workspace.ts';
 import { editJob } from '../../store/edits.ts';
 import { notePending, strikePending } from '../../store/pendingEdits.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { useCureBoard } from '../../workers/useCureBoard.ts';
+import { useStageProgress } from '../../workers/useStageProgress.ts';
 import { useTraces } from '../../workers/useTraces.ts';
 
 /** Builds the shared workspace of a job, or names the reference that keeps it from being computed. */
@@ -29,10 +29,7 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
   const computed = useJudges(job, shelf);
   const judged = useCureBoard(job, shelf);
   const board = judged.data ?? null;
-  const progress = useMemo(
-    () => ('broken' in computed ? [] : stageProgress(job, shelf, board?.state ?? null)),
-    [computed, job, shelf, board],
-  );
+  const progress = useStageProgress(job, shelf, board?.state ?? null).data ?? null;
   const [fault, setFault] = useState<Fault | null>(null);
   const { traces, busy, trouble } = useTraces(job, shelf, configuration, controls, supplyVolts, fault);
 

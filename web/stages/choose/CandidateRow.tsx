@@ -4,7 +4,7 @@ import { amps, volts, watts } from '../../../core/formatting/format.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import type { LedPart, WholeLampPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
-import { lampById } from '../../../core/model/vehicle/vehicle.ts';
+import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { panelAsLed, sectionFor } from '../../../core/simulation/wholeLamp.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { useDesk } from '../../job/workspace.ts';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { baseRecord } from '../../../core/catalogue/bases.ts';
-import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';

@@ -1,6 +1,6 @@
 import { colourRule, regionName, regionRule } from '../../../core/catalogue/regions.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
-import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';

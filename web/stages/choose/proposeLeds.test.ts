@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Job } from '../../../core/model/job.ts';
 import { newJob } from '../../../core/model/newJob.ts';
 import type { Shelf } from '../../../core/model/part.ts';
-import { lampById } from '../../../core/model/vehicle/vehicle.ts';
+import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { ledFit } from '../../../core/vehicle/ledFits.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';

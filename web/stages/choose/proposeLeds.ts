@@ -2,7 +2,7 @@ import { impossibleClaim } from '../../../core/light/throughLens.ts';
 import type { Job } from '../../../core/model/job.ts';
 import type { LedPart, Shelf } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
-import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { coloursFor, neverByDefault } from '../../../core/vehicle/functions.ts';
 import { ledFit } from '../../../core/vehicle/ledFits.ts';
 

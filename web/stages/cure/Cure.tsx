@@ -5,7 +5,7 @@ import { rateWords } from '../../../core/cures/board/words.ts';
 import { circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
 import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
-import { lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
 import { useCureReports } from '../../workers/useCureReports.ts';

@@ -3,7 +3,7 @@ import type { CapacitorTrial, CapacitorWindow } from '../../../core/cures/decode
 import type { WhileOff } from '../../../core/cures/decoder/whileOff.ts';
 import type { FlickerRisk } from '../../../core/flicker/ieee1789.ts';
 import { farads, inARow, percent } from '../../../core/formatting/format.ts';
-import { lampById } from '../../../core/model/vehicle/vehicle.ts';
+import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { SEEN_GLOW } from '../../../core/simulation/lampLight.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';

@@ -6,7 +6,7 @@ import { amps, volts } from '../../../core/formatting/format.ts';
 import { seenAmps } from '../../../core/judge/learned.ts';
 import { fittedWords } from '../../../core/judge/priors.ts';
 import type { Finding } from '../../../core/model/job.ts';
-import { lampById, lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { lampById, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';

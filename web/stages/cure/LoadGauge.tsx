@@ -7,7 +7,7 @@ import { isTurn } from '../../../core/judge/scenario.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
 import type { Configuration } from '../../../core/model/job.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
-import { fuseById, turnFuse } from '../../../core/model/vehicle/vehicle.ts';
+import { fuseById, turnFuse } from '../../../core/model/vehicle/lookUp.ts';
 import { useWorkspace } from '../../job/workspace.ts';
 import { type GaugeRow, gaugeRow } from './gaugeRows.ts';
 import { gaugeScale } from './gaugeScale.ts';

@@ -2,7 +2,7 @@ import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { STANDARD_WATTS } from '../../../core/catalogue/eSeries.ts';
 import { ohms as ohmsText, watts as wattsText } from '../../../core/formatting/format.ts';
-import { lampIdsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { resistorsOf } from '../../../core/simulation/fitment.ts';
 import { useDesk } from '../../job/workspace.ts';
 import classes from './OwnResistors.module.css';

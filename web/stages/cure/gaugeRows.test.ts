@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { Judge } from '../../../core/judge/judge.ts';
-import { turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { demoJob } from '../../../demo/forTests.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';

@@ -1,6 +1,6 @@
 import { mirrorCure } from '../../../core/cures/loadResistor/mirrorCure.ts';
 import type { LoadResistorCure } from '../../../core/model/job.ts';
-import { turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
 
 /** Puts a cure on the side in hand and its mirror image on the other, as one edit. */

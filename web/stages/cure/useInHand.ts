@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import type { BoardRow } from '../../../core/cures/board/board.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
-import { circuitsOf } from '../../../core/model/vehicle/vehicle.ts';
+import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
 
 /** What of the Cure stage is in hand; kept in the address, so that a reload finds it again. */

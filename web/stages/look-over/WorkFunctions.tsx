@@ -2,7 +2,7 @@ import { Button, Checkbox, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { type WorkedFunction, workedFunctions } from '../../../core/lookover/functions.ts';
 import type { LampCondition } from '../../../core/model/job.ts';
-import { lampById } from '../../../core/model/vehicle/vehicle.ts';
+import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
 import type { Job, Observation, TurnFunction } from '../../../core/model/job.ts';
-import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/vehicle.ts';
+import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import {
   FUNCTION_WORDS,
   latestObservation,

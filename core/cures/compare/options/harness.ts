@@ -2,7 +2,7 @@ import { inARow, ohms } from '../../../formatting/format.ts';
 import type { Job, LoadResistorCure, ResistorNetwork } from '../../../model/job.ts';
 import type { HarnessPart, Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
-import { circuitsFeeding, lampIdsOf, turnCircuits } from '../../../model/vehicle/vehicle.ts';
+import { circuitsFeeding, lampIdsOf, turnCircuits } from '../../../model/vehicle/lookUp.ts';
 import type { BestResistors } from '../../loadResistor/plan.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';
 import { convertedMains } from './ends.ts';

@@ -1,6 +1,6 @@
 import { inARow, ohms, watts } from '../../../formatting/format.ts';
 import type { Job, LoadResistorCure } from '../../../model/job.ts';
-import { turnCircuits } from '../../../model/vehicle/vehicle.ts';
+import { turnCircuits } from '../../../model/vehicle/lookUp.ts';
 import { mirrorCure } from '../../loadResistor/mirrorCure.ts';
 import type { BestResistors } from '../../loadResistor/plan.ts';
 import type { ResistorChoice } from '../../loadResistor/search.ts';

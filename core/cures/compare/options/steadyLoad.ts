@@ -8,7 +8,7 @@ import { watcherOf } from '../../../judge/requirements/watch.ts';
 import { chargingVolts } from '../../../judge/workingPoints.ts';
 import type { Job, LoadResistorCure, ResistorPiece } from '../../../model/job.ts';
 import type { Circuit } from '../../../model/vehicle/circuit.ts';
-import { lampById } from '../../../model/vehicle/vehicle.ts';
+import { lampById } from '../../../model/vehicle/lookUp.ts';
 import { outputOf } from '../../../simulation/controls.ts';
 import { highestPiece } from '../../highestPiece.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';

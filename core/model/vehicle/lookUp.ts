@@ -1,0 +1,48 @@
+import type { Circuit, TurnCircuit } from './circuit.ts';
+import type { Lamp, LampInput } from './lamp.ts';
+import type { Fuse, Vehicle } from './vehicle.ts';
+
+/** The turn circuits of a vehicle, left and right. */
+export function turnCircuits(vehicle: Vehicle): TurnCircuit[] {
+  return vehicle.circuits.filter(
+    (circuit): circuit is TurnCircuit => circuit.kind === 'turn' && circuit.side !== null,
+  );
+}
+
+/** The ids of the lamps on a circuit. */
+export function lampIdsOf(circuit: Circuit): string[] {
+  return circuit.feeds.map((feed) => feed.lampId);
+}
+
+/** The circuits that feed one of a lamp's inputs. */
+export function circuitsFeeding(vehicle: Vehicle, lampId: string, input: LampInput): Circuit[] {
+  return vehicle.circuits.filter((circuit) =>
+    circuit.feeds.some((feed) => feed.lampId === lampId && feed.input === input),
+  );
+}
+
+/** The circuits that feed a lamp, its bright filament's first. */
+export function circuitsOf(vehicle: Vehicle, lampId: string): Circuit[] {
+  return [
+    ...new Set([...circuitsFeeding(vehicle, lampId, 'main'), ...circuitsFeeding(vehicle, lampId, 'dim')]),
+  ];
+}
+
+/** @throws RangeError when the vehicle has no such fuse */
+export function fuseById(vehicle: Vehicle, id: string): Fuse {
+  const fuse = vehicle.fuses.find((each) => each.id === id);
+  if (!fuse) throw new RangeError(`${vehicle.name} has no fuse "${id}"`);
+  return fuse;
+}
+
+/** The fuse the turn lamps hang on. */
+export function turnFuse(vehicle: Vehicle): Fuse {
+  return fuseById(vehicle, vehicle.flasher.fuseId);
+}
+
+/** @throws RangeError when the vehicle has no such lamp */
+export function lampById(vehicle: Vehicle, id: string): Lamp {
+  const lamp = vehicle.lamps.find((each) => each.id === id);
+  if (!lamp) throw new RangeError(`${vehicle.name} has no lamp "${id}"`);
+  return lamp;
+}
