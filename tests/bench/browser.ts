@@ -85,8 +85,8 @@ await page.getByLabel('Search the jobs').waitFor();
 const jobSearch = await typed(page.getByLabel('Search the jobs'), 'lorry 137');
 
 await page.goto(`${home}/jobs/lorry-199/choose`);
-const stop = page.getByRole('region', { name: 'The stop' });
-await stop.getByRole('button', { name: /^Rear turn left/ }).click();
+const stage = page.getByRole('region', { name: 'The stage' });
+await stage.getByRole('button', { name: /^Rear turn left/ }).click();
 await page.getByText(/best in this circuit first/).waitFor();
 const chooseSearch = await typed(page.getByLabel('Search the shelf'), 'heron-24');
 await page.getByLabel('Search the shelf').fill('');

@@ -1,4 +1,5 @@
 import { createBrowserRouter, Navigate } from 'react-router';
+import { JobScreen } from '../places/job/JobScreen.tsx';
 import { ErrorScreen } from './ErrorScreen.tsx';
 import { FirstScreen } from './FirstScreen.tsx';
 import { Shell } from './Shell.tsx';
@@ -17,7 +18,7 @@ export const router = createBrowserRouter([
           { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
           { path: '/reference/:section?', lazy: () => import('../places/reference/ReferencePlace.tsx') },
           { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
-          { path: '/jobs/:jobId/:stage?', lazy: () => import('../places/job/JobScreen.tsx') },
+          { path: '/jobs/:jobId/:stage?', Component: JobScreen },
           { path: '*', element: <Navigate to="/jobs" replace /> },
         ],
       },

@@ -1,12 +1,12 @@
 import { createContext, useContext } from 'react';
 import type { CureBoard } from '../../core/cures/board/board.ts';
-import type { Judge } from '../../core/judge/judge.ts';
 import type { Configuration, Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
 import type { Fault } from '../../core/simulation/fault.ts';
+import type { Fitment } from '../../core/simulation/fitment.ts';
 import type { Traces } from '../../core/traces/traceLamps.ts';
 import type { StageProgress } from '../../core/work/stages.ts';
 import type { EditOptions, Recipe } from '../store/edits.ts';
@@ -17,7 +17,7 @@ export interface Workspace {
   shelf: Shelf;
   /** saves a change of the job; trouble is shown, never thrown */
   edit(label: string, recipe: Recipe, options?: EditOptions): void;
-  judges: Record<Configuration, Judge>;
+  fitments: Record<Configuration, Fitment>;
   /** every circuit judged in the worker; null until the first answer is there */
   board: CureBoard | null;
   /** whether a newer one is on its way */

@@ -32,7 +32,7 @@ export interface EditRow {
 
 /** `demo` is there while the demo data still have to be put in. */
 export interface SettingRow {
-  key: 'last-job' | 'demo';
+  key: 'last-job' | 'last-stage' | 'demo';
   value: string;
 }
 
@@ -134,7 +134,11 @@ async function putDemoIn(db: VumbleDatabase): Promise<void> {
         .filter((job) => !here.has(job.id))
         .map((job) => rowOf(job)),
     );
-    if (!(await db.settings.get('last-job'))) await db.settings.add({ key: 'last-job', value: FIRST_JOB_ID });
+    if (!(await db.settings.get('last-job')))
+      await db.settings.bulkAdd([
+        { key: 'last-job', value: FIRST_JOB_ID },
+        { key: 'last-stage', value: 'cure' },
+      ]);
     await db.settings.delete('demo');
   });
 }

@@ -32,7 +32,15 @@ export async function exportJob(id: string, db: VumbleDatabase = appDatabase): P
   return writeJobFile(jobFileOf(row.job, await db.parts.toArray(), new Date().toISOString()));
 }
 
-/** Remembers which job to open next time. */
-export async function rememberJob(id: string, db: VumbleDatabase = appDatabase): Promise<void> {
-  await db.settings.put({ key: 'last-job', value: id });
+/** Remembers which job to open next time, and where; a screen beside the stages is left out. */
+export async function rememberJob(
+  id: string,
+  stage: string | null,
+  db: VumbleDatabase = appDatabase,
+): Promise<void> {
+  await db.transaction('rw', db.settings, async () => {
+    await db.settings.put({ key: 'last-job', value: id });
+    if (stage) await db.settings.put({ key: 'last-stage', value: stage });
+    else await db.settings.delete('last-stage');
+  });
 }

@@ -11,7 +11,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { VumbleDatabase } from './db.ts';
 import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
-import { binJob, exportJob, restoreJob, startJob } from './jobs.ts';
+import { binJob, exportJob, rememberJob, restoreJob, startJob } from './jobs.ts';
 import { finishPending, notePending, strikePending } from './pendingEdits.ts';
 import { PartInUseError, removePart } from './shelf.ts';
 
@@ -45,6 +45,17 @@ describe('the first start', () => {
     expect(await db.jobs.count()).toBe(demoJobs().length);
     expect(await db.parts.count()).toBe(DEMO_SHELF.length);
     expect((await db.settings.get('last-job'))?.value).toBe(FIRST_JOB_ID);
+    expect((await db.settings.get('last-stage'))?.value).toBe('cure');
+  });
+
+  it('remembers where a job was left, and forgets it for one that was only looked at', async () => {
+    await rememberJob('gritter-4', 'fit', db);
+    expect((await db.settings.bulkGet(['last-job', 'last-stage'])).map((row) => row?.value)).toEqual([
+      'gritter-4',
+      'fit',
+    ]);
+    await rememberJob('gritter-4', null, db);
+    expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
   it('opens as schema version 4', async () => {

@@ -26,17 +26,23 @@ const AT_REST: Traces = {
   effects: [],
 };
 
+/** What is played: the vehicle as it is fitted, and what the driver does. */
+interface Played {
+  job: Job;
+  shelf: Shelf;
+  configuration: Configuration;
+  controls: Controls;
+  supplyVolts: number;
+  fault: Fault | null;
+}
+
 /**
  * What the vehicle does with the panel as it is, simulated in a worker. The last answer stays on the plan until the
  * next is there, so that no switch makes the lamps blink; an answer that is overtaken is never shown.
  */
 export function useTraces(
-  job: Job,
-  shelf: Shelf,
-  configuration: Configuration,
-  controls: Controls,
-  supplyVolts: number,
-  fault: Fault | null,
+  { job, shelf, configuration, controls, supplyVolts, fault }: Played,
+  enabled: boolean,
 ): { traces: Traces; busy: boolean; trouble: Error | null } {
   const query = useQuery<Traces>({
     queryKey: ['traces', configuration, controls, supplyVolts.toFixed(2), fault, ...electrics(job, shelf)],
@@ -45,7 +51,7 @@ export function useTraces(
         tracer().traceLamps(job, shelf, configuration, controls, supplyVolts, fault ? [fault] : []),
       ),
     placeholderData: keepPreviousData,
-    retry: false,
+    enabled,
   });
   return { traces: query.data ?? AT_REST, busy: query.isFetching, trouble: query.error };
 }

@@ -55,12 +55,16 @@ export interface CureBoard {
 export function cureBoard(job: Job, shelf: Shelf): CureBoard {
   const analysis = new JobAnalysis(job, shelf);
   const leds = new Judge(analysis, 'leds');
-  const cured = new Judge(analysis, 'cured');
+  // Without a cure the cured vehicle is the one with its LEDs alone.
+  const cured = isCured(job) ? new Judge(analysis, 'cured') : leds;
   const before = leds.verdict();
-  const after = cured.verdict();
+  const after = cured === leds ? before : cured.verdict();
   const others = job.vehicle.circuits
     .filter((circuit) => circuit.kind !== 'turn')
-    .map((circuit) => ({ circuit, was: leds.circuit(circuit), is: cured.circuit(circuit) }));
+    .map((circuit) => {
+      const was = leds.circuit(circuit);
+      return { circuit, was, is: cured === leds ? was : cured.circuit(circuit) };
+    });
   const { flasher } = cured.turns.fitment;
   const rows = [
     ...alikeSides(before.circuits.map((_, index) => turnRow(job, shelf, before, after, index))),
@@ -70,6 +74,10 @@ export function cureBoard(job: Job, shelf: Shelf): CureBoard {
   const steady = others.map(({ is }) => is);
   const state = worstState([after.state, ...steady.map((verdict) => verdict.state)]);
   return { rows, state, leds: before, cured: after, steady };
+}
+
+function isCured({ cures, vehicleCures }: Job): boolean {
+  return vehicleCures.length > 0 || Object.values(cures).some((cure) => cure !== null);
 }
 
 function turnRow(job: Job, shelf: Shelf, before: TurnVerdict, after: TurnVerdict, index: number): BoardRow {

@@ -160,8 +160,8 @@ export function RecordedRate({ observation }: { observation: Observation }) {
 
 /** What the record says against the rule, in one sentence. */
 export function ProofReason({ observation }: { observation: Observation }) {
-  const { job, judges } = useDesk();
-  const fitted = judges.cured.turns.fitment.flasher;
+  const { job, fitments } = useDesk();
+  const fitted = fitments.cured.flasher;
   return <>{proofReason(flashRule(job.vehicle.region), observation, watcherLeft(job), fitted)}</>;
 }
 

@@ -106,8 +106,8 @@ function restWords(traces: Traces): string {
   return `${lit} ${lit === 1 ? 'lamp' : 'lamps'} lit, none flashing`;
 }
 
-function why({ job, judges, configuration, traces }: Workspace): string {
-  const { flasher } = judges[configuration].turns.fitment;
+function why({ job, fitments, configuration, traces }: Workspace): string {
+  const { flasher } = fitments[configuration];
   const rule = flashRule(job.vehicle.region);
   const { short } = flasherWords(flasher);
   const name = `${short.charAt(0).toUpperCase()}${short.slice(1)}`;

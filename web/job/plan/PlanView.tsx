@@ -62,14 +62,14 @@ function PlanLights({ lights }: { lights: Lights }) {
 
 /** A lamp is a button that selects it. */
 function PlanDrawing({ lights }: { lights: Lights }) {
-  const { job, judges, configuration, lamp: selected, selectLamp } = useDesk();
+  const { job, fitments, configuration, lamp: selected, selectLamp } = useDesk();
   const { ref, width, height } = useElementSize();
   const { kind } = job.vehicle;
   const outline = outlineIn(kind, width, height);
   const editing = useParams().stage === VEHICLE_SCREEN;
   const { planOf, handlers, nudge } = useMoveLamps(outline);
   const lamps = job.vehicle.lamps.map((lamp) => ({ ...lamp, plan: planOf(lamp) }));
-  const { contents } = judges[configuration].turns.fitment;
+  const { contents } = fitments[configuration];
   // Whose names stand beside the plan: of many lamps those outside, and whichever is in hand.
   const named = lamps.filter(
     (lamp) => lamps.length <= 8 || lamp.id === selected?.id || (lamp.end !== 'inside' && lamp.end !== 'dash'),

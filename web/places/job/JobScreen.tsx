@@ -14,6 +14,7 @@ import {
   type Workspace,
   WorkspaceContext,
 } from '../../job/workspace.ts';
+import Cure from '../../stages/cure/Cure.tsx';
 import { db } from '../../store/db.ts';
 import { rememberJob } from '../../store/jobs.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
@@ -23,11 +24,12 @@ import { useDriverKeys } from './useDriverKeys.ts';
 import { useWorkspaceOf } from './useWorkspaceOf.ts';
 import { VehicleHalf } from './VehicleHalf.tsx';
 
-const STAGE_SCREENS: Record<Stage, React.LazyExoticComponent<() => React.ReactNode>> = {
+// A visit begins with the job screen at the Cure stage: one script holds both, where many small ones would cost more.
+const STAGE_SCREENS: Record<Stage, React.ComponentType> = {
   'look-over': lazy(() => import('../../stages/look-over/LookOver.tsx')),
   identify: lazy(() => import('../../stages/identify/Identify.tsx')),
   choose: lazy(() => import('../../stages/choose/Choose.tsx')),
-  cure: lazy(() => import('../../stages/cure/Cure.tsx')),
+  cure: Cure,
   pick: lazy(() => import('../../stages/pick/Pick.tsx')),
   fit: lazy(() => import('../../stages/fit/Fit.tsx')),
   prove: lazy(() => import('../../stages/prove/Prove.tsx')),
@@ -42,8 +44,8 @@ const VehicleEditor = lazy(() => import('../../job/vehicle/VehicleEditor.tsx'));
 type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
 
 /** One vehicle, one job, one place: loads it and shows its two halves. */
-export function Component() {
-  const { jobId = '' } = useParams();
+export function JobScreen() {
+  const { jobId = '', stage } = useParams();
   const loaded = useLiveQuery(async (): Promise<Loaded> => {
     try {
       const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
@@ -53,10 +55,10 @@ export function Component() {
     }
   }, [jobId]);
   useEffect(() => {
-    rememberJob(jobId).catch(() => {
+    rememberJob(jobId, STAGES.find((each) => each === stage) ?? null).catch(() => {
       // Only which job opens next time; the job itself is not concerned.
     });
-  }, [jobId]);
+  }, [jobId, stage]);
   if (!loaded) return null;
   if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;
   if (!loaded.job) return <NoSuchJob />;
@@ -88,7 +90,7 @@ function LoadedJob({ job, shelf }: { job: Job; shelf: Shelf }) {
 
 /** Two contexts: what moves with every switch and slider, and what moves only when the job does. */
 function Desks({ workspace }: { workspace: Workspace }) {
-  const { job, shelf, edit, judges, board, judging, boardTrouble, progress } = workspace;
+  const { job, shelf, edit, fitments, board, judging, boardTrouble, progress } = workspace;
   const { configuration, setConfiguration } = workspace;
   const { lamp, selectLamp, circuit, selectCircuit, alike, setAlike } = workspace;
   const desk = useMemo(
@@ -96,7 +98,7 @@ function Desks({ workspace }: { workspace: Workspace }) {
       job,
       shelf,
       edit,
-      judges,
+      fitments,
       board,
       judging,
       boardTrouble,
@@ -114,7 +116,7 @@ function Desks({ workspace }: { workspace: Workspace }) {
       job,
       shelf,
       edit,
-      judges,
+      fitments,
       board,
       judging,
       boardTrouble,

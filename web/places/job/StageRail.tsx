@@ -10,7 +10,11 @@ export function StageRail({ stage }: { stage: Stage | null }) {
   const current = useRef<HTMLAnchorElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: scrolls to the new stage when it changes
   useEffect(() => {
-    current.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
+    // With the next frame, when the page is laid out anyway.
+    const frame = requestAnimationFrame(() =>
+      current.current?.scrollIntoView({ block: 'nearest', inline: 'center' }),
+    );
+    return () => cancelAnimationFrame(frame);
   }, [stage]);
   return (
     <nav aria-label="Stages of the job" className={classes.rail}>

@@ -17,10 +17,10 @@ const CONFIGURATIONS: readonly { value: Configuration; label: string }[] = [
 
 /** The vehicle: plan, dash and driver's panel. */
 export function VehicleHalf() {
-  const { job, judges, configuration, setConfiguration } = useDesk();
+  const { job, fitments, configuration, setConfiguration } = useDesk();
   const { vehicle } = job;
   const { stage } = useParams();
-  const { flasher } = judges[configuration].turns.fitment;
+  const { flasher } = fitments[configuration];
   return (
     <section className={classes.half} aria-label="The vehicle">
       <div>

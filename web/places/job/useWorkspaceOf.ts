@@ -1,13 +1,11 @@
 import { randomId } from '@mantine/hooks';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { JobAnalysis } from '../../../core/judge/analysis.ts';
-import { Judge } from '../../../core/judge/judge.ts';
 import type { Configuration, Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../../core/simulation/controls.ts';
 import type { Fault } from '../../../core/simulation/fault.ts';
-import { UnknownReferenceError } from '../../../core/simulation/fitment.ts';
+import { type Fitment, fitmentOf, UnknownReferenceError } from '../../../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../../../core/traces/traceLamps.ts';
 import type { Workspace } from '../../job/workspace.ts';
 import { editJob } from '../../store/edits.ts';
@@ -25,13 +23,17 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
   const [lampId, setLampId] = useState<string | null>(null);
   const [circuitId, setCircuitId] = useState<string | null>(null);
   const [alike, setAlike] = useState(true);
+  const [fault, setFault] = useState<Fault | null>(null);
 
-  const computed = useJudges(job, shelf);
+  const fitted = useFitments(job, shelf);
   const judged = useCureBoard(job, shelf);
   const board = judged.data ?? null;
+  // The lamps wait for the verdict: on a small machine both at once would keep it waiting.
+  const { traces, busy, trouble } = useTraces(
+    { job, shelf, configuration, controls, supplyVolts, fault },
+    board !== null || judged.error !== null,
+  );
   const progress = useStageProgress(job, shelf, board?.state ?? null).data ?? null;
-  const [fault, setFault] = useState<Fault | null>(null);
-  const { traces, busy, trouble } = useTraces(job, shelf, configuration, controls, supplyVolts, fault);
 
   const latest = useRef(job);
   latest.current = job;
@@ -69,7 +71,7 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
     setLampId(null);
   }, []);
 
-  if ('broken' in computed) return computed;
+  if ('broken' in fitted) return fitted;
   const turns = turnCircuits(vehicle);
   const circuit = turns.find((each) => each.id === circuitId) ?? turns[0];
   if (!circuit) throw new Error('A job without a circuit should not have passed its schema');
@@ -77,7 +79,7 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
     job,
     shelf,
     edit,
-    ...computed,
+    ...fitted,
     board,
     judging: judged.isFetching,
     boardTrouble: judged.error,
@@ -108,29 +110,21 @@ function latestConfiguration(job: Job): Configuration {
   return Object.values(job.chosen).some((id) => id !== null) ? 'leds' : 'stock';
 }
 
-/**
- * The vehicle in its three configurations, ready to be asked on the main thread for one moment at a time; each built
- * again only when something it depends on has changed. Whole verdicts come from the worker.
- */
-function useJudges(
+/** What is in every socket in the three configurations; built again only when something it depends on has changed. */
+function useFitments(
   job: Job,
   shelf: Shelf,
-): { judges: Record<Configuration, Judge> } | { broken: UnknownReferenceError } {
-  const { vehicle, identified, chosen, cures, vehicleCures, findings } = job;
+): { fitments: Record<Configuration, Fitment> } | { broken: UnknownReferenceError } {
+  const { vehicle, identified, chosen, cures, vehicleCures } = job;
   const { lamps } = job.lookOver;
-  // What follows from vehicle and bulbs alone is taken over from edit to edit.
-  const known = useRef<JobAnalysis | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what of a job they depend on, and no more
   return useMemo(() => {
     try {
-      const before = known.current?.shelf === shelf ? known.current : null;
-      const analysis = new JobAnalysis(job, shelf, before);
-      known.current = analysis;
-      const of = (configuration: Configuration) => new Judge(analysis, configuration);
-      return { judges: { stock: of('stock'), leds: of('leds'), cured: of('cured') } };
+      const of = (configuration: Configuration) => fitmentOf(job, shelf, configuration);
+      return { fitments: { stock: of('stock'), leds: of('leds'), cured: of('cured') } };
     } catch (error) {
       if (error instanceof UnknownReferenceError) return { broken: error };
       throw error;
     }
-  }, [vehicle, identified, lamps, chosen, cures, vehicleCures, findings, shelf]);
+  }, [vehicle, identified, lamps, chosen, cures, vehicleCures, shelf]);
 }

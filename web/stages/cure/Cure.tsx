@@ -14,11 +14,11 @@ import { useSteadyCures } from '../../workers/useSteadyCures.ts';
 import { BestCure } from './BestCure.tsx';
 import { Board } from './Board.tsx';
 import classes from './Cure.module.css';
-import { LoadGauge } from './LoadGauge.tsx';
 import { useInHand } from './useInHand.ts';
 import { useRanking } from './useRanking.ts';
 
-// What stands further down is loaded after the gauge is there.
+// The verdict comes first; the rest is loaded while it is worked out, what stands further down last.
+const LoadGauge = lazy(() => import('./LoadGauge.tsx').then((module) => ({ default: module.LoadGauge })));
 const CureTable = lazy(() => import('./CureTable.tsx').then((module) => ({ default: module.CureTable })));
 const Details = lazy(() => import('./Details.tsx').then((module) => ({ default: module.Details })));
 const SupplySlider = lazy(() =>
@@ -61,8 +61,8 @@ export default function Cure() {
         {cures.data && <BestCure ranking={ranking} scope={scope} />}
         {!cures.data && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
         {quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
-        <LoadGauge circuit={circuit} />
-        <Suspense fallback={<div className={classes.slider} />}>
+        <Suspense fallback={<div className={classes.waiting} />}>
+          <LoadGauge circuit={circuit} />
           <SupplySlider />
         </Suspense>
       </section>

@@ -14,12 +14,14 @@ import { Caution } from '../../ui/Caution.tsx';
 import classes from './LearnCard.module.css';
 import { PriorsCard } from './PriorsCard.tsx';
 import { RESULTS } from './results.ts';
+import { useJudges } from './useJudges.ts';
 
 type Tried = 'leds' | 'cured' | 'stock';
 
 /** What the watcher was seen to do with what was fitted: each finding narrows where its threshold can be. */
 export function LearnCard() {
-  const { job, circuit, edit, judges } = useDesk();
+  const { job, circuit, edit } = useDesk();
+  const judges = useJudges();
   const { vehicle } = job;
   const [tried, setTried] = useState<Tried>('leds');
   const [out, setOut] = useState('');

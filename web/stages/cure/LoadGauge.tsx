@@ -12,6 +12,7 @@ import { useWorkspace } from '../../job/workspace.ts';
 import { type GaugeRow, gaugeRow } from './gaugeRows.ts';
 import { gaugeScale } from './gaugeScale.ts';
 import classes from './LoadGauge.module.css';
+import { useJudges } from './useJudges.ts';
 
 const FROM = 56;
 const LEAST_WIDTH = 280;
@@ -30,7 +31,8 @@ const BLOCK_HEIGHT = 24;
  * relay may trip, the LEDs, the resistors stacked on, and the fuse at the far end.
  */
 export function LoadGauge({ circuit }: { circuit: Circuit }) {
-  const { job, judges, supplyVolts } = useWorkspace();
+  const { job, supplyVolts } = useWorkspace();
+  const judges = useJudges();
   const { ref, width } = useElementSize();
   const hatch = useId();
   const cured = (job.cures[circuit.id] ?? null) !== null || job.vehicleCures.length > 0;
