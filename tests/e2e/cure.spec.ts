@@ -122,7 +122,7 @@ test('a finding of another job of the model is offered with who found it, and ta
   await showDetails(page, 'What was seen');
   const card = page.getByRole('region', { name: 'What it was seen to do: the band learns' });
   await expect(card.getByRole('group', { name: 'It tripped' })).toContainText(
-    /bay 2, Mobile library, route 1, 2026-11-10/,
+    /bay 2, Mobile library, route 1, Nov 10, 2026/,
   );
   await expect(card).toContainText(/Taken together the threshold here would lie from/);
   await card.getByRole('button', { name: 'Take it as a prior' }).click();

@@ -1,5 +1,6 @@
 import { Textarea, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
+import classes from './SavedText.module.css';
 
 interface SavedTextProps {
   label: string;
@@ -50,7 +51,8 @@ export function SavedText({
     },
   };
   return multiline ? (
-    <Textarea {...shared} autosize minRows={2} maxRows={8} />
+    // By the style sheet: measured by script, each such field laid the whole page out anew.
+    <Textarea {...shared} rows={2} classNames={{ input: classes.grows }} />
   ) : (
     <TextInput {...shared} type={type} />
   );

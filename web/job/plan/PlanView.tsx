@@ -8,16 +8,9 @@ import type { SocketContent } from '../../../core/simulation/fitment.ts';
 import type { LampTrace } from '../../../core/traces/traceLamps.ts';
 import { useDesk, useWorkspace, VEHICLE_SCREEN } from '../workspace.ts';
 import { VehicleDrawing } from './drawings/VehicleDrawing.tsx';
+import { LABEL_EDGE, type LabelPlace, labelPlaces } from './labels.ts';
 import classes from './PlanView.module.css';
-import {
-  glowRadius,
-  type LabelPlace,
-  labelPlaces,
-  lampCentre,
-  lensPath,
-  lensScale,
-  outlineIn,
-} from './planGeometry.ts';
+import { glowRadius, lampCentre, lensPath, lensScale, outlineIn } from './planGeometry.ts';
 import { showKey, useFlash } from './useFlash.ts';
 import { useMoveLamps } from './useMoveLamps.ts';
 
@@ -79,7 +72,8 @@ function PlanDrawing({ lights }: { lights: Lights }) {
     named.filter((lamp) => lamp.side !== 'left').length,
   );
   const lineHeight = busiest * TWO_LINES <= height ? TWO_LINES : ONE_LINE;
-  const places = labelPlaces(named, outline, height, lineHeight);
+  const rise = lineHeight === TWO_LINES ? 0 : 4;
+  const places = labelPlaces(named, outline, height, lineHeight, rise);
   const scale = lensScale(lamps.length, outline);
   return (
     <div ref={ref} className={classes.plan}>
@@ -99,7 +93,6 @@ function PlanDrawing({ lights }: { lights: Lights }) {
                 <LampLabel
                   key={lamp.id}
                   lamp={lamp}
-                  at={lampCentre(lamp, outline)}
                   place={place}
                   content={contents.get(lamp.id) ?? { kind: 'empty' }}
                   width={width}
@@ -178,7 +171,6 @@ function shareOfLamp(shows: ReadonlyMap<string, LampTrace>, key: string): number
 
 function LampLabel({
   lamp,
-  at,
   place,
   content,
   width,
@@ -186,7 +178,6 @@ function LampLabel({
   selected,
 }: {
   lamp: Lamp;
-  at: { x: number; y: number };
   place: LabelPlace;
   content: SocketContent;
   width: number;
@@ -194,13 +185,12 @@ function LampLabel({
   selected: boolean;
 }) {
   const left = place.flank === 'left';
-  const edge = left ? 104 : width - 104;
-  const out = left ? -1 : 1;
-  const middle = place.y - (twoLines ? 0 : 4);
+  const edge = left ? LABEL_EDGE : width - LABEL_EDGE;
+  const [from, bend, to] = place.leader;
   return (
     <g aria-hidden="true">
       <path
-        d={`M${at.x} ${at.y}L${edge - out * 18} ${middle}H${edge - out * 5}`}
+        d={`M${from.x} ${from.y}L${bend.x} ${bend.y}H${to.x}`}
         className={classes.leader}
         data-selected={selected}
       />

@@ -1,31 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../../demo/forTests.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';
 import { placed } from './drawings/VehicleDrawing.tsx';
-import { glowRadius, labelPlaces, lampCentre, outlineIn } from './planGeometry.ts';
+import { glowRadius, lampCentre, outlineIn } from './planGeometry.ts';
 
-describe('names beside the plan', () => {
-  it.each([
-    ['library-route-1', 416, 400, 36],
-    ['gritter-4', 416, 330, 19],
-    ['gritter-4', 362, 300, 19],
-    ['exhibition-trailer', 416, 280, 36],
-  ] as const)('of %s in %i by %i never lie over each other, nor outside', (id, width, height, line) => {
-    const { kind, lamps } = demoJob(id).vehicle;
-    const outside = lamps.filter((lamp) => lamp.end !== 'inside' && lamp.end !== 'dash');
-    const places = labelPlaces(outside, outlineIn(kind, width, height), height, line);
-    expect(places.length).toBe(outside.length);
-    for (const flank of ['left', 'right']) {
-      const ys = places.filter((place) => place.flank === flank).map((place) => place.y);
-      for (const [index, y] of ys.entries()) {
-        expect(y).toBeGreaterThan(0);
-        expect(y).toBeLessThan(height);
-        if (index > 0) expect(y - (ys[index - 1] ?? 0)).toBeGreaterThanOrEqual(line - 1e-6);
-      }
-    }
-  });
-
+describe('the outline of a vehicle', () => {
   it('keeps every lamp inside the outline of its kind', () => {
     for (const job of demoJobs()) {
       const outline = outlineIn(job.vehicle.kind, 416, 400);

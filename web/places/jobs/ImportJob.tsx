@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { JOB_FILE_MAX_BYTES, readJobFile } from '../../../core/formats/jobFile.ts';
 import { type ImportMode, type ImportPreview, importJob, previewImport } from '../../store/importJob.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { shortMoment } from '../../ui/dates.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './JobsPlace.module.css';
 
@@ -75,8 +76,7 @@ function Confirm({ preview, close }: { preview: ImportPreview; close(): void }) 
     <Dialog onClose={close} title="Import this job?">
       <div className={classes.form}>
         <p>
-          <b>{file.job.title}</b>, {file.job.vehicle.name}, exported{' '}
-          {new Date(file.exportedAt).toLocaleString()}
+          <b>{file.job.title}</b>, {file.job.vehicle.name}, exported {shortMoment(file.exportedAt)}
         </p>
         <ul className={classes.problems}>
           <li>

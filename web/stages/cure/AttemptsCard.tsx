@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Attempt } from '../../../core/model/job.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
+import { shortDate } from '../../ui/dates.ts';
 import classes from './LearnCard.module.css';
 
 const OUTCOMES: Record<Attempt['outcome'], string> = {
@@ -61,7 +62,7 @@ export function AttemptsCard() {
               <span>
                 {attempt.what}{' '}
                 <span className="faint">
-                  {OUTCOMES[attempt.outcome]}, {attempt.at.slice(0, 10)}
+                  {OUTCOMES[attempt.outcome]}, {shortDate(attempt.at)}
                 </span>
               </span>
               <Button

@@ -5,6 +5,7 @@ import { type Prior, priorsFor } from '../../../core/judge/priors.ts';
 import type { Job } from '../../../core/model/job.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { shortDate } from '../../ui/dates.ts';
 import classes from './LearnCard.module.css';
 import { RESULTS } from './results.ts';
 
@@ -69,7 +70,7 @@ function Column({
           <li key={`${row.jobId} ${row.finding.id}`}>
             {row.fitted} at {volts(row.finding.supplyVolts)}: {RESULTS[row.finding.result]}
             <div className="faint">
-              {row.foundBy ?? 'nobody signed it'}, {row.foundIn}, {row.finding.at.slice(0, 10)}
+              {row.foundBy ?? 'nobody signed it'}, {row.foundIn}, {shortDate(row.finding.at)}
             </div>
             {row.usable ? (
               <Button size="xs" variant="default" onClick={() => onTake([row])}>

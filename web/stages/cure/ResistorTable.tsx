@@ -97,9 +97,9 @@ export function ResistorTable({
       </table>
       <p className={classes.note}>
         {search.choices.length} sets hold at every volt, tolerance counted, of{' '}
-        {search.examined.toLocaleString('en')} there are. Watts at{' '}
-        {volts(chargingVolts(job.vehicle.systemVolts))}, computed; printed watts hold on metal only. On the
-        shelf first, then nearest to one a bulb, then least heat. Prices in the shop’s currency.
+        {search.examined.toLocaleString()} there are. Watts at {volts(chargingVolts(job.vehicle.systemVolts))}
+        , computed; printed watts hold on metal only. On the shelf first, then nearest to one a bulb, then
+        least heat. Prices in the shop’s currency.
       </p>
       <div className={classes.actions}>
         {search.choices.length > FIRST_SHOWN && (

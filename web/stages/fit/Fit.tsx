@@ -5,6 +5,7 @@ import { fitSteps, minutesLeft } from '../../../core/work/fitSteps.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { shortMoment } from '../../ui/dates.ts';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './Fit.module.css';
 import { StepDrawing } from './StepDrawing.tsx';
@@ -131,7 +132,7 @@ function StepBody({ step, number, of }: { step: FitStep; number: number; of: num
           )
         }
       />
-      {record?.doneAt && <p className="faint">Done {new Date(record.doneAt).toLocaleString()}</p>}
+      {record?.doneAt && <p className="faint">Done {shortMoment(record.doneAt)}</p>}
     </div>
   );
 }

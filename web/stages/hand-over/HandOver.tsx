@@ -4,6 +4,7 @@ import { handOverPage } from '../../../core/record/handOver.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { exportJob } from '../../store/jobs.ts';
 import { Card } from '../../ui/Card.tsx';
+import { shortMoment } from '../../ui/dates.ts';
 import { SavedText } from '../../ui/SavedText.tsx';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
@@ -93,9 +94,7 @@ export default function HandOver() {
               Export the job
             </Button>
           </div>
-          {filed && handOver.filedAt && (
-            <p className="faint">Filed {new Date(handOver.filedAt).toLocaleString()}</p>
-          )}
+          {filed && handOver.filedAt && <p className="faint">Filed {shortMoment(handOver.filedAt)}</p>}
         </Card>
       </div>
       <OwnersPage page={page} />

@@ -3,6 +3,7 @@ import type { HandOverPage } from '../../../core/record/handOver.ts';
 import { proofResult, watcherLeft } from '../../../core/record/observations.ts';
 import { RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { useDesk } from '../../job/workspace.ts';
+import { shortDate } from '../../ui/dates.ts';
 import classes from './OwnersPage.module.css';
 
 /** The page that is printed: on paper it stands alone. */
@@ -67,7 +68,7 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
         <dt>Stock bulbs kept</dt>
         <dd>{handOver.stockBulbsKeptAt || 'not written down'}</dd>
         <dt>Warranty until</dt>
-        <dd>{handOver.warrantyUntil || 'not given'}</dd>
+        <dd>{handOver.warrantyUntil ? shortDate(`${handOver.warrantyUntil}T12:00`) : 'not given'}</dd>
         {handOver.note && (
           <>
             <dt>Note</dt>

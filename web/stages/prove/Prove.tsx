@@ -16,6 +16,7 @@ import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateR
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { shortMoment } from '../../ui/dates.ts';
 import classes from './Prove.module.css';
 
 const RESULT_WORDS: Record<ProofResult | 'open', string> = {
@@ -117,7 +118,7 @@ function History({ turnFunction }: { turnFunction: TurnFunction }) {
           <li key={each.id}>
             <span>
               <RecordedRate observation={each} />
-              <span className="faint"> {new Date(each.at).toLocaleString()}</span>
+              <span className="faint"> {shortMoment(each.at)}</span>
             </span>
             <Button size="xs" variant="subtle" onClick={() => remove(each)}>
               Take back
