@@ -4,6 +4,7 @@ import { chargingVolts, workingPoints } from '../judge/workingPoints.ts';
 import type { Job, ResistorPiece } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { lastThat } from '../numerics/rootFinding.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
@@ -106,12 +107,5 @@ function withResistor(fitment: Fitment, lampId: string, value: number): Fitment 
 /** The largest ohms for which a condition, true for small ohms and false for large, still holds. */
 function highestThat(holds: (value: number) => boolean): number {
   if (!holds(LEAST_OHMS)) return 0;
-  let low = Math.log(LEAST_OHMS);
-  let high = Math.log(MOST_OHMS);
-  for (let step = 0; step < 24; step += 1) {
-    const middle = (low + high) / 2;
-    if (holds(Math.exp(middle))) low = middle;
-    else high = middle;
-  }
-  return Math.exp(low);
+  return Math.exp(lastThat((log) => holds(Math.exp(log)), Math.log(LEAST_OHMS), Math.log(MOST_OHMS)));
 }

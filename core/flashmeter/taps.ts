@@ -1,3 +1,4 @@
+import { fitLine, median, quantile, studentT95 } from '../numerics/regression.ts';
 /** A flash rate read from taps, or why none is given. */
 export type TapReading =
   | {
@@ -77,46 +78,6 @@ function flashCounts(moments: readonly number[], period: number): number[] {
   return counts;
 }
 
-function fitLine(
-  x: readonly number[],
-  y: readonly number[],
-): { slope: number; residual: number; spread: number } {
-  const meanX = mean(x);
-  const meanY = mean(y);
-  let spread = 0;
-  let product = 0;
-  x.forEach((value, index) => {
-    spread += (value - meanX) ** 2;
-    product += (value - meanX) * ((y[index] ?? 0) - meanY);
-  });
-  const slope = product / spread;
-  const squares = x.reduce(
-    (sum, value, index) => sum + ((y[index] ?? 0) - meanY - slope * (value - meanX)) ** 2,
-    0,
-  );
-  return { slope, residual: Math.sqrt(squares / Math.max(1, x.length - 2)), spread };
-}
-
 function gaps(moments: readonly number[]): number[] {
   return moments.slice(1).map((moment, index) => moment - (moments[index] ?? 0));
-}
-
-function mean(values: readonly number[]): number {
-  return values.reduce((sum, value) => sum + value, 0) / values.length;
-}
-
-function median(values: readonly number[]): number {
-  return quantile(values, 0.5);
-}
-
-function quantile(values: readonly number[], share: number): number {
-  const sorted = values.toSorted((a, b) => a - b);
-  return sorted[Math.round(share * (sorted.length - 1))] ?? Number.NaN;
-}
-
-/** Two-sided 95 % Student t (from memory, to two decimals); beyond the table it nears 1.96. */
-const STUDENT_T95 = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23, 2.2, 2.18, 2.16, 2.14, 2.13];
-
-function studentT95(degrees: number): number {
-  return STUDENT_T95[degrees - 1] ?? 1.96 + 2.4 / degrees;
 }

@@ -1,3 +1,4 @@
+import { leastAt } from '../numerics/rootFinding.ts';
 import { bell, chromaticity, planckian, type Spectrum, tristimulus } from './spectrum.ts';
 
 /** Spectra of what shines in lamps. LED shapes are typical of their kind: peak and width, not one maker's curve. */
@@ -57,18 +58,4 @@ export function filament(kelvin = FILAMENT_KELVIN): Spectrum {
 
 function mix(a: Spectrum, b: Spectrum, share: number): Spectrum {
   return a.map((power, index) => (1 - share) * power + share * (b[index] ?? 0));
-}
-
-/** Where a function with one valley is least, by golden section. */
-function leastAt(of: (at: number) => number, from: number, to: number): number {
-  const golden = (Math.sqrt(5) - 1) / 2;
-  let low = from;
-  let high = to;
-  for (let step = 0; step < 40; step += 1) {
-    const a = high - golden * (high - low);
-    const b = low + golden * (high - low);
-    if (of(a) < of(b)) high = b;
-    else low = a;
-  }
-  return (low + high) / 2;
 }

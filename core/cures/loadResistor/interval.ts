@@ -8,6 +8,7 @@ import { chargingVolts, type WorkingPoint, workingPoints } from '../../judge/wor
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Side } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { falsePosition } from '../../numerics/rootFinding.ts';
 import type { LitState } from '../../simulation/litState.ts';
 import { leadOhms, type TurnCircuits, watchesRepeaters } from '../../simulation/turnCircuits.ts';
 
@@ -216,42 +217,23 @@ function lowerLimit(
   return limits.reduce((tight, each) => (each.minOhms > tight.minOhms ? each : tight));
 }
 
-/** Two ohms this near to each other, as a share, are one. */
-const SAME_OHMS = 1e-6;
-
 /** A guess is mostly this near. */
 const NEAR_GUESS = 0.15;
 
 /**
- * The most ohms at which something that falls with them (a current to spare) is not yet under nought: the Illinois
- * variant of the rule of false position on 1/ohms, in which a resistor's current is nearly a straight line.
+ * The most ohms at which something that falls with them (a current to spare) is not yet under nought: looked for in
+ * 1/ohms, in which a resistor's current is nearly a straight line.
  *
  * @param guess ohms to begin near
  */
 function mostOhms(spare: (ohms: number) => number, guess: number): number {
-  let [high, low] = [(1 + NEAR_GUESS) / guess, (1 - NEAR_GUESS) / guess];
-  let [spareHigh, spareLow] = [spare(1 / high), spare(1 / low)];
-  if (!(spareHigh >= 0 && spareLow < 0)) {
-    [high, spareHigh] = [1 / LEAST_OHMS, spare(LEAST_OHMS)];
-    [low, spareLow] = [1 / MOST_OHMS, spare(MOST_OHMS)];
+  let [above, below] = [(1 + NEAR_GUESS) / guess, (1 - NEAR_GUESS) / guess];
+  let [valueAbove, valueBelow] = [spare(1 / above), spare(1 / below)];
+  if (!(valueAbove >= 0 && valueBelow < 0)) {
+    [above, valueAbove] = [1 / LEAST_OHMS, spare(LEAST_OHMS)];
+    [below, valueBelow] = [1 / MOST_OHMS, spare(MOST_OHMS)];
   }
-  if (spareHigh < 0) return 0;
-  if (spareLow >= 0) return MOST_OHMS;
-  let side = 0;
-  for (let step = 0; step < 80 && high - low > SAME_OHMS * high; step += 1) {
-    const middle = (low * spareHigh - high * spareLow) / (spareHigh - spareLow);
-    const spared = spare(1 / middle);
-    if (spared >= 0) {
-      [high, spareHigh] = [middle, spared];
-      if (side === 1) spareLow /= 2;
-      side = 1;
-      if (spared === 0) break;
-    } else {
-      [low, spareLow] = [middle, spared];
-      if (side === -1) spareHigh /= 2;
-      side = -1;
-    }
-  }
-  // Of the two ends the one that still has current to spare.
-  return 1 / high;
+  if (valueAbove < 0) return 0;
+  if (valueBelow >= 0) return MOST_OHMS;
+  return 1 / falsePosition((siemens) => spare(1 / siemens), { below, above, valueBelow, valueAbove });
 }
