@@ -1,4 +1,6 @@
+import { fromMemory } from '../formatting/source.ts';
 import type { CapsuleRecord } from '../model/job.ts';
+import type { Source } from '../model/source.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** How far an LED capsule's collar must be turned and moved so that its chips sit where the filament sat. */
@@ -50,7 +52,7 @@ export interface WallMark {
   /** above the ground, m */
   heightM: number;
   dipPercent: number;
-  source: string;
+  source: Source;
 }
 
 /**
@@ -72,7 +74,7 @@ export function wallMark(region: Vehicle['region'], heightM: number, wallM: numb
     dipPercent,
     source:
       region === 'US'
-        ? 'SAE J599, visual aim (from memory, verify)'
-        : 'UN Regulation 48 by mounting height (from memory, verify)',
+        ? fromMemory('SAE J599, visual aim')
+        : fromMemory('UN Regulation 48 by mounting height'),
   };
 }

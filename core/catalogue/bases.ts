@@ -1,4 +1,5 @@
 import type { BaseId } from '../model/bulb.ts';
+import type { Source } from '../model/source.ts';
 import { SOURCES } from './sources.ts';
 
 export interface BaseRecord {
@@ -14,7 +15,7 @@ export interface BaseRecord {
   twin?: true;
   /** a headlamp or fog capsule: its light must sit exactly where the filament did */
   capsule?: true;
-  source: string;
+  source: Source;
 }
 
 const twist = 'Push in, turn 30 to 90° anticlockwise, draw out.';

@@ -1,3 +1,4 @@
+import { together } from '../formatting/source.ts';
 import type { BaseId, Bulb, FilamentRating } from '../model/bulb.ts';
 import { SOURCES } from './sources.ts';
 
@@ -142,5 +143,5 @@ export const SAE_BULBS: readonly Bulb[] = ROWS.map((row) => ({
     lumens: 4 * Math.PI * candela,
   })),
   ...(row.interchange ? { interchange: row.interchange } : {}),
-  source: `${SOURCES.saeMiniature}; ${SOURCES.sizes}`,
+  source: together(SOURCES.saeMiniature, SOURCES.sizes),
 }));

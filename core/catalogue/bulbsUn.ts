@@ -1,3 +1,4 @@
+import { together } from '../formatting/source.ts';
 import type { BaseId, Bulb, FilamentRating } from '../model/bulb.ts';
 import { SOURCES } from './sources.ts';
 
@@ -245,7 +246,7 @@ function record(row: Row): Bulb {
       lumensTolerance,
     })),
     ...(row.interchange ? { interchange: row.interchange } : {}),
-    source: `${SOURCES.unR37}; numbers: ${SOURCES.tradeNumbers}; ${SOURCES.sizes}`,
+    source: together(SOURCES.unR37, SOURCES.tradeNumbers, SOURCES.sizes),
   };
 }
 

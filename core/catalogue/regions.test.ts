@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { sourceWords } from '../formatting/source.ts';
 import { CircuitKind } from '../model/vehicle/circuit.ts';
 import { COLOUR_RULES, colourRule, REGION_RULES, regionRule } from './regions.ts';
 
@@ -11,7 +12,7 @@ describe('region rules', () => {
         for (const end of ENDS) {
           const rule = colourRule(region, kind, end);
           expect(rule.colours.length).toBeGreaterThan(0);
-          expect(rule.source).toMatch(/verify|common practice/);
+          expect(sourceWords(rule.source)).toMatch(/verify|common practice/);
         }
   });
 

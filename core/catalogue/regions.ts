@@ -1,3 +1,5 @@
+import { commonPractice, fromMemory } from '../formatting/source.ts';
+import type { Source } from '../model/source.ts';
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
@@ -5,10 +7,10 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 export type Region = Vehicle['region'];
 export type RuleColour = 'amber' | 'red' | 'white' | 'warm';
 
-const R48 = 'UN Regulation 48 (from memory, verify)';
-const R37 = 'UN Regulations 37 and 128 (from memory, verify)';
-const F108 = 'FMVSS 108 (from memory, verify)';
-const PRACTICE = 'common practice';
+const R48 = fromMemory('UN Regulation 48');
+const R37 = fromMemory('UN Regulations 37 and 128');
+const F108 = fromMemory('FMVSS 108');
+const PRACTICE = commonPractice('common practice');
 
 /** Which colours a lamp of one function may show in one region; the first is the usual one. */
 export interface ColourRule {
@@ -17,7 +19,7 @@ export interface ColourRule {
   /** where it holds for one end of the vehicle only */
   end?: Lamp['end'];
   colours: readonly RuleColour[];
-  source: string;
+  source: Source;
 }
 
 const rule = (
@@ -82,7 +84,7 @@ export interface RegionRule {
   region: Region;
   topic: 'flash rate' | 'outage warning' | 'retrofit bulbs' | 'whole lamps' | 'headlamp aim' | 'extra lamps';
   text: string;
-  source: string;
+  source: Source;
 }
 
 export const REGION_RULES: readonly RegionRule[] = [
@@ -96,7 +98,7 @@ export const REGION_RULES: readonly RegionRule[] = [
     region: 'US',
     topic: 'flash rate',
     text: 'Turn signals flash 60 to 120 times a minute and are on for 30 to 75 % of the time.',
-    source: 'FMVSS 108 with SAE J590 and J1690 (from memory, verify)',
+    source: fromMemory('FMVSS 108 with SAE J590 and J1690'),
   },
   {
     region: 'UN',
@@ -144,7 +146,7 @@ export const REGION_RULES: readonly RegionRule[] = [
     region: 'US',
     topic: 'headlamp aim',
     text: 'Visually aimed lamps have their cut-off level with the lamp’s middle, or a little below; state inspection decides.',
-    source: 'SAE J599 (from memory, verify)',
+    source: fromMemory('SAE J599'),
   },
   {
     region: 'UN',

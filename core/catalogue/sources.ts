@@ -1,9 +1,11 @@
-/** Where catalogue facts come from. All were written from memory and want verifying against the document. */
+import { fromMemory } from '../formatting/source.ts';
+
+/** Where catalogue facts come from. None was compared with its document yet. */
 export const SOURCES = {
-  unR37: 'UN Regulation 37, filament light sources (from memory)',
-  saeMiniature: 'SAE/ANSI miniature lamp ratings (from memory)',
-  iec60061: 'IEC 60061-1 lamp caps (from memory)',
-  iec60063: 'IEC 60063 preferred number series (from memory)',
-  tradeNumbers: 'British trade numbers, common practice (from memory)',
-  sizes: 'sizes typical of the kind (from memory)',
+  unR37: fromMemory('UN Regulation 37, filament light sources'),
+  saeMiniature: fromMemory('SAE/ANSI miniature lamp ratings'),
+  iec60061: fromMemory('IEC 60061-1 lamp caps'),
+  iec60063: fromMemory('IEC 60063 preferred number series'),
+  tradeNumbers: fromMemory('British trade numbers, as common practice has them'),
+  sizes: fromMemory('sizes typical of the kind'),
 } as const;

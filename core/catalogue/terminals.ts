@@ -1,13 +1,15 @@
+import { fromMemory } from '../formatting/source.ts';
+import type { Source } from '../model/source.ts';
 /** A marking on a relay, switch or plug, and what it stands for. */
 export interface TerminalRecord {
   mark: string;
   means: string;
   /** letters met on relays for the same thing */
   letters?: readonly string[];
-  source: string;
+  source: Source;
 }
 
-const DIN = 'DIN 72552 (from memory, verify)';
+const DIN = fromMemory('DIN 72552');
 
 export const TERMINALS: readonly TerminalRecord[] = [
   { mark: '15', means: 'switched supply, on with the key', source: DIN },
@@ -39,14 +41,14 @@ export interface TrailerPin {
 
 export interface TrailerSocket {
   name: string;
-  source: string;
+  source: Source;
   pins: readonly TrailerPin[];
 }
 
 export const TRAILER_SOCKETS: readonly TrailerSocket[] = [
   {
     name: 'Seven pins, 12 V',
-    source: 'ISO 1724 (from memory, verify)',
+    source: fromMemory('ISO 1724'),
     pins: [
       { pin: '1', means: 'left turn (L)', colour: 'yellow' },
       { pin: '2', means: 'rear fog (54g)', colour: 'blue' },
@@ -59,7 +61,7 @@ export const TRAILER_SOCKETS: readonly TrailerSocket[] = [
   },
   {
     name: 'Four flat ways',
-    source: 'SAE J1239 (from memory, verify)',
+    source: fromMemory('SAE J1239'),
     pins: [
       { pin: 'bare', means: 'earth', colour: 'white' },
       { pin: '2', means: 'tail', colour: 'brown' },

@@ -1,4 +1,6 @@
 import { awgAreaMm2, COPPER_OHM_MM2_PER_M } from '../circuit/wire.ts';
+import { commonPractice, fromMemory } from '../formatting/source.ts';
+import type { Source } from '../model/source.ts';
 
 /** A conductor size, metric or gauge. */
 export interface WireSize {
@@ -8,12 +10,12 @@ export interface WireSize {
   milliohmsPerM: number;
   /** usual in lamp circuits for, common practice */
   use: string;
-  source: string;
+  source: Source;
 }
 
-const METRIC = 'IEC 60228 sizes, copper by IEC 60028 (from memory)';
-const GAUGE = 'ASTM B258, copper by IEC 60028 (from memory)';
-const sized = (name: string, areaMm2: number, use: string, source: string): WireSize => ({
+const METRIC = fromMemory('IEC 60228 sizes, copper by IEC 60028');
+const GAUGE = fromMemory('ASTM B258, copper by IEC 60028');
+const sized = (name: string, areaMm2: number, use: string, source: Source): WireSize => ({
   name,
   areaMm2,
   milliohmsPerM: (1000 * COPPER_OHM_MM2_PER_M) / areaMm2,
@@ -50,7 +52,7 @@ export interface WireColour {
   name: string;
 }
 
-export const COLOUR_SOURCE = 'IEC 60757 (from memory)';
+export const COLOUR_SOURCE = fromMemory('IEC 60757');
 export const WIRE_COLOURS: readonly WireColour[] = [
   { code: 'BK', name: 'black' },
   { code: 'BN', name: 'brown' },
@@ -73,7 +75,7 @@ export interface ColourHabit {
   means: string;
 }
 
-export const HABIT_SOURCE = 'common practice; the meter decides, least of all on imports';
+export const HABIT_SOURCE = commonPractice('common practice; the meter decides, least of all on imports');
 export const COLOUR_HABITS: readonly ColourHabit[] = [
   { where: 'much North American wiring', colour: 'black', means: 'earth' },
   { where: 'much North American wiring', colour: 'brown', means: 'tail' },

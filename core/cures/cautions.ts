@@ -1,4 +1,5 @@
 import { REGION_RULES, type RegionRule } from '../catalogue/regions.ts';
+import { sourceWords } from '../formatting/source.ts';
 import { limitsOf, type TurnVerdict } from '../judge/verdict.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
@@ -50,7 +51,7 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
   if (fuse) cautions.push({ id: 'fuse', title: 'Fuse', text: `${fuse.reason} Never fit a larger one.` });
   const rule = (topic: RegionRule['topic']) => {
     const found = REGION_RULES.find((each) => each.region === vehicle.region && each.topic === topic);
-    return found ? `${found.text} ${found.source}.` : '';
+    return found ? `${found.text} ${sourceWords(found.source)}.` : '';
   };
   if (silenced(job))
     cautions.push({

@@ -1,5 +1,9 @@
+import { fromMemory, sourceWords } from '../formatting/source.ts';
 /** How a flicker stands by IEEE 1789-2015 (recommended practice, from memory: verify). */
 export type FlickerRisk = 'no-observable-effect' | 'low-risk' | 'above-low-risk';
+
+/** Recommended practice for the modulation of light. */
+export const IEEE_1789 = fromMemory('IEEE 1789-2015');
 
 /** Modulation up to which there is no observable effect, %; infinite where there is no limit. */
 export function noEffectLimit(hertz: number): number {
@@ -27,7 +31,7 @@ export function flickerRisk(hertz: number, modulationPercent: number): FlickerRi
 /** The verdict as a sentence with its limit. */
 export function flickerWords(hertz: number, modulationPercent: number): string {
   const limit = lowRiskLimit(hertz);
-  const by = 'IEEE 1789 (from memory)';
+  const by = sourceWords(IEEE_1789);
   switch (flickerRisk(hertz, modulationPercent)) {
     case 'no-observable-effect':
       return `By ${by} that has no observable effect.`;

@@ -1,3 +1,5 @@
+import { commonPractice, fromMemory } from '../formatting/source.ts';
+import type { Source } from '../model/source.ts';
 import type { Circuit, CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { ELEMENT_LIMIT_CELSIUS, type HeatPoint, heatCurve, type ResistorBody } from './resistorHeat.ts';
@@ -57,18 +59,22 @@ export const AMBIENTS = [25, 40] as const;
 export interface HeatLine {
   celsius: number;
   what: string;
-  source: string;
+  source: Source;
 }
 
-const SKIN = 'ISO 13732-1, bare metal (from memory)';
+const SKIN = fromMemory('ISO 13732-1, bare metal');
 
 /** What burns, softens and melts; the first two are for hands. */
 export const HEAT_LINES: readonly HeatLine[] = [
   { celsius: 65, what: 'burns skin in a second', source: SKIN },
   { celsius: 55, what: 'burns skin in ten seconds', source: SKIN },
-  { celsius: 90, what: 'common lamp plastics soften', source: 'typical' },
-  { celsius: 105, what: 'limit of common wire insulation', source: 'PVC of 105 °C class, typical' },
-  { celsius: 160, what: 'carpet fibre melts', source: 'polypropylene, typical' },
+  { celsius: 90, what: 'common lamp plastics soften', source: commonPractice('typical') },
+  {
+    celsius: 105,
+    what: 'limit of common wire insulation',
+    source: commonPractice('PVC of 105 °C class, typical'),
+  },
+  { celsius: 160, what: 'carpet fibre melts', source: commonPractice('polypropylene, typical') },
 ];
 
 /** Bare-metal burn thresholds by time of contact, °C (ISO 13732-1, from memory). */

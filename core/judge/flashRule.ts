@@ -1,18 +1,20 @@
+import { fromMemory } from '../formatting/source.ts';
+import type { Source } from '../model/source.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** What the rules allow a turn signal, flashes a minute. */
 export interface FlashRule {
   lowest: number;
   highest: number;
-  source: string;
+  source: Source;
 }
 
 const RULES: Record<Vehicle['region'], FlashRule> = {
-  UN: { lowest: 60, highest: 120, source: 'UN Regulation 48: 90 ± 30 a minute (from memory, verify)' },
+  UN: { lowest: 60, highest: 120, source: fromMemory('UN Regulation 48: 90 ± 30 a minute') },
   US: {
     lowest: 60,
     highest: 120,
-    source: 'FMVSS 108 with SAE J590: 60 to 120 a minute (from memory, verify)',
+    source: fromMemory('FMVSS 108 with SAE J590: 60 to 120 a minute'),
   },
 };
 

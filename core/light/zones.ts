@@ -1,3 +1,5 @@
+import { fromMemory, sourceWords } from '../formatting/source.ts';
+import type { Source } from '../model/source.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Chromaticity } from './spectrum.ts';
 
@@ -6,12 +8,12 @@ export type ZoneColour = 'red' | 'amber' | 'white';
 
 interface Zone {
   colour: ZoneColour;
-  source: string;
+  source: Source;
   inside(at: Chromaticity): boolean;
 }
 
-const UN = 'UN Regulation 48, colour definitions (from memory, verify)';
-const US = 'SAE J578 (from memory, verify)';
+const UN = fromMemory('UN Regulation 48, colour definitions');
+const US = fromMemory('SAE J578');
 
 /** Corners of the white zone, in order round it; the lower edge lies a little lower in SAE's. */
 function whiteZone(lowerEdge: number): readonly (readonly [number, number])[] {
@@ -30,7 +32,7 @@ const ZONES: Record<Vehicle['region'], readonly Zone[]> = {
   US: zones({ source: US, redY: 0.33, whiteLower: 0.38 }),
 };
 
-function zones({ source, redY, whiteLower }: { source: string; redY: number; whiteLower: number }): Zone[] {
+function zones({ source, redY, whiteLower }: { source: Source; redY: number; whiteLower: number }): Zone[] {
   return [
     { colour: 'red', source, inside: ({ x, y }) => y <= redY && y >= 0.98 - x },
     {
@@ -49,7 +51,8 @@ export function zoneOf(region: Vehicle['region'], at: Chromaticity): ZoneColour 
 
 /** Where a region's zones are written. */
 export function zoneSource(region: Vehicle['region']): string {
-  return ZONES[region][0]?.source ?? '';
+  const [first] = ZONES[region];
+  return first ? sourceWords(first.source) : '';
 }
 
 /** Inside or on the edge of a polygon with its corners in order: the white zone has a corner that points inwards. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Amps, Fraction, Id, Line, Origin, SystemVolts, Volts, Watts } from './fields.ts';
+import { Source } from './source.ts';
 
 /** Lamp cap or base, named as IEC 60061 names it. */
 export const BaseId = z.enum([
@@ -58,6 +59,6 @@ export const Bulb = z.strictObject({
   glassMm: z.number().positive().max(60),
   /** bulbs of one group fit each other's sockets and do the same work */
   interchange: Id.optional(),
-  source: Line,
+  source: Source,
 });
 export type Bulb = z.infer<typeof Bulb>;

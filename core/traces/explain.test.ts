@@ -138,7 +138,7 @@ describe('glow and flicker', () => {
       'leds',
       { lights: true },
     );
-    expect(words(smoothed, 'smoothed-dim')).toMatch(/at least five times as bright.*Take the capacitor out/);
+    expect(words(smoothed, 'smoothed-dim')).toMatch(/at least 5 times as bright.*Take the capacitor out/);
     expect(lightOf(smoothed, 'stop-tail-left')).toBeGreaterThan(0.5);
     expect(words(play(minibus, 'stock', { lights: true }), 'flicker-dim')).toBeUndefined();
   });

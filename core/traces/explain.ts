@@ -1,7 +1,9 @@
 // Longer than 300 lines: one rule an effect, read one below the other against what was played.
+import { STOP_TO_TAIL } from '../catalogue/stopToTail.ts';
 import type { DashEvent } from '../devices/device.ts';
 import { flickerWords } from '../flicker/ieee1789.ts';
 import { amps, ohms, volts } from '../formatting/format.ts';
+import { sourceWords } from '../formatting/source.ts';
 import type { Job } from '../model/job.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
@@ -199,7 +201,7 @@ function pulses({ job, play }: Played) {
         return effect(
           'smoothed-dim',
           'The capacitor spoils the tail level',
-          `The capacitor fills to the pulses’ full volts, so ${names} gives ${Math.round(100 * light.mean)} % of its rated light as a tail lamp${stop}. Stop must be at least five times as bright as tail (FMVSS 108, from memory). Take the capacitor out again.`,
+          `The capacitor fills to the pulses’ full volts, so ${names} gives ${Math.round(100 * light.mean)} % of its rated light as a tail lamp${stop}. Stop must be at least ${STOP_TO_TAIL.ratio} times as bright as tail (${sourceWords(STOP_TO_TAIL.source)}). Take the capacitor out again.`,
           ids,
         );
       }

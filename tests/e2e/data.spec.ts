@@ -59,6 +59,7 @@ test('importing a job that is here keeps both, and replaces only when told', asy
   await page.locator('input[type="file"]').setInputFiles(path);
   await expect(page.getByText('This job is here already: “changed since”')).toBeVisible();
   await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await expect(page.getByText('This job is here already')).toHaveCount(0);
   await page.goto('/jobs');
   await expect(page.getByRole('link', { name: 'changed since' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Mobile library, route 3' })).toBeVisible();

@@ -1,6 +1,6 @@
-import { TextInput } from '@mantine/core';
+import { Combobox, TextInput, useCombobox } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';
 import { STAGE_NAMES, STAGES } from '../../core/work/stages.ts';
@@ -30,8 +30,8 @@ const MOST = 12;
 export default function FindAnything({ jobId, onClose }: { jobId: string | undefined; onClose(): void }) {
   const navigate = useNavigate();
   const [query, setQuery] = useState('');
-  const [at, setAt] = useState(0);
-  const list = useRef<HTMLDivElement>(null);
+  // Its list stands in the dialog and is always there.
+  const combobox = useCombobox({ opened: true, onOpenedChange: (opened) => !opened && onClose() });
   const stored = useLiveQuery(async () => {
     const [jobs, parts] = await Promise.all([db.jobs.toArray(), db.parts.toArray()]);
     return { jobs: jobs.filter((row) => row.deleted === 0), parts };
@@ -79,60 +79,41 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
     onClose();
     navigate(to);
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was found first is what Enter takes
   useEffect(() => {
-    list.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
-  });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step) {
-      event.preventDefault();
-      setAt((now) => (now + step + found.length) % Math.max(1, found.length));
-    }
-    const chosen = found[at];
-    if (event.key === 'Enter' && chosen) {
-      event.preventDefault();
-      go(chosen.to);
-    }
-  };
+    combobox.selectFirstOption();
+  }, [query, stored]);
   return (
     <Dialog title="Find anything" onClose={onClose}>
-      <TextInput
-        aria-label="Find anything"
-        placeholder="A bulb, a base, a terminal, a part, a job"
-        data-autofocus
-        role="combobox"
-        aria-expanded={found.length > 0}
-        aria-controls="found"
-        aria-activedescendant={found[at] ? `found-${at}` : undefined}
-        value={query}
-        onChange={(event) => {
-          setQuery(event.currentTarget.value);
-          setAt(0);
-        }}
-        onKeyDown={onKeyDown}
-      />
-      {query.trim() !== '' && found.length === 0 && (
-        <p className={classes.none}>Nothing is called that. Try a number off a bulb, or part of a name.</p>
-      )}
-      <div id="found" role="listbox" aria-label="Found" className={classes.found} ref={list}>
-        {found.map((each, index) => (
-          // biome-ignore lint/a11y/useKeyWithClickEvents: the field above takes the keys of the whole list
-          <div
-            key={`${each.group} ${each.to} ${each.title}`}
-            id={`found-${index}`}
-            role="option"
-            aria-selected={index === at}
-            tabIndex={-1}
-            onClick={() => go(each.to)}
-            onMouseEnter={() => setAt(index)}
-          >
-            <span>
-              <b>{each.title}</b> <span className="faint">{each.detail}</span>
-            </span>
-            <span className="faint">{each.group}</span>
-          </div>
-        ))}
-      </div>
+      <Combobox store={combobox} onOptionSubmit={(place) => go(found[Number(place)]?.to ?? '/jobs')}>
+        <Combobox.EventsTarget>
+          <TextInput
+            aria-label="Find anything"
+            placeholder="A bulb, a base, a terminal, a part, a job"
+            data-autofocus
+            role="combobox"
+            value={query}
+            onChange={(event) => setQuery(event.currentTarget.value)}
+          />
+        </Combobox.EventsTarget>
+        {query.trim() !== '' && found.length === 0 && (
+          <p className={classes.none}>Nothing is called that. Try a number off a bulb, or part of a name.</p>
+        )}
+        <Combobox.Options aria-label="Found" className={classes.found}>
+          {found.map((each, index) => (
+            <Combobox.Option
+              key={`${each.group} ${each.to} ${each.title}`}
+              value={String(index)}
+              className={classes.option}
+            >
+              <span>
+                <b>{each.title}</b> <span className="faint">{each.detail}</span>
+              </span>
+              <span className="faint">{each.group}</span>
+            </Combobox.Option>
+          ))}
+        </Combobox.Options>
+      </Combobox>
     </Dialog>
   );
 }

@@ -1,6 +1,8 @@
+import { STOP_TO_TAIL } from '../../catalogue/stopToTail.ts';
 import { normalRate } from '../../devices/flasher.ts';
-import { type FlickerRisk, flickerRisk, lowRiskLimit } from '../../flicker/ieee1789.ts';
+import { type FlickerRisk, flickerRisk, IEEE_1789, lowRiskLimit } from '../../flicker/ieee1789.ts';
 import { farads, percent, volts } from '../../formatting/format.ts';
+import { sourceWords } from '../../formatting/source.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { DecoderPart, Shelf } from '../../model/part.ts';
@@ -54,8 +56,6 @@ export interface CapacitorWindow {
 
 /** Sizes tried, three a decade, F: from what is inside an LED to what would not fit a lamp. */
 const SIZES = [1e-5, 2.2e-5, 4.7e-5, 1e-4, 2.2e-4, 4.7e-4, 1e-3, 2.2e-3, 4.7e-3, 1e-2, 2.2e-2, 4.7e-2];
-/** Stop to tail, of lamps that are both in one compartment (FMVSS 108, from memory). */
-const STOP_TO_TAIL = 5;
 /** Light that the eye takes for dark after a lit lamp, share of rated. */
 const DARK = 0.02;
 
@@ -187,10 +187,10 @@ function words({
     const smooth = trials.filter((each) => each.risk !== 'above-low-risk');
     const light = (smooth[0] ?? trials.at(-1))?.light ?? 1;
     const ratio = light > 0 ? 1 / light : Number.POSITIVE_INFINITY;
-    return `${pulses} It does so to dim: a capacitor large enough to smooth it fills to the pulses’ full volts, and the tail light would be ${percent(light)} of the full one, ${ratio.toFixed(1)} to 1 where stop to tail must be at least ${STOP_TO_TAIL} to 1 (FMVSS 108, from memory). No capacitor can work here. What does: the filament left in, an LED with a dim feed of its own, or the flicker accepted.`;
+    return `${pulses} It does so to dim: a capacitor large enough to smooth it fills to the pulses’ full volts, and the tail light would be ${percent(light)} of the full one, ${ratio.toFixed(1)} to 1 where stop to tail must be at least ${STOP_TO_TAIL.ratio} to 1 (${sourceWords(STOP_TO_TAIL.source)}). No capacitor can work here. What does: the filament left in, an LED with a dim feed of its own, or the flicker accepted.`;
   }
   if (verdict === 'works')
-    return `${pulses} It does so to hold the lamp’s volts, and a capacitor behind a diode carries the LED over the pauses: from ${farads(leastFarads ?? 0)} the flicker is at most low risk (${lowRiskLimit(hertz).toFixed(0)} % at ${Math.round(hertz)} Hz, IEEE 1789, from memory), up to ${farads(mostFarads ?? 0)} the output feeds it from cold.`;
+    return `${pulses} It does so to hold the lamp’s volts, and a capacitor behind a diode carries the LED over the pauses: from ${farads(leastFarads ?? 0)} the flicker is at most low risk (${lowRiskLimit(hertz).toFixed(0)} % at ${Math.round(hertz)} Hz, ${sourceWords(IEEE_1789)}), up to ${farads(mostFarads ?? 0)} the output feeds it from cold.`;
   const why =
     leastFarads === null
       ? `even ${farads(trials.at(-1)?.farads ?? 0)} leaves more than ${lowRiskLimit(hertz).toFixed(0)} %`

@@ -1,5 +1,6 @@
 import { normalRate } from '../../devices/flasher.ts';
 import { perMinute } from '../../formatting/format.ts';
+import { sourceWords } from '../../formatting/source.ts';
 import { flashRule } from '../flashRule.ts';
 import { isTurn } from '../scenario.ts';
 import type { Finding } from './finding.ts';
@@ -19,7 +20,7 @@ export function rateRequirement({ vehicle, circuit, fitted }: Scene): Finding[] 
     {
       requirement: 'rate',
       state: 'falls-short',
-      text: `As it is set ${flasher.name} flashes ${perMinute(rate)}, where ${lowest} to ${highest} are allowed (${source}).${screw}`,
+      text: `As it is set ${flasher.name} flashes ${perMinute(rate)}, where ${lowest} to ${highest} are allowed (${sourceWords(source)}).${screw}`,
     },
   ];
 }

@@ -1,6 +1,7 @@
 import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
+import { sourceWords } from '../../../core/formatting/source.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { Configuration, Observation, TurnFunction } from '../../../core/model/job.ts';
 import { FUNCTION_WORDS, mayBeHalf, proofReason, watcherLeft } from '../../../core/record/observations.ts';
@@ -138,8 +139,8 @@ export function RateRecorder({
         </Button>
       </div>
       <p className="faint">
-        Allowed: {rule.lowest} to {rule.highest} a minute. {rule.source}. A camera’s count deceives; the eye
-        and a tap do not.
+        Allowed: {rule.lowest} to {rule.highest} a minute. {sourceWords(rule.source)}. A camera’s count
+        deceives; the eye and a tap do not.
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
 // Longer than 300 lines: one table a kind of record, alike in shape.
+
 import { TextInput } from '@mantine/core';
 import { useDeferredValue } from 'react';
 import { Navigate, NavLink, useParams, useSearchParams } from 'react-router';
@@ -14,6 +15,7 @@ import {
   WIRE_SIZES,
 } from '../../../core/catalogue/wires.ts';
 import { amps, volts, watts } from '../../../core/formatting/format.ts';
+import { sourceWords } from '../../../core/formatting/source.ts';
 import { findEntries, referenceEntries, SECTIONS, type Section } from '../../../core/reference/entries.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
@@ -122,7 +124,7 @@ function Bulbs({ shown }: Shown) {
                 <td className="figure">
                   {bulb.lengthMm} × {bulb.glassMm} mm
                 </td>
-                <td className="faint">{bulb.source}</td>
+                <td className="faint">{sourceWords(bulb.source)}</td>
               </tr>
             );
           })}
@@ -143,7 +145,7 @@ function Bases({ shown }: Shown) {
               <b>{base.id}</b> {base.name}
               <div>{base.recognise}</div>
               <div className="faint">
-                {base.release} {base.source}.
+                {base.release} {sourceWords(base.source)}.
               </div>
             </div>
           </li>
@@ -175,8 +177,8 @@ function Terminals({ shown }: Shown) {
           </tbody>
         </table>
         <p className="faint">
-          {TERMINALS[0]?.source}. Letters after the number are met on relays. Two relays with the same pins
-          can have supply and lamps swapped: compare marks, not shapes.
+          {TERMINALS[0] && sourceWords(TERMINALS[0].source)}. Letters after the number are met on relays. Two
+          relays with the same pins can have supply and lamps swapped: compare marks, not shapes.
         </p>
       </Card>
       <div className={classes.column}>
@@ -197,7 +199,7 @@ function Terminals({ shown }: Shown) {
                   ))}
               </tbody>
             </table>
-            <p className="faint">{socket.source}</p>
+            <p className="faint">{sourceWords(socket.source)}</p>
           </Card>
         ))}
       </div>
@@ -251,8 +253,8 @@ function Wire({ shown }: Shown) {
             ))}
           </tbody>
         </table>
-        <p className="faint">Codes: {COLOUR_SOURCE}.</p>
-        <Caution>What colours mean is {HABIT_SOURCE}.</Caution>
+        <p className="faint">Codes: {sourceWords(COLOUR_SOURCE)}.</p>
+        <Caution>What colours mean is {sourceWords(HABIT_SOURCE)}.</Caution>
       </Card>
     </div>
   );
@@ -276,7 +278,7 @@ function Regions({ shown }: Shown) {
                       {rule.end ? `, ${rule.end}` : ''}
                     </td>
                     <td>{rule.colours.join(', ')}</td>
-                    <td className="faint">{rule.source}</td>
+                    <td className="faint">{sourceWords(rule.source)}</td>
                   </tr>
                 ))}
               </tbody>
@@ -294,7 +296,7 @@ function Regions({ shown }: Shown) {
                 </td>
                 <td>{regionName(rule.region)}</td>
                 <td>{rule.text}</td>
-                <td className="faint">{rule.source}</td>
+                <td className="faint">{sourceWords(rule.source)}</td>
               </tr>
             ))}
           </tbody>

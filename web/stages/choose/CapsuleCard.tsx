@@ -1,6 +1,7 @@
 import { Checkbox } from '@mantine/core';
 import { clocking, wallMark } from '../../../core/capsule/clocking.ts';
 import { regionRule } from '../../../core/catalogue/regions.ts';
+import { sourceWords } from '../../../core/formatting/source.ts';
 import type { CapsuleRecord } from '../../../core/model/job.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -130,7 +131,7 @@ export function CapsuleCard({ lamp }: { lamp: Lamp }) {
         <p>
           Cut-off on the wall: {(mark.dropM * 100).toFixed(0)} cm under the lamp’s middle, so{' '}
           {mark.heightM.toFixed(2)} m above level ground ({mark.dipPercent} % over {wallM?.toFixed(1)} m,
-          computed; {mark.source}). The plate by the lamp decides.
+          computed; {sourceWords(mark.source)}). The plate by the lamp decides.
         </p>
       )}
       <Caution>

@@ -1,4 +1,5 @@
 import { colourRule, regionName, regionRule } from '../../../core/catalogue/regions.ts';
+import { sourceWords } from '../../../core/formatting/source.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
@@ -16,8 +17,10 @@ export function RegionCautions({ lamp }: { lamp: Lamp }) {
   return (
     <Caution>
       {regionName(vehicle.region)}: {workName(circuit.kind)} may show{' '}
-      {rule.colours.map((colour) => (colour === 'warm' ? 'warm white' : colour)).join(' or ')} ({rule.source}
-      ). {retrofit && `${retrofit.text} (${retrofit.source}).`} Local code and licensed practice decide.
+      {rule.colours.map((colour) => (colour === 'warm' ? 'warm white' : colour)).join(' or ')} (
+      {sourceWords(rule.source)}
+      ). {retrofit && `${retrofit.text} (${sourceWords(retrofit.source)}).`} Local code and licensed practice
+      decide.
     </Caution>
   );
 }

@@ -2,6 +2,7 @@ import { NativeSelect, SegmentedControl } from '@mantine/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { leadReach } from '../../../core/cures/loadResistor/mounting.ts';
 import { ohms, watts } from '../../../core/formatting/format.ts';
+import { sourceWords } from '../../../core/formatting/source.ts';
 import { bodyOf, mountedPieces, usesOfPiece } from '../../../core/heat/mounts.ts';
 import { type RefusedPlace, whyRefused } from '../../../core/heat/refused.ts';
 import { type HeatMount, heatMount } from '../../../core/heat/resistorHeat.ts';
@@ -121,7 +122,7 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
         flashing
         {sharing > 0 && trial === null ? `; ${sharing} more on the same metal warm it too` : ''}. Two-node
         estimate, typical housings and mounts; lines by{' '}
-        {HEAT_LINES.map((line) => line.source)
+        {HEAT_LINES.map((line) => sourceWords(line.source))
           .filter((each, index, all) => all.indexOf(each) === index)
           .join('; ')}
         .

@@ -1,3 +1,4 @@
+import { sourceWords } from '../../../core/formatting/source.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { HandOverPage } from '../../../core/record/handOver.ts';
 import { proofResult, watcherLeft } from '../../../core/record/observations.ts';
@@ -96,7 +97,7 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
           </ul>
         </>
       )}
-      <p className={classes.source}>{rule.source}. Vumble is a planning aid.</p>
+      <p className={classes.source}>{sourceWords(rule.source)}. Vumble is a planning aid.</p>
     </article>
   );
 }
