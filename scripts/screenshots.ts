@@ -63,8 +63,9 @@ const SHOTS: readonly Shot[] = [
     name: 'lamp-strips',
     path: '/jobs/library-route-1/cure',
     prepare: async (page) => {
+      await page.getByRole('tab', { name: 'Four seconds of light' }).click();
       await page.getByText('Height: light against').waitFor();
-      await page.getByText('Hazard, both sides together').scrollIntoViewIfNeeded();
+      await page.getByText('Height: light against').scrollIntoViewIfNeeded();
     },
   },
   {

@@ -1,7 +1,7 @@
 import { Button, Tabs } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, memo, Suspense, useEffect, useMemo } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
@@ -46,14 +46,9 @@ type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
 /** One vehicle, one job, one place: loads it and shows its two halves. */
 export function JobScreen() {
   const { jobId = '', stage } = useParams();
-  const loaded = useLiveQuery(async (): Promise<Loaded> => {
-    try {
-      const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
-      return { job: row && row.deleted === 0 ? row.job : null, shelf };
-    } catch (error) {
-      return { trouble: error as Error };
-    }
-  }, [jobId]);
+  // Drawn in slices: a phone stays answerable while the whole screen is built.
+  const loaded = useDeferredValue(useLoaded(jobId));
+
   useEffect(() => {
     rememberJob(jobId, STAGES.find((each) => each === stage) ?? null).catch(() => {
       // Only which job opens next time; the job itself is not concerned.
@@ -62,7 +57,21 @@ export function JobScreen() {
   if (!loaded) return null;
   if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;
   if (!loaded.job) return <NoSuchJob />;
+  // What was read last may still be the job before.
+  if (loaded.job.id !== jobId) return null;
   return <LoadedJob key={jobId} job={loaded.job} shelf={loaded.shelf} />;
+}
+
+/** The job with the shelf as they are stored now; undefined until they are read. */
+function useLoaded(jobId: string): Loaded | undefined {
+  return useLiveQuery(async (): Promise<Loaded> => {
+    try {
+      const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
+      return { job: row && row.deleted === 0 ? row.job : null, shelf };
+    } catch (error) {
+      return { trouble: error as Error };
+    }
+  }, [jobId]);
 }
 
 function NoSuchJob() {

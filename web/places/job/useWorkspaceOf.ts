@@ -1,5 +1,5 @@
 import { randomId } from '@mantine/hooks';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import type { Configuration, Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
@@ -27,7 +27,8 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
 
   const fitted = useFitments(job, shelf);
   const judged = useCureBoard(job, shelf);
-  const board = judged.data ?? null;
+  // What comes from the workers is drawn in slices: a switch is answered between them.
+  const board = useDeferredValue(judged.data ?? null);
   // The lamps wait for the verdict: on a small machine both at once would keep it waiting.
   const { traces, busy, trouble } = useTraces(
     { job, shelf, configuration, controls, supplyVolts, fault },

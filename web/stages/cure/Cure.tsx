@@ -1,5 +1,5 @@
 import { SegmentedControl } from '@mantine/core';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo } from 'react';
 import type { CureBoard } from '../../../core/cures/board/board.ts';
 import { rateWords } from '../../../core/cures/board/words.ts';
 import { circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
@@ -41,7 +41,9 @@ export default function Cure() {
   const cures = turning
     ? turnCures
     : { data: mine?.cures, error: steadyCures.error, isFetching: steadyCures.isFetching };
-  const ranking = useRanking(cures.data);
+  // A table of cures is drawn in slices; what it replaces stays until then.
+  const tried = useDeferredValue(cures.data);
+  const ranking = useRanking(tried);
   const scope = useMemo(
     () => (turning ? turnScope(job.vehicle) : circuitScope(circuit)),
     [turning, circuit, job.vehicle],
@@ -58,8 +60,8 @@ export default function Cure() {
       />
       <section className={classes.gauge} aria-label="The circuit in hand">
         <Head circuit={circuit} take={inHand.take} board={board} />
-        {cures.data && <BestCure ranking={ranking} scope={scope} />}
-        {!cures.data && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
+        {tried && <BestCure ranking={ranking} scope={scope} />}
+        {!tried && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
         {quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
         <Suspense fallback={<div className={classes.waiting} />}>
           <LoadGauge circuit={circuit} />
