@@ -96,6 +96,8 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
       {reach && <p data-reaches={reach.reaches}>{reach.text}</p>}
       {uses.length > 1 && (
         <SegmentedControl
+          className={classes.uses}
+          size="xs"
           aria-label="Use"
           value={use.id}
           onChange={setUseId}
