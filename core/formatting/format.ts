@@ -47,6 +47,11 @@ export function percent(share: number): string {
   return `${Math.round(100 * share)} %`;
 }
 
+/** The same text with a capital to begin with. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
 /** `front, rear and repeater` */
 export function inARow(words: readonly string[]): string {
   return words.length < 2 ? words.join() : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;

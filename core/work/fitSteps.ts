@@ -1,6 +1,6 @@
 // Longer than 300 lines: a job from first to last step, in the order it is done.
 import { baseRecord } from '../catalogue/bases.ts';
-import { ohms, watts } from '../formatting/format.ts';
+import { capital, ohms, watts } from '../formatting/format.ts';
 import type { Job, ResistorNetwork } from '../model/job.ts';
 import type { Shelf, WholeLampPart } from '../model/part.ts';
 import type { Lamp, Side } from '../model/vehicle/lamp.ts';
@@ -160,11 +160,7 @@ function testWords({ vehicle }: Job, lamps: readonly Lamp[]): string {
     const way = howToLight(vehicle, lamp);
     byWay.set(way, [...(byWay.get(way) ?? []), lamp.name.toLowerCase()]);
   }
-  return [...byWay]
-    .map(
-      ([way, names]) => `${way.charAt(0).toUpperCase()}${way.slice(1)}: ${names.join(' and ')} must light.`,
-    )
-    .join(' ');
+  return [...byWay].map(([way, names]) => `${capital(way)}: ${names.join(' and ')} must light.`).join(' ');
 }
 
 function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {

@@ -1,9 +1,10 @@
-import { inARow } from '../../formatting/format.ts';
+import { capital, inARow } from '../../formatting/format.ts';
 import { JobAnalysis } from '../../judge/analysis.ts';
 import { Judge } from '../../judge/judge.ts';
 import { watcherOf } from '../../judge/requirements/watch.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
 import type { CircuitVerdict, HazardVerdict, TurnVerdict } from '../../judge/verdict.ts';
+import { isCured } from '../../model/isCured.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
@@ -74,10 +75,6 @@ export function cureBoard(job: Job, shelf: Shelf): CureBoard {
   const steady = others.map(({ is }) => is);
   const state = worstState([after.state, ...steady.map((verdict) => verdict.state)]);
   return { rows, state, leds: before, cured: after, steady };
-}
-
-function isCured({ cures, vehicleCures }: Job): boolean {
-  return vehicleCures.length > 0 || Object.values(cures).some((cure) => cure !== null);
 }
 
 function turnRow(job: Job, shelf: Shelf, before: TurnVerdict, after: TurnVerdict, index: number): BoardRow {
@@ -207,8 +204,4 @@ function groupsBy(rows: readonly BoardRow[], keyOf: (row: BoardRow) => string): 
 /** `Left position` and `Right position` are both `position`; `Turn, left` is `Turn`. */
 function sideless(name: string): string {
   return name.replace(/^(left|right) /i, '').replace(/,? (left|right|both sides)$/i, '');
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

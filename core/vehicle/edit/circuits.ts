@@ -1,3 +1,4 @@
+import { capital } from '../../formatting/format.ts';
 import type { Circuit, CircuitKind } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput } from '../../model/vehicle/flasher.ts';
 import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
@@ -183,8 +184,4 @@ export function outputFor(circuit: Circuit): ControllerOutput {
 export function freeId(base: string, taken: readonly string[]): string {
   if (!taken.includes(base)) return base;
   for (let count = 2; ; count += 1) if (!taken.includes(`${base}-${count}`)) return `${base}-${count}`;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

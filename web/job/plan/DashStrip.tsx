@@ -2,7 +2,7 @@ import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
 import type { DashEvent } from '../../../core/devices/device.ts';
 import { flasherWords } from '../../../core/devices/flasher.ts';
-import { amps, volts } from '../../../core/formatting/format.ts';
+import { amps, capital, volts } from '../../../core/formatting/format.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { Traces } from '../../../core/traces/traceLamps.ts';
 import { useWorkspace, type Workspace } from '../workspace.ts';
@@ -110,7 +110,7 @@ function why({ job, fitments, configuration, traces }: Workspace): string {
   const { flasher } = fitments[configuration];
   const rule = flashRule(job.vehicle.region);
   const { short } = flasherWords(flasher);
-  const name = `${short.charAt(0).toUpperCase()}${short.slice(1)}`;
+  const name = capital(short);
   if (traces.ratePerMinute === null)
     return traces.sides.length > 0
       ? `${name} gets too little current.`

@@ -1,5 +1,6 @@
 import { randomId } from '@mantine/hooks';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { isCured } from '../../../core/model/isCured.ts';
 import type { Configuration, Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
@@ -107,7 +108,7 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
 
 /** The furthest state the job has been planned to. */
 function latestConfiguration(job: Job): Configuration {
-  if (Object.values(job.cures).some((cure) => cure !== null) || job.vehicleCures.length > 0) return 'cured';
+  if (isCured(job)) return 'cured';
   return Object.values(job.chosen).some((id) => id !== null) ? 'leds' : 'stock';
 }
 

@@ -41,13 +41,14 @@ export default function Cure() {
   const cures = turning
     ? turnCures
     : { data: mine?.cures, error: steadyCures.error, isFetching: steadyCures.isFetching };
-  // A table of cures is drawn in slices; what it replaces stays until then.
-  const tried = useDeferredValue(cures.data);
-  const ranking = useRanking(tried);
   const scope = useMemo(
     () => (turning ? turnScope(job.vehicle) : circuitScope(circuit)),
     [turning, circuit, job.vehicle],
   );
+  // A table of cures is drawn in slices; what it replaces stays until then, with the circuits it is for: a cure of one
+  // must never be taken for another.
+  const tried = useDeferredValue(useMemo(() => ({ cures: cures.data, scope }), [cures.data, scope]));
+  const ranking = useRanking(tried.cures);
   const quiet = !turning && steadyCures.data !== undefined && mine === undefined;
   return (
     <div className={classes.cure}>
@@ -60,8 +61,8 @@ export default function Cure() {
       />
       <section className={classes.gauge} aria-label="The circuit in hand">
         <Head circuit={circuit} take={inHand.take} board={board} />
-        {tried && <BestCure ranking={ranking} scope={scope} />}
-        {!tried && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
+        {tried.cures && <BestCure ranking={ranking} scope={tried.scope} />}
+        {!tried.cures && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
         {quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
         <Suspense fallback={<div className={classes.waiting} />}>
           <LoadGauge circuit={circuit} />
@@ -74,7 +75,14 @@ export default function Cure() {
         </p>
       )}
       <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
-        {cures.data && <CureTable key={circuit.id} ranking={ranking} scope={scope} busy={cures.isFetching} />}
+        {tried.cures && (
+          <CureTable
+            key={tried.scope.circuits[0]?.id}
+            ranking={ranking}
+            scope={tried.scope}
+            busy={cures.isFetching}
+          />
+        )}
       </Suspense>
       <Suspense fallback={null}>
         {board && <Details inHand={inHand} plan={plan} verdict={board.cured} />}

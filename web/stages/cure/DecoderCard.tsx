@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { CapacitorTrial, CapacitorWindow } from '../../../core/cures/decoder/capacitorWindow.ts';
 import type { WhileOff } from '../../../core/cures/decoder/whileOff.ts';
 import type { FlickerRisk } from '../../../core/flicker/ieee1789.ts';
-import { farads, inARow, percent } from '../../../core/formatting/format.ts';
+import { capital, farads, inARow, percent } from '../../../core/formatting/format.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { SEEN_GLOW } from '../../../core/simulation/lampLight.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -164,6 +164,6 @@ function offWords(found: readonly WhileOff[], name: (lampId: string) => string):
       );
   }
   return [...lines.values()].map(({ words, lamps }) =>
-    `${inARow(lamps)} ${words(lamps.length > 1)}`.replace(/^./, (first) => first.toUpperCase()),
+    capital(`${inARow(lamps)} ${words(lamps.length > 1)}`),
   );
 }

@@ -1,7 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
 import { flasherWords } from '../../../core/devices/flasher.ts';
-import { amps, inARow } from '../../../core/formatting/format.ts';
+import { amps, capital, inARow } from '../../../core/formatting/format.ts';
 import { watcherOf } from '../../../core/judge/requirements/watch.ts';
 import { isTurn } from '../../../core/judge/scenario.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
@@ -66,11 +66,8 @@ export function LoadGauge({ circuit }: { circuit: Circuit }) {
           )
         ) : (
           <>
-            <b>
-              {watcher.charAt(0).toUpperCase()}
-              {watcher.slice(1)} decides somewhere in the hatched band of each row:
-            </b>{' '}
-            {bandsInWords(rows)}. Computed
+            <b>{capital(watcher)} decides somewhere in the hatched band of each row:</b> {bandsInWords(rows)}.
+            Computed
           </>
         )}
       </p>
