@@ -28,7 +28,7 @@ export default defineConfig({
     chunkSizeWarningLimit: 800,
     // What most screens share is one file: forty small ones cost a slow machine more to ask for than to run.
     rolldownOptions: {
-      output: { advancedChunks: { groups: [{ name: 'common', minShareCount: 5, test: isForAnyScreen }] } },
+      output: { codeSplitting: { groups: [{ name: 'common', minShareCount: 5, test: isForAnyScreen }] } },
     },
   },
 });
