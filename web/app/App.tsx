@@ -1,14 +1,10 @@
 import { MantineProvider } from '@mantine/core';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { RouterProvider } from 'react-router';
 import { theme } from '../theme/mantine.ts';
+import { queries } from '../workers/queries.ts';
 import { router } from './router.tsx';
-
-// Results come from the worker, not from a network: they never go stale by themselves.
-const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY, retry: false, networkMode: 'always' } },
-});
 
 // A notice given before they are there waits in their store.
 const Notices = lazy(() => import('./Notices.tsx'));

@@ -1,13 +1,13 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import type { CureBoard } from '../../core/cures/board/board.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import { electrics } from './electrics.ts';
 import { engine } from './engine.ts';
+import { queries } from './queries.ts';
 
-/** Every circuit of the vehicle, judged in the worker; the old board stays until the new is there. */
-export function useCureBoard(job: Job, shelf: Shelf) {
-  return useQuery<CureBoard>({
+const boardOf = (job: Job, shelf: Shelf) =>
+  queryOptions<CureBoard>({
     queryKey: ['cure-board', ...electrics(job, shelf)],
     queryFn: async () => {
       const start = performance.now();
@@ -16,6 +16,14 @@ export function useCureBoard(job: Job, shelf: Shelf) {
       performance.measure('verdict', { start });
       return board;
     },
-    placeholderData: keepPreviousData,
   });
+
+/** Every circuit of the vehicle, judged in the worker; the old board stays until the new is there. */
+export function useCureBoard(job: Job, shelf: Shelf) {
+  return useQuery({ ...boardOf(job, shelf), placeholderData: keepPreviousData });
+}
+
+/** Lets the worker begin with the very job that is about to be drawn. */
+export function startCureBoard(job: Job, shelf: Shelf): void {
+  queries.prefetchQuery(boardOf(job, shelf));
 }

@@ -5,6 +5,7 @@ import { addLamps } from '../../../core/vehicle/edit/lamps.ts';
 import { LAMP_TEMPLATES, type LampTemplateId, TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { Card } from '../../ui/Card.tsx';
+import { Gradually } from '../../ui/Gradually.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import { LampList } from '../lamps/LampList.tsx';
 import { useDesk } from '../workspace.ts';
@@ -31,77 +32,81 @@ export default function VehicleEditor() {
       </div>
       <div className={classes.columns}>
         <div className={classes.column}>
-          <LampList
-            title={`${vehicle.lamps.length} lamps`}
-            current={lamp ?? undefined}
-            value={(each) => each.base}
-            note={(each) => functionsOf(vehicle, each.id) || 'no work'}
-          />
-          <AddLamp />
-          <Card title="Name and rules">
-            <div className={classes.fields}>
-              <SavedText
-                label="Name"
-                value={vehicle.name}
-                maxLength={160}
-                onSave={(text) =>
-                  edit('Name of the vehicle', (draft) => void (draft.vehicle.name = text), {
-                    mergeKey: 'vehicle-name',
-                  })
-                }
-              />
-              <SavedText
-                label="Model"
-                description="Records of one model are compared with each other."
-                value={vehicle.model}
-                maxLength={160}
-                onSave={(text) =>
-                  edit('Model', (draft) => void (draft.vehicle.model = text), { mergeKey: 'vehicle-model' })
-                }
-              />
-              <NativeSelect
-                label="Rules of"
-                value={vehicle.region}
-                data={[
-                  { value: 'UN', label: 'UN regulations' },
-                  { value: 'US', label: 'North America' },
-                ]}
-                onChange={(event) => {
-                  const region = event.currentTarget.value === 'US' ? 'US' : 'UN';
-                  edit('Rules that apply', (draft) => void (draft.vehicle.region = region));
-                }}
-              />
-              <Checkbox
-                label="It has a hazard switch"
-                checked={vehicle.hazardSwitch}
-                onChange={(event) => {
-                  const has = event.currentTarget.checked;
-                  edit(
-                    has ? 'Has a hazard switch' : 'No hazard switch',
-                    (draft) => void (draft.vehicle.hazardSwitch = has),
-                  );
-                }}
-              />
-            </div>
-          </Card>
+          <Gradually>
+            <LampList
+              title={`${vehicle.lamps.length} lamps`}
+              current={lamp ?? undefined}
+              value={(each) => each.base}
+              note={(each) => functionsOf(vehicle, each.id) || 'no work'}
+            />
+            <AddLamp />
+            <Card title="Name and rules">
+              <div className={classes.fields}>
+                <SavedText
+                  label="Name"
+                  value={vehicle.name}
+                  maxLength={160}
+                  onSave={(text) =>
+                    edit('Name of the vehicle', (draft) => void (draft.vehicle.name = text), {
+                      mergeKey: 'vehicle-name',
+                    })
+                  }
+                />
+                <SavedText
+                  label="Model"
+                  description="Records of one model are compared with each other."
+                  value={vehicle.model}
+                  maxLength={160}
+                  onSave={(text) =>
+                    edit('Model', (draft) => void (draft.vehicle.model = text), { mergeKey: 'vehicle-model' })
+                  }
+                />
+                <NativeSelect
+                  label="Rules of"
+                  value={vehicle.region}
+                  data={[
+                    { value: 'UN', label: 'UN regulations' },
+                    { value: 'US', label: 'North America' },
+                  ]}
+                  onChange={(event) => {
+                    const region = event.currentTarget.value === 'US' ? 'US' : 'UN';
+                    edit('Rules that apply', (draft) => void (draft.vehicle.region = region));
+                  }}
+                />
+                <Checkbox
+                  label="It has a hazard switch"
+                  checked={vehicle.hazardSwitch}
+                  onChange={(event) => {
+                    const has = event.currentTarget.checked;
+                    edit(
+                      has ? 'Has a hazard switch' : 'No hazard switch',
+                      (draft) => void (draft.vehicle.hazardSwitch = has),
+                    );
+                  }}
+                />
+              </div>
+            </Card>
+          </Gradually>
         </div>
         <div className={classes.column}>
-          <Checkbox
-            label="Keep left and right alike"
-            description="What is done to a lamp is done to its twin on the other flank."
-            checked={alike}
-            onChange={(event) => setAlike(event.currentTarget.checked)}
-          />
-          {lamp ? (
-            <LampEditor key={lamp.id} lamp={lamp} />
-          ) : (
-            <Card title="No lamp in hand">
-              <p className="faint">Choose one on the plan or in the list to change or remove it.</p>
-            </Card>
-          )}
-          <FlasherFacts />
-          <CircuitsCard />
-          <Questions />
+          <Gradually>
+            <Checkbox
+              label="Keep left and right alike"
+              description="What is done to a lamp is done to its twin on the other flank."
+              checked={alike}
+              onChange={(event) => setAlike(event.currentTarget.checked)}
+            />
+            {lamp ? (
+              <LampEditor key={lamp.id} lamp={lamp} />
+            ) : (
+              <Card title="No lamp in hand">
+                <p className="faint">Choose one on the plan or in the list to change or remove it.</p>
+              </Card>
+            )}
+            <FlasherFacts />
+            <CircuitsCard />
+            <Questions />
+          </Gradually>
         </div>
       </div>
     </div>

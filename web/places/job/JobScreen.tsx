@@ -18,6 +18,7 @@ import Cure from '../../stages/cure/Cure.tsx';
 import { db } from '../../store/db.ts';
 import { rememberJob } from '../../store/jobs.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
+import { startCureBoard } from '../../workers/useCureBoard.ts';
 import classes from './JobScreen.module.css';
 import { StageRail } from './StageRail.tsx';
 import { useDriverKeys } from './useDriverKeys.ts';
@@ -67,7 +68,10 @@ function useLoaded(jobId: string): Loaded | undefined {
   return useLiveQuery(async (): Promise<Loaded> => {
     try {
       const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
-      return { job: row && row.deleted === 0 ? row.job : null, shelf };
+      const job = row && row.deleted === 0 ? row.job : null;
+      // The worker judges while this thread draws.
+      if (job) startCureBoard(job, shelf);
+      return { job, shelf };
     } catch (error) {
       return { trouble: error as Error };
     }

@@ -65,7 +65,7 @@ export default function Cure() {
         {!tried.cures && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
         {quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
         <Suspense fallback={<div className={classes.waiting} />}>
-          <LoadGauge circuit={circuit} />
+          <LoadGauge circuit={circuit} waits={board === null && boardTrouble === null} />
           <SupplySlider />
         </Suspense>
       </section>
@@ -74,20 +74,23 @@ export default function Cure() {
           The cures could not be tried: {cures.error.message} Change the choice of LED, or reload.
         </p>
       )}
-      <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
-        {tried.cures && (
+      {/* Each boundary comes with what it waits for: one that stood there before would hold back the verdict too. */}
+      {tried.cures && (
+        <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
           <CureTable
             key={tried.scope.circuits[0]?.id}
             ranking={ranking}
             scope={tried.scope}
             busy={cures.isFetching}
           />
-        )}
-      </Suspense>
-      <Suspense fallback={null}>
-        {board && <Details inHand={inHand} plan={plan} verdict={board.cured} />}
-        {board && <CautionsCard verdict={board.cured} />}
-      </Suspense>
+        </Suspense>
+      )}
+      {board && (
+        <Suspense fallback={null}>
+          <Details inHand={inHand} plan={plan} verdict={board.cured} />
+          <CautionsCard verdict={board.cured} />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -1,14 +1,15 @@
 import { useElementSize } from '@mantine/hooks';
-import { useId } from 'react';
+import { useDeferredValue, useId, useMemo } from 'react';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import { amps, capital, inARow } from '../../../core/formatting/format.ts';
+import type { Judge } from '../../../core/judge/judge.ts';
 import { watcherOf } from '../../../core/judge/requirements/watch.ts';
 import { isTurn } from '../../../core/judge/scenario.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
 import type { Configuration } from '../../../core/model/job.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { fuseById, turnFuse } from '../../../core/model/vehicle/lookUp.ts';
-import { useWorkspace } from '../../job/workspace.ts';
+import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { type GaugeRow, gaugeRow } from './gaugeRows.ts';
 import { gaugeScale } from './gaugeScale.ts';
 import classes from './LoadGauge.module.css';
@@ -26,27 +27,65 @@ interface Row extends GaugeRow {
 const ROW_HEIGHT = 38;
 const BLOCK_HEIGHT = 24;
 
+/** What is computed for a row before it is drawn. */
+interface Asked {
+  configuration: Configuration;
+  name: string;
+  y: number;
+}
+
+const STOCK: Asked = { configuration: 'stock', name: 'Stock', y: 8 };
+const LEDS: Asked = { configuration: 'leds', name: 'LEDs', y: 46 };
+const CURED: Asked = { configuration: 'cured', name: 'Cured', y: 84 };
+
 /**
  * Amps along a line at the supply the slider stands at: what the stock bulbs draw, the band in which the
  * relay may trip, the LEDs, the resistors stacked on, and the fuse at the far end.
  */
-export function LoadGauge({ circuit }: { circuit: Circuit }) {
-  const { job, supplyVolts } = useWorkspace();
+export function LoadGauge({ circuit, waits }: { circuit: Circuit; waits: boolean }) {
+  // Computed in a drawing of its own, which may be cut into slices, and never before the verdict is drawn.
+  const begun = useDeferredValue(!waits, false);
+  return begun ? <Computed circuit={circuit} /> : <div className={classes.waiting} />;
+}
+
+function Computed({ circuit }: { circuit: Circuit }) {
+  const { job } = useDesk();
   const judges = useJudges();
+  const cured = (job.cures[circuit.id] ?? null) !== null || job.vehicleCures.length > 0;
+  return (
+    <Rows circuit={circuit} judges={judges} asked={cured ? [STOCK, LEDS, CURED] : [STOCK, LEDS]} known={[]} />
+  );
+}
+
+interface RowsProps {
+  circuit: Circuit;
+  judges: Record<Configuration, Judge>;
+  asked: readonly Asked[];
+  known: readonly Row[];
+}
+
+/** Computes one row after another, each in a component of its own: a phone stays answerable between them. */
+function Rows({ circuit, judges, asked, known }: RowsProps) {
+  const { supplyVolts } = useWorkspace();
+  const [next, ...rest] = asked;
+  // What is drawn anew for another width is not computed anew.
+  const row = useMemo(
+    () =>
+      next && { name: next.name, y: next.y, ...gaugeRow(judges[next.configuration], circuit, supplyVolts) },
+    [next, judges, circuit, supplyVolts],
+  );
+  return row ? (
+    <Rows circuit={circuit} judges={judges} asked={rest} known={[...known, row]} />
+  ) : (
+    <GaugeDrawing circuit={circuit} rows={known} />
+  );
+}
+
+function GaugeDrawing({ circuit, rows }: { circuit: Circuit; rows: readonly Row[] }) {
+  const { job, supplyVolts } = useWorkspace();
   const { ref, width } = useElementSize();
   const hatch = useId();
-  const cured = (job.cures[circuit.id] ?? null) !== null || job.vehicleCures.length > 0;
-  const rowOf = (configuration: Configuration, name: string, y: number): Row => ({
-    name,
-    y,
-    ...gaugeRow(judges[configuration], circuit, supplyVolts),
-  });
-  const rows: Row[] = [
-    rowOf('stock', 'Stock', 8),
-    rowOf('leds', 'LEDs', 46),
-    ...(cured ? [rowOf('cured', 'Cured', 84)] : []),
-  ];
-  const height = cured ? 146 : 108;
+  const height = rows.length > 2 ? 146 : 108;
   const fuse =
     circuit.from.by === 'switch' ? fuseById(job.vehicle, circuit.from.fuseId) : turnFuse(job.vehicle);
   const watcher = isTurn(circuit)

@@ -2,6 +2,7 @@ import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
 import { useDesk } from '../../job/workspace.ts';
+import { Gradually } from '../../ui/Gradually.tsx';
 import { AccessCard } from './AccessCard.tsx';
 import { EarthCheckCard } from './EarthCheckCard.tsx';
 import { Finder } from './Finder.tsx';
@@ -34,10 +35,12 @@ export default function Identify() {
       />
       {current && (
         <div className={classes.column}>
-          <Finder key={current.id} lamp={current} />
-          {current.base === 'W2.5x16q' && <EarthCheckCard key={`earth-${current.id}`} lamp={current} />}
-          <AccessCard key={`access-${current.id}`} lamp={current} />
-          <Photos />
+          <Gradually>
+            <Finder key={current.id} lamp={current} />
+            {current.base === 'W2.5x16q' && <EarthCheckCard key={`earth-${current.id}`} lamp={current} />}
+            <AccessCard key={`access-${current.id}`} lamp={current} />
+            <Photos />
+          </Gradually>
         </div>
       )}
     </div>

@@ -9,6 +9,7 @@ import { Questions } from '../../job/vehicle/Questions.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { Gradually } from '../../ui/Gradually.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './LookOver.module.css';
 import { WorkFunctions } from './WorkFunctions.tsx';
@@ -21,34 +22,38 @@ export default function LookOver() {
   return (
     <div className={classes.grid}>
       <div className={classes.column}>
-        <WorkFunctions />
-        {dead.length > 0 && (
-          <Caution>
-            {dead.map((lamp) => lamp.name).join(' and ')}: dead already. The flash rate now is not the healthy
-            one, and every later reading changes with it. An LED there cures it; a bulb that stays is put on
-            the pick list.
-          </Caution>
-        )}
-        <Card title="Warnings already on">
-          <SavedText
-            label="What the dash showed before anything was touched"
-            placeholder="none, or what it said"
-            value={job.lookOver.warnings}
-            maxLength={4000}
-            multiline
-            onSave={(text) =>
-              edit('Write warnings', (draft) => void (draft.lookOver.warnings = text), {
-                mergeKey: 'warnings',
-              })
-            }
-          />
-        </Card>
-        <FlasherFacts />
-        <Questions />
+        <Gradually>
+          <WorkFunctions />
+          {dead.length > 0 && (
+            <Caution>
+              {dead.map((lamp) => lamp.name).join(' and ')}: dead already. The flash rate now is not the
+              healthy one, and every later reading changes with it. An LED there cures it; a bulb that stays
+              is put on the pick list.
+            </Caution>
+          )}
+          <Card title="Warnings already on">
+            <SavedText
+              label="What the dash showed before anything was touched"
+              placeholder="none, or what it said"
+              value={job.lookOver.warnings}
+              maxLength={4000}
+              multiline
+              onSave={(text) =>
+                edit('Write warnings', (draft) => void (draft.lookOver.warnings = text), {
+                  mergeKey: 'warnings',
+                })
+              }
+            />
+          </Card>
+          <FlasherFacts />
+          <Questions />
+        </Gradually>
       </div>
       <div className={classes.column}>
-        <StockRate />
-        <Photos />
+        <Gradually begin={0}>
+          <StockRate />
+          <Photos />
+        </Gradually>
       </div>
     </div>
   );

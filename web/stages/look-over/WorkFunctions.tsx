@@ -5,6 +5,7 @@ import type { LampCondition } from '../../../core/model/job.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
+import { Gradually } from '../../ui/Gradually.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './WorkFunctions.module.css';
 
@@ -84,9 +85,11 @@ export function WorkFunctions() {
         plan. What does the vehicle do?
       </p>
       <ul className={classes.lamps}>
-        {current.lampIds.map((id) => (
-          <LampRow key={id} lampId={id} />
-        ))}
+        <Gradually key={current.id} begin={0}>
+          {current.lampIds.map((id) => (
+            <LampRow key={id} lampId={id} />
+          ))}
+        </Gradually>
       </ul>
       <SavedText
         key={current.id}
