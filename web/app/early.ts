@@ -1,19 +1,8 @@
-import { DATABASE_NAME, db, demoData } from '../store/db.ts';
 import { engine } from '../workers/engine.ts';
+import { makeStore } from '../workers/makeStore.ts';
 
-/** What takes its time beside this thread is begun before anything is drawn: the store opens, the engine starts. */
+/** What works beside this thread is begun before the app itself is read: the engine, and at a first visit the store. */
 export function startEarly(path: string): void {
   if (path === '/' || path.startsWith('/jobs/')) engine();
-  // At the very first visit the demo data are on their way while the store is still being made.
-  indexedDB
-    .databases()
-    .then(async (all) => {
-      if (!all.some(({ name }) => name === DATABASE_NAME)) await demoData();
-    })
-    .catch(() => {
-      // Only sooner than the store itself would ask for them.
-    });
-  db.open().catch(() => {
-    // Whoever asks the store for something is told, and says so on the screen.
-  });
+  makeStore();
 }

@@ -3,6 +3,7 @@ import { enablePatches, type Patch } from 'immer';
 import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
 import { upgradeJob, upgradeObservation } from '../../core/model/upgradeJob.ts';
+import { STORE_NAME } from './name.ts';
 
 // Edits are stored as patches; every part of the store comes through here first.
 enablePatches();
@@ -49,8 +50,6 @@ export interface PhotoRow {
   deleted: 0 | 1;
 }
 
-export const DATABASE_NAME = 'vumble';
-
 /** Everything Vumble keeps, in this browser and nowhere else. One schema version a migration. */
 export class VumbleDatabase extends Dexie {
   jobs!: EntityTable<JobRow, 'id'>;
@@ -59,7 +58,7 @@ export class VumbleDatabase extends Dexie {
   settings!: EntityTable<SettingRow, 'key'>;
   photos!: EntityTable<PhotoRow, 'id'>;
 
-  constructor(name = DATABASE_NAME) {
+  constructor(name = STORE_NAME) {
     super(name);
     this.version(1).stores({
       jobs: 'id, deleted, updatedAt',
@@ -118,15 +117,13 @@ export function upgradePatch(patch: Patch): Patch {
   return { ...patch, path, value };
 }
 
-/** The demo's scripts, which only the first visit loads. */
-export function demoData() {
-  return Promise.all([import('../../demo/jobs.ts'), import('../../demo/shelf.ts')]);
-}
-
 /** Adds the demo's parts and jobs, leaving alone what is here already; every query waits until they are in. */
 async function putDemoIn(db: VumbleDatabase): Promise<void> {
   if (!(await db.settings.get('demo'))) return;
-  const [{ demoJobs, FIRST_JOB_ID }, { DEMO_SHELF }] = await demoData();
+  const [{ demoJobs, FIRST_JOB_ID }, { DEMO_SHELF }] = await Promise.all([
+    import('../../demo/jobs.ts'),
+    import('../../demo/shelf.ts'),
+  ]);
   await db.transaction('rw', db.jobs, db.parts, db.settings, async () => {
     // Two tabs that open at once both come here; the second finds it done.
     if (!(await db.settings.get('demo'))) return;

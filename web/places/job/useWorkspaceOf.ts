@@ -27,15 +27,16 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
   const [fault, setFault] = useState<Fault | null>(null);
 
   const fitted = useFitments(job, shelf);
-  const judged = useCureBoard(job, shelf);
-  // What comes from the workers is drawn in slices: a switch is answered between them.
-  const board = useDeferredValue(judged.data ?? null);
+  // What comes from the workers is drawn in slices, answers and whether they are on their way together: a switch is
+  // answered between them, and a drawing that is under way is not begun again for less.
+  const judged = useDeferredValue(useCureBoard(job, shelf));
+  const board = judged.data ?? null;
   // The lamps wait for the verdict: on a small machine both at once would keep it waiting.
   const { traces, busy, trouble } = useTraces(
     { job, shelf, configuration, controls, supplyVolts, fault },
     board !== null || judged.error !== null,
   );
-  const progress = useStageProgress(job, shelf, board?.state ?? null).data ?? null;
+  const progress = useDeferredValue(useStageProgress(job, shelf, board?.state ?? null).data ?? null);
 
   const latest = useRef(job);
   latest.current = job;

@@ -7,6 +7,7 @@ import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { Gradually } from '../../ui/Gradually.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
 import { useCureReports } from '../../workers/useCureReports.ts';
 import { useResistorPlan } from '../../workers/useResistorPlan.ts';
@@ -87,8 +88,10 @@ export default function Cure() {
       )}
       {board && (
         <Suspense fallback={null}>
-          <Details inHand={inHand} plan={plan} verdict={board.cured} />
-          <CautionsCard verdict={board.cured} />
+          <Gradually begin={0}>
+            <Details inHand={inHand} plan={plan} verdict={board.cured} />
+            <CautionsCard verdict={board.cured} />
+          </Gradually>
         </Suspense>
       )}
     </div>

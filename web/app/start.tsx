@@ -1,17 +1,17 @@
-import './theme/mantineStyles.ts';
+import '../theme/mantineStyles.ts';
 import '@mantine/notifications/styles.layer.css';
-import './theme/fonts.css';
-import './theme/tokens.css';
-import './theme/base.css';
+import '../theme/fonts.css';
+import '../theme/tokens.css';
+import '../theme/base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { App } from './app/App.tsx';
-import { startEarly } from './app/early.ts';
-import { surviveNewBuild } from './app/newBuild.ts';
-import { finishPending } from './store/pendingEdits.ts';
+import { db } from '../store/db.ts';
+import { finishPending } from '../store/pendingEdits.ts';
+import { App } from './App.tsx';
 
-surviveNewBuild();
-startEarly(window.location.pathname);
+db.open().catch(() => {
+  // Whoever asks the store for something is told, and says so on the screen.
+});
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no #root');
 finishPending().catch(() => {

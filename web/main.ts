@@ -1,0 +1,6 @@
+import { startEarly } from './app/early.ts';
+import { surviveNewBuild } from './app/newBuild.ts';
+
+surviveNewBuild();
+startEarly(window.location.pathname);
+import('./app/start.tsx');
