@@ -23,7 +23,11 @@ export function useCureBoard(job: Job, shelf: Shelf) {
   return useQuery({ ...boardOf(job, shelf), placeholderData: keepPreviousData });
 }
 
-/** Lets the worker begin with the very job that is about to be drawn. */
-export function startCureBoard(job: Job, shelf: Shelf): void {
-  queries.prefetchQuery(boardOf(job, shelf));
+/**
+ * Lets the worker begin with the very job that is about to be drawn.
+ *
+ * @returns when it has answered, or has failed to, which whoever draws the board is told
+ */
+export function startCureBoard(job: Job, shelf: Shelf): Promise<void> {
+  return queries.prefetchQuery(boardOf(job, shelf));
 }

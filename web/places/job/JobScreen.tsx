@@ -1,7 +1,7 @@
 import { Button, Tabs } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo, useRef } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
@@ -63,14 +63,22 @@ export function JobScreen() {
   return <LoadedJob key={jobId} job={loaded.job} shelf={loaded.shelf} />;
 }
 
+/** A verdict is mostly there in so many milliseconds: one drawing with it is sooner seen than two. */
+const VERDICT_MAY_TAKE = 300;
+
 /** The job with the shelf as they are stored now; undefined until they are read. */
 function useLoaded(jobId: string): Loaded | undefined {
+  const opened = useRef<string>(undefined);
   return useLiveQuery(async (): Promise<Loaded> => {
     try {
       const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
       const job = row && row.deleted === 0 ? row.job : null;
       // The worker judges while this thread draws.
-      if (job) startCureBoard(job, shelf);
+      const verdict = job && startCureBoard(job, shelf);
+      if (opened.current !== jobId) {
+        await Promise.race([verdict, new Promise((resolve) => setTimeout(resolve, VERDICT_MAY_TAKE))]);
+        opened.current = jobId;
+      }
       return { job, shelf };
     } catch (error) {
       return { trouble: error as Error };
