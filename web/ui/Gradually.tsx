@@ -6,9 +6,9 @@ import { Children, startTransition, useEffect, useState } from 'react';
  *
  * @param begin how many are drawn at once; 0 where they stand beside or below something that comes first
  */
-export function Gradually({ begin = 1, children }: { begin?: 0 | 1; children: React.ReactNode }) {
+export function Gradually({ begin = 1, children }: { begin?: number; children: React.ReactNode }) {
   const all = Children.toArray(children);
-  const [drawn, setDrawn] = useState<number>(begin);
+  const [drawn, setDrawn] = useState(begin);
   const more = drawn < all.length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: one more after each that was drawn
   useEffect(() => {

@@ -53,47 +53,47 @@ export default function Cure() {
   const quiet = !turning && steadyCures.data !== undefined && mine === undefined;
   return (
     <div className={classes.cure}>
-      <Board
-        board={board}
-        error={boardTrouble}
-        busy={judging}
-        inHand={inHand}
-        open={board?.leds.unknowns.map((unknown) => unknown.narrow) ?? []}
-      />
-      <section className={classes.gauge} aria-label="The circuit in hand">
-        <Head circuit={circuit} take={inHand.take} board={board} />
-        {tried.cures && <BestCure ranking={ranking} scope={tried.scope} />}
-        {!tried.cures && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
-        {quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
-        <Suspense fallback={<div className={classes.waiting} />}>
-          <LoadGauge circuit={circuit} waits={board === null && boardTrouble === null} />
-          <SupplySlider />
-        </Suspense>
-      </section>
-      {cures.error && (
-        <p role="alert">
-          The cures could not be tried: {cures.error.message} Change the choice of LED, or reload.
-        </p>
-      )}
-      {/* Each boundary comes with what it waits for: one that stood there before would hold back the verdict too. */}
-      {tried.cures && (
-        <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
-          <CureTable
-            key={tried.scope.circuits[0]?.id}
-            ranking={ranking}
-            scope={tried.scope}
-            busy={cures.isFetching}
-          />
-        </Suspense>
-      )}
-      {board && (
-        <Suspense fallback={null}>
-          <Gradually begin={0}>
+      <Gradually begin={2}>
+        <Board
+          board={board}
+          error={boardTrouble}
+          busy={judging}
+          inHand={inHand}
+          open={board?.leds.unknowns.map((unknown) => unknown.narrow) ?? []}
+        />
+        <section className={classes.gauge} aria-label="The circuit in hand">
+          <Head circuit={circuit} take={inHand.take} board={board} />
+          {tried.cures && <BestCure ranking={ranking} scope={tried.scope} />}
+          {!tried.cures && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
+          {quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
+          <Suspense fallback={<div className={classes.waiting} />}>
+            <LoadGauge circuit={circuit} waits={board === null && boardTrouble === null} />
+            <SupplySlider />
+          </Suspense>
+        </section>
+        {cures.error && (
+          <p role="alert">
+            The cures could not be tried: {cures.error.message} Change the choice of LED, or reload.
+          </p>
+        )}
+        {/* Each boundary comes with what it waits for: one that stood there before would hold back the verdict too. */}
+        {tried.cures && (
+          <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
+            <CureTable
+              key={tried.scope.circuits[0]?.id}
+              ranking={ranking}
+              scope={tried.scope}
+              busy={cures.isFetching}
+            />
+          </Suspense>
+        )}
+        {board && (
+          <Suspense fallback={null}>
             <Details inHand={inHand} plan={plan} verdict={board.cured} />
             <CautionsCard verdict={board.cured} />
-          </Gradually>
-        </Suspense>
-      )}
+          </Suspense>
+        )}
+      </Gradually>
     </div>
   );
 }
