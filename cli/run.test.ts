@@ -24,6 +24,48 @@ async function call(...args: string[]): Promise<{ code: number; out: string; err
 
 const demo = (name: string) => join(directory, `${name}.vumble.json`);
 
+describe('vumble quick', () => {
+  const asked = ['quick', '--lamps', 'rear-turn', '--bulb', 'P21W', '--led', 'plain', '--watts', '3'];
+
+  it('answers for all that nobody said, and gives what decides', async () => {
+    const { code, out } = await call(...asked);
+    expect(code).toBe(EXIT.fallsShort);
+    expect(out).toMatch(/^Could go either way/);
+    expect(out).toContain('On a relay that does not watch: normal');
+    expect(out).toContain('What decides, 1 min: Hazard on');
+  });
+
+  it('takes a trial, and prints JSON a program can read', async () => {
+    const { out } = await call(
+      ...asked,
+      '--trial',
+      'fast,lights-off',
+      '--flasher',
+      'watching-relay',
+      '--json',
+    );
+    const answer = JSON.parse(out);
+    expect(answer.state).toBe('falls-short');
+    expect(answer.cure.best.parts).toEqual(['1 DIPPER-3']);
+  });
+
+  it('says what to write instead of what it does not know', async () => {
+    for (const [flags, words] of [
+      [['--lamps', 'boot'], /--lamps is one of rear-turn/],
+      [['--lamps', 'rear-turn', '--bulb', 'zzz'], /No bulb is called "zzz"/],
+      [['--lamps', 'rear-turn', '--led', 'shiny'], /--led is plain/],
+      [['--lamps', 'rear-turn', '--led', 'plain', '--watts', 'many'], /--watts is a number/],
+      [['--lamps', 'rear-turn', '--trial', 'fast,night'], /--trial is a result/],
+      [['--lamps', 'rear-turn', '--year', '19'], /--year is a year/],
+      [['--lamps', 'rear-turn', '--flasher', 'clicker'], /--flasher is one of/],
+    ] as const) {
+      const { code, error } = await call('quick', ...flags);
+      expect(code).toBe(EXIT.badInput);
+      expect(error).toMatch(words);
+    }
+  });
+});
+
 describe('vumble plan', () => {
   it('gives 0 and the reasons when the plan holds', async () => {
     const { code, out } = await call('plan', demo('library-route-1'));

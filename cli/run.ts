@@ -7,6 +7,7 @@ import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
+import { QUICK_OPTIONS, type QuickFlags, questionOf, quickInWords, quickOf } from './quick.ts';
 import { reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
 
 export interface Output {
@@ -24,6 +25,7 @@ const USAGE = `Usage: vumble COMMAND
   check FILE           say whether a job file is valid
   netlist FILE STATE   the circuit in one state as a netlist that ngspice runs unchanged
   solve FILE STATE     the same quantities under the same names, worked out here (--json)
+  quick QUESTION       will this LED flash fast in that? Answered for all that nobody said (--json)
 
 STATE is any of
   --stage stock|leds|cured   what is fitted (cured)
@@ -35,15 +37,25 @@ STATE is any of
   --dimmed                   dash dimmed
   --volts N                  battery EMF; by the key where left out
 
+QUESTION is --lamps and any of
+  --lamps LAMPS              rear-turn, front-turn, all-turn, repeater, stop-tail, ...
+  --bulb NUMBER              P21W, 1156, ...; any that is usual where left out
+  --led KIND --watts N       plain, regulated, load, unknown, or the code of a demo LED
+  --sides both|left|right    which of them are LED (both)
+  --vehicle KIND --year N --market UN|US --flasher KIND --system-volts N
+  --trial RESULT,CONDITIONS  normal, fast, slow, message, dark or glows, then lights-on,
+                             engine-on, left or right as it was; may be given again
+
 Exit codes: 0 fine, 1 the plan falls short, 2 bad input.`;
 
 const OPTIONS = {
   json: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
   ...STATE_OPTIONS,
+  ...QUICK_OPTIONS,
 } as const;
 
-type Flags = { json?: boolean; help?: boolean } & StateFlags;
+type Flags = { json?: boolean; help?: boolean } & StateFlags & QuickFlags;
 
 /** Runs one command line and gives its exit code. */
 export async function run(args: readonly string[], output: Output): Promise<number> {
@@ -58,6 +70,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     output.out(USAGE);
     return EXIT.fine;
   }
+  if (command === 'quick' && target === undefined) return quick(parsed.values, output);
   if (!command || !target || rest.length > 0) return bad(output, USAGE);
   switch (command) {
     case 'demo':
@@ -112,6 +125,14 @@ async function state(
   else
     output.out(flags.json ? JSON.stringify({ ...report, spice: undefined }, null, 2) : reportInWords(report));
   return EXIT.fine;
+}
+
+function quick(flags: Flags, output: Output): number {
+  const asked = questionOf(flags);
+  if ('problem' in asked) return bad(output, asked.problem);
+  const answer = quickOf(asked.question);
+  output.out(flags.json ? JSON.stringify(answer, null, 2) : quickInWords(answer));
+  return answer.state === 'holds' ? EXIT.fine : EXIT.fallsShort;
 }
 
 async function check(path: string, output: Output): Promise<number> {

@@ -51,7 +51,7 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
-  it.each([1, 2, 3, 4, 5])(
+  it.each([1, 2, 3, 4, 5, 6])(
     'of version %i are read, judged and written again: a frozen one of each',
     (version) => {
       const text = readFileSync(
@@ -78,7 +78,7 @@ describe('job files', () => {
 
   it('of a newer version are refused with what to do', () => {
     const newer = (draft: JobFile) => ({ ...draft, version: JOB_FILE_VERSION + 1 });
-    expect(problemsOf(newer)).toMatch(/version 6; this Vumble reads versions 1 to 5. Update/);
+    expect(problemsOf(newer)).toMatch(/version 7; this Vumble reads versions 1 to 6. Update/);
   });
 
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {

@@ -9,7 +9,7 @@ import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 5;
+export const JOB_FILE_VERSION = 6;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -71,7 +71,11 @@ export function readJobFile(text: string): JobFileResult {
     return refuse(`This is not a Vumble job: it does not begin with "format": "${JOB_FILE_FORMAT}".`);
   }
   if (kind.data.version >= FIRST_VERSION && kind.data.version <= JOB_FILE_VERSION)
-    data = { ...kind.data, version: JOB_FILE_VERSION, job: upgradeJob((kind.data as { job?: unknown }).job) };
+    data = {
+      ...kind.data,
+      version: JOB_FILE_VERSION,
+      job: upgradeJob((kind.data as { job?: unknown }).job, kind.data.version),
+    };
   else
     return refuse(
       `The file is version ${kind.data.version}; this Vumble reads versions ${FIRST_VERSION} to ${JOB_FILE_VERSION}. Update Vumble, or export it again.`,

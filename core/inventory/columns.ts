@@ -1,6 +1,6 @@
 // Longer than 300 lines: a table of every column a part can have.
 import type { Part } from '../model/part.ts';
-import { FIGURE, PHRASES, PINS, SECTIONS, WORDS, type Words } from './words.ts';
+import { FIGURE, FIGURES, PHRASES, PINS, SECTIONS, WORDS, type Words } from './words.ts';
 
 export type PartKind = Part['kind'];
 
@@ -255,6 +255,48 @@ export const COLUMNS: readonly Column[] = [
     kinds: LED,
     type: 'choice',
     choices: ['own-resistors', 'shared-regulator', 'shared-converter', 'unknown'],
+    group: 'electric',
+  },
+  {
+    name: 'or_drivers',
+    path: 'open.ballasts',
+    label: 'Or its driver is',
+    kinds: LED,
+    type: 'text',
+    hint: 'series-resistor, constant-current, converter',
+    words: WORDS,
+    group: 'electric',
+  },
+  {
+    name: 'least_watts',
+    path: 'open.watts.0',
+    label: 'At least',
+    kinds: LED,
+    type: 'number',
+    unit: 'W',
+    hint: 'where nothing is printed',
+    group: 'electric',
+  },
+  {
+    name: 'most_watts',
+    path: 'open.watts.1',
+    label: 'At most',
+    kinds: LED,
+    type: 'number',
+    unit: 'W',
+    needs: { column: 'least_watts' },
+    missing: 'Write the most it may draw too.',
+    group: 'electric',
+  },
+  {
+    name: 'loads_ohm',
+    path: 'open.loads',
+    label: 'Loads it may have',
+    kinds: LED,
+    type: 'text',
+    unit: 'Ω',
+    hint: 'with a space between',
+    words: FIGURES,
     group: 'electric',
   },
   {

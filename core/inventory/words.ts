@@ -34,6 +34,17 @@ export const FIGURE: Words = {
   write: String,
 };
 
+/** Figures with a space between. */
+export const FIGURES: Words = {
+  read: (text) => ({
+    value: text
+      .split(/[\s;]+/)
+      .filter(Boolean)
+      .map((each) => Number(each.replace(',', '.'))),
+  }),
+  write: (value) => (value as readonly number[]).join(' '),
+};
+
 export const SECTIONS: Words = {
   read: (text) => {
     const read = sectionsFromText(text);

@@ -1,5 +1,6 @@
 // Longer than 300 lines: every verdict is told from the same simulations, which one class holds.
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
+import { underloadedRate } from '../devices/flasher.ts';
 import type { Configuration, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
@@ -32,6 +33,7 @@ import { sweepRequirement } from './requirements/sweep.ts';
 import { switchLimit } from './requirements/switch.ts';
 import { coverOf, watchAt, watcherOf, watchPoints, worstPoint } from './requirements/watch.ts';
 import { ampsOf, isTurn } from './scenario.ts';
+import { seenReason, seenShort } from './seenShort.ts';
 import { VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
 import type {
@@ -177,13 +179,22 @@ export class Judge {
       ),
       ...this.resistors(circuit),
     ];
-    const rate = predictRate(this.flasher, points);
-    const judged = this.judged(circuit, points, limits, rate.high, asked);
+    const predicted = predictRate(this.flasher, points);
+    const judged = this.judged(circuit, points, limits, predicted.high, asked);
     const worst = worstPoint(points);
-    const { state, findings } = judged;
-    const reason = circuitReason({ flasher: this.flasher, state, points, worst, limits, findings });
+    const { findings } = judged;
+    // What was seen with this very fitment is known, whatever the band still leaves open.
+    const seen = judged.watched === 'either-way' ? seenShort(this.job, circuit, this.configuration) : null;
+    const watched = seen ? 'falls-short' : judged.watched;
+    const state = seen ? worstState([judged.state, watched]) : judged.state;
+    const short = underloadedRate(this.flasher);
+    const rate = seen ? { low: Math.min(short, predicted.high), high: short } : predicted;
+    const why = circuitReason({ flasher: this.flasher, state, points, worst, limits, findings });
+    const reason = seen ? seenReason(seen) : why;
     return {
       ...judged,
+      state,
+      watched,
       side: circuit.side,
       worst,
       rate,

@@ -7,6 +7,7 @@ import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { ThresholdLaw } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { type Fitment, healthyStock, type SocketContent } from '../simulation/fitment.ts';
+import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
 import { testVolts, workingPoints } from './workingPoints.ts';
@@ -23,8 +24,16 @@ interface Range {
 /** One finding as a bound of the threshold. */
 interface Bound {
   finding: Finding;
-  /** the current the watcher saw, over the tolerance of the resistors then fitted, A */
-  seen: Range;
+  /**
+   * the current the watcher saw, over the tolerance of the resistors then fitted and all the LEDs may be, at the supply it
+   * was seen at: at the ends and the middle of what that may have been, where it was not measured
+   */
+  at: readonly [Seen, ...Seen[]];
+}
+
+/** A current at a supply. */
+interface Seen extends Range {
+  volts: number;
 }
 
 /** Findings that cannot all be true of one watcher. */
@@ -101,13 +110,13 @@ export class LearnedBands {
       .map((bound) => bound.finding);
     const least = bounds
       .filter(({ finding }) => finding.result === 'normal')
-      .toSorted((a, b) => a.seen.high - b.seen.high)[0];
+      .toSorted((a, b) => a.at[0].high - b.at[0].high)[0];
     const most = bounds
       .filter(({ finding }) => finding.result !== 'normal')
-      .toSorted((a, b) => b.seen.low - a.seen.low)[0];
+      .toSorted((a, b) => b.at[0].low - a.at[0].low)[0];
     const pair =
       least && most
-        ? `Normal with ${amps(least.seen.high)} at ${volts(least.finding.supplyVolts)}, yet ${most.finding.result} with ${amps(most.seen.low)} at ${volts(most.finding.supplyVolts)}. `
+        ? `Normal with ${amps(least.at[0].high)} at ${volts(least.finding.supplyVolts)}, yet ${most.finding.result} with ${amps(most.at[0].low)} at ${volts(most.finding.supplyVolts)}. `
         : '';
     return {
       suspects: suspects.length > 0 ? suspects : bounds.map((bound) => bound.finding),
@@ -140,10 +149,18 @@ export class LearnedBands {
         range.low = Math.max(range.low, lowAmps / this.follows(law, at));
         range.high = Math.min(range.high, highAmps / this.follows(law, at));
       }
-      for (const { finding, seen } of bounds) {
-        const follows = this.follows(law, finding.supplyVolts);
-        if (finding.result === 'normal') range.high = Math.min(range.high, seen.high / follows);
-        else range.low = Math.max(range.low, seen.low / follows);
+      for (const { finding, at } of bounds) {
+        // Of what the supply may have been, what says least is believed.
+        if (finding.result === 'normal')
+          range.high = Math.min(
+            range.high,
+            Math.max(...at.map((each) => each.high / this.follows(law, each.volts))),
+          );
+        else
+          range.low = Math.max(
+            range.low,
+            Math.min(...at.map((each) => each.low / this.follows(law, each.volts))),
+          );
       }
       // A stock vehicle stands exactly on its band's edge.
       if (range.low <= range.high * (1 + 1e-6)) found.set(law, range);
@@ -156,8 +173,11 @@ export class LearnedBands {
     let bounds = this.bounds.get(lookSeconds);
     if (!bounds) {
       bounds = (this.job.findings ?? []).flatMap((finding) => {
-        const seen = seenAmps(this.job, this.shelf, finding, lookSeconds);
-        return seen ? [{ finding, seen }] : [];
+        const [first, ...rest] = suppliesOf(finding).flatMap((volts) => {
+          const seen = seenAmps(this.job, this.shelf, { ...finding, supplyVolts: volts }, lookSeconds);
+          return seen ? [{ ...seen, volts }] : [];
+        });
+        return first ? [{ finding, at: [first, ...rest] }] : [];
       });
       this.bounds.set(lookSeconds, bounds);
     }
@@ -168,6 +188,11 @@ export class LearnedBands {
   private follows(law: ThresholdLaw, emfVolts: number): number {
     return thresholdAt({ amps: 1, atVolts: this.reference, law }, emfVolts);
   }
+}
+
+/** The supplies a finding may have been made at, V. */
+function suppliesOf({ supplyVolts: from, supplyToVolts: to }: Finding): number[] {
+  return to === undefined ? [from] : [from, (from + to) / 2, to];
 }
 
 /**
@@ -192,15 +217,18 @@ export function seenAmps(job: Job, shelf: Shelf, finding: Finding, lookSeconds?:
     contents.set(lampId, { kind: 'led', part });
   }
   const fitment: Fitment = { ...stock, contents, resistors: finding.networks };
-  const network = TurnCircuits.of(vehicle, fitment);
+  const networks = supposedFitments(fitment).map((each) => TurnCircuits.of(vehicle, each));
   const tolerance = widestTolerance(finding.networks);
   const at = (resistorFactor: number) =>
-    network.solve({
-      emfVolts: finding.supplyVolts,
-      sides: [circuit.side],
-      lights: finding.lights && network.lightsMatter,
-      resistorFactor,
-      lookSeconds,
-    }).watchedAmps;
-  return { low: at(1 + tolerance), high: at(1 - tolerance) };
+    networks.map(
+      (network) =>
+        network.solve({
+          emfVolts: finding.supplyVolts,
+          sides: [circuit.side],
+          lights: finding.lights && network.lightsMatter,
+          resistorFactor,
+          lookSeconds,
+        }).watchedAmps,
+    );
+  return { low: Math.min(...at(1 + tolerance)), high: Math.max(...at(1 - tolerance)) };
 }

@@ -36,7 +36,9 @@ describe('why a side is as it is', () => {
 
   it('gives the range over the tolerance where it could go either way, and where it holds', () => {
     const text = reason('either-way', point(11.8, 'either-way'), point(14.4, 'holds'));
-    expect(text).toMatch(/3.00 A \(2.90 A to 3.10 A over the resistors' tolerance\).*inside the band/);
+    expect(text).toMatch(
+      /3.00 A \(2.90 A to 3.10 A over tolerances and all that is not known\).*inside the band/,
+    );
     expect(text).toMatch(/either|normally or fast at 11.8 V; it holds at 14.4 V/);
   });
 

@@ -131,5 +131,5 @@ function list(points: readonly JudgedPoint[]): string {
 function range(point: JudgedPoint): string {
   const { low, nominal, high } = point.amps;
   if (amps(low) === amps(high)) return amps(nominal);
-  return `${amps(nominal)} (${amps(low)} to ${amps(high)} over the resistors' tolerance)`;
+  return `${amps(nominal)} (${amps(low)} to ${amps(high)} over tolerances and all that is not known)`;
 }

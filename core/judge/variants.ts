@@ -1,7 +1,7 @@
-import { supposing, TOPOLOGIES, twinTopology } from '../circuit/engine/twinLedElements.ts';
 import type { Configuration } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
+import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import type { Possibility } from './analysis.ts';
@@ -44,25 +44,4 @@ function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
     cures.filter((cure) => cure.kind !== 'controller-setting'),
     flasher.kind === 'controller' ? 'controller' : flasher,
   ]);
-}
-
-/** One fitment for each topology, where an LED's is not known; itself alone where all are. */
-function supposedFitments(fitment: Fitment): Fitment[] {
-  const unknown = [...fitment.contents.values()].flatMap((content) =>
-    content.kind === 'led' && content.part.twin?.topology === 'unknown' ? [content.part] : [],
-  );
-  const [first] = unknown;
-  if (!first) return [fitment];
-  const likeliest = twinTopology(first).kind;
-  return TOPOLOGIES.toSorted((a, b) => Number(b === likeliest) - Number(a === likeliest)).map((topology) => ({
-    ...fitment,
-    contents: new Map(
-      [...fitment.contents].map(([lampId, content]) => [
-        lampId,
-        content.kind === 'led' && content.part.twin?.topology === 'unknown'
-          ? { kind: 'led', part: supposing(content.part, topology) }
-          : content,
-      ]),
-    ),
-  }));
 }

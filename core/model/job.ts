@@ -119,7 +119,9 @@ export const Finding = z.strictObject({
   out: z.array(Id).max(16),
   lights: z.boolean(),
   supplyVolts: Volts,
-  result: z.enum(['normal', 'fast', 'message']),
+  /** where it was not measured: it was somewhere from `supplyVolts` to this, V */
+  supplyToVolts: Volts.optional(),
+  result: z.enum(['normal', 'fast', 'slow', 'message']),
   /** who saw it */
   by: Line.optional(),
   /** taken over from another job of the same model: whose, and in which state of knowledge */

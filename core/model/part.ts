@@ -46,6 +46,20 @@ export const Sweep = z.strictObject({
   segments: z.int().min(2).max(12),
 });
 
+/** What nobody knows of an LED: it is judged as everything it may be. */
+export const OpenLed = z.strictObject({
+  /** ballasts it may have beside the listed one */
+  ballasts: z
+    .array(z.enum(['series-resistor', 'constant-current', 'converter']))
+    .max(2)
+    .optional(),
+  /** least and most it may draw at the printed volts; as listed where left out */
+  watts: z.tuple([Watts, Watts]).optional(),
+  /** loads it may have built in, beside none, which come on top of its watts, ohms */
+  loads: z.array(Ohms).max(4).optional(),
+});
+export type OpenLed = z.infer<typeof OpenLed>;
+
 export const LedPart = z.strictObject({
   ...ShelfEntry,
   kind: z.literal('led'),
@@ -62,6 +76,8 @@ export const LedPart = z.strictObject({
   ballast: Ballast,
   /** resistor inside the bulb across its input, if the seller built one in */
   builtInLoadOhms: Ohms.optional(),
+  /** left out where all of it is known */
+  open: OpenLed.optional(),
   /** a capacitor across the string's input, F */
   capacitorFarads: z.number().positive().max(1).optional(),
   twin: TwinLevels.optional(),

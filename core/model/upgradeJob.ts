@@ -14,9 +14,49 @@ const TURN_FUSE = 'turn-fuse';
 /**
  * A job as any earlier version wrote it, in the shape of today. What is not recognisably such a job is given back as it
  * came, for the schema to refuse by name.
+ *
+ * @param version that wrote it
  */
-export function upgradeJob(job: unknown): unknown {
-  return withConfigurations(withWholeVehicle(job));
+export function upgradeJob(job: unknown, version = 1): unknown {
+  const whole = withConfigurations(withWholeVehicle(job));
+  return version < 6 ? withoutUnseen(whole) : whole;
+}
+
+/** What the editor put into every lamp nobody had been at yet. */
+const NOT_LOOKED_AT = 'Not looked at yet.';
+
+/**
+ * Up to version 5 a starting layout wrote down what nobody had looked at: that there is no metal near a lamp, and that a
+ * controller can be set to LED. Both are unknown again where that mark of the layout is still on them.
+ */
+function withoutUnseen(job: unknown): unknown {
+  if (!isRecord(job) || !isRecord(job.vehicle)) return job;
+  const { lamps, flasher } = job.vehicle;
+  return {
+    ...job,
+    vehicle: {
+      ...job.vehicle,
+      ...(Array.isArray(lamps) ? { lamps: lamps.map(withUnseenMount) } : {}),
+      ...(isRecord(flasher) && Array.isArray(flasher.outputs)
+        ? { flasher: { ...flasher, outputs: flasher.outputs.map(withUnseenSetting) } }
+        : {}),
+    },
+  };
+}
+
+function withUnseenMount(lamp: unknown): unknown {
+  if (!isRecord(lamp) || !isRecord(lamp.access)) return lamp;
+  return lamp.resistorMount === 'none' && lamp.access.how === NOT_LOOKED_AT
+    ? { ...lamp, resistorMount: 'unknown' }
+    : lamp;
+}
+
+function withUnseenSetting(output: unknown): unknown {
+  if (!isRecord(output) || !isRecord(output.watch) || !isRecord(output.watch.simulatedFilament))
+    return output;
+  return output.watch.canSetLed === true && output.watch.simulatedFilament.assumed === true
+    ? { ...output, watch: { ...output.watch, canSetLed: null } }
+    : output;
 }
 
 /** Up to version 4 an observation named its configuration "stage". */

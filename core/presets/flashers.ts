@@ -1,10 +1,8 @@
-import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { listedSideAmps, retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { bladeFuse, fuseFor, outputFor } from '../vehicle/edit/circuits.ts';
 import type { Origins } from '../vehicle/edit/lampTemplates.ts';
-
-export type FlasherKind = Flasher['kind'];
 
 /** Which flasher is usual on a vehicle of that kind and year (common practice), and why that is thought. */
 export function usualFlasher({ kind, year, systemVolts }: Origins): { kind: FlasherKind; why: string } {
@@ -26,6 +24,37 @@ export function usualFlasher({ kind, year, systemVolts }: Origins): { kind: Flas
     kind: 'watching-relay',
     why: 'Most of these years have an electronic relay that watches the current.',
   };
+}
+
+/** Years in which a kind of flasher is met on a kind of vehicle, the first and the last (common practice). */
+const CONTROLLER_FROM: Partial<Record<Origins['kind'], number>> = { car: 1996, van: 1999, minibus: 1999 };
+const CONTROLLER_FROM_ELSE = 2004;
+const RELAY_UNTIL = 2016;
+const ELECTRONIC_FROM = 1972;
+
+/**
+ * Every kind of flasher met on a vehicle of that kind and age, the most usual first (common practice): what is usual in
+ * one year is still built in the next ten, and a relay may have been replaced by one that does not watch.
+ *
+ * @param years the first and last year it may be of
+ */
+export function possibleFlashers(
+  origins: Omit<Origins, 'year'>,
+  years: readonly [number, number],
+): FlasherKind[] {
+  const [from, to] = years;
+  const { kind, systemVolts } = origins;
+  const usual = usualFlasher({ ...origins, year: Math.round((from + to) / 2) }).kind;
+  const small = kind === 'moped' || kind === 'tractor' || kind === 'trailer';
+  const thermalUntil = kind === 'moped' ? 2010 : kind === 'tractor' ? 1990 : 1985;
+  const met: Record<FlasherKind, boolean> = {
+    'watching-relay': systemVolts !== 6 && to >= ELECTRONIC_FROM && (small || from <= RELAY_UNTIL),
+    controller: !small && systemVolts !== 6 && to >= (CONTROLLER_FROM[kind] ?? CONTROLLER_FROM_ELSE),
+    'non-watching-relay': to >= ELECTRONIC_FROM && (small || from <= RELAY_UNTIL),
+    thermal: from <= thermalUntil,
+  };
+  const kinds = (Object.keys(met) as FlasherKind[]).filter((each) => met[each] || each === usual);
+  return kinds.toSorted((a, b) => Number(b === usual) - Number(a === usual));
 }
 
 /** Fuse of the turn lamps by what the vehicle is, A at 12 V (common practice). */

@@ -1,9 +1,10 @@
 import type { SystemVolts } from '../model/fields.ts';
+import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicle.ts';
 import { addLamps } from '../vehicle/edit/lamps.ts';
 import { type LampTemplateId, type Origins, TEMPLATES } from '../vehicle/edit/lampTemplates.ts';
-import { type FlasherKind, fitThermal, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
+import { fitThermal, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
 
 /** Some lamps of one kind in a starting layout. */
 export interface LayoutEntry {

@@ -1,9 +1,9 @@
 import { pickList } from '../inventory/picklist.ts';
 import { flashRule } from '../judge/flashRule.ts';
-import { Judge } from '../judge/judge.ts';
 import type { VerdictState } from '../judge/states.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { curedState } from '../possible/verdicts.ts';
 import { handOverPage } from '../record/handOver.ts';
 import { latestObservation, proofResult, turnFunctionsOf, watcherLeft } from '../record/observations.ts';
 import { fitSteps } from './fitSteps.ts';
@@ -76,7 +76,7 @@ function pickProgress(job: Job, shelf: Shelf): StageProgress {
 /** How far a job has come, its verdict worked out; null where it names a part that is gone. */
 export function jobProgress(job: Job, shelf: Shelf): StageProgress[] | null {
   try {
-    return stageProgress(job, shelf, Judge.of(job, shelf, 'cured').vehicleState());
+    return stageProgress(job, shelf, curedState(job, shelf));
   } catch {
     return null;
   }

@@ -31,6 +31,9 @@ export function Shell() {
           <span>vumble</span>
         </Link>
         <nav aria-label="Places" className={classes.nav}>
+          <NavLink to="/quick" className={classes.place} aria-label="Quick check">
+            Quick<span className={classes.wide}>&nbsp;check</span>
+          </NavLink>
           <NavLink to="/jobs" end={false} className={classes.place}>
             Jobs
           </NavLink>

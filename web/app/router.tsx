@@ -14,6 +14,7 @@ export const router = createBrowserRouter([
         errorElement: <ErrorScreen />,
         children: [
           { path: '/', element: <FirstScreen /> },
+          { path: '/quick', lazy: () => import('../places/quick/QuickPlace.tsx') },
           { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
           { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
           { path: '/reference/:section?', lazy: () => import('../places/reference/ReferencePlace.tsx') },

@@ -94,6 +94,15 @@ export class VumbleDatabase extends Dexie {
           row.backward = row.backward.map(upgradePatch);
         });
     });
+    // What a layout wrote down and nobody had looked at is unknown again.
+    this.version(5).upgrade(async (transaction) => {
+      await transaction
+        .table<JobRow>('jobs')
+        .toCollection()
+        .modify((row) => {
+          row.job = upgradeJob(row.job, 5) as Job;
+        });
+    });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });

@@ -6,6 +6,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
 import { Job } from '../../core/model/job.ts';
 import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
+import { type QuickQuestion, quickQuestion } from '../../core/quick/question.ts';
+import { quickJob } from '../../core/quick/quickJob.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { VumbleDatabase } from './db.ts';
@@ -13,6 +15,7 @@ import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
 import { binJob, exportJob, rememberJob, restoreJob, startJob } from './jobs.ts';
 import { finishPending, notePending, strikePending } from './pendingEdits.ts';
+import { keepQuickJob } from './quickJobs.ts';
 import { PartInUseError, removePart } from './shelf.ts';
 
 let db: VumbleDatabase;
@@ -40,6 +43,25 @@ const rename = (title: string, mergeKey?: string) =>
     db,
   );
 
+describe('a quick check kept as a job', () => {
+  it('is a job of its own, its LED on the shelf under a name of its own, with what was seen', async () => {
+    const question = {
+      ...quickQuestion('rear-turn'),
+      trials: [{ result: 'fast', side: 'left', lights: false, engine: false, supplyVolts: null }],
+    } satisfies QuickQuestion;
+    const asked = quickJob(question, await db.parts.toArray(), 'quick', '2026-11-26T10:00:00.000Z');
+    const [first, second] = [await keepQuickJob(asked, db), await keepQuickJob(asked, db)];
+    expect(first).not.toBe(second);
+    const kept = Job.parse(await jobNow(first));
+    const led = kept.chosen['rear-turn-left'];
+    expect(await db.parts.get(led ?? '')).toMatchObject({ kind: 'led', open: expect.anything() });
+    expect(kept.findings?.[0]?.fitted['rear-turn-left']).toBe(led);
+    expect(kept.vehicle.facts?.flashers?.length).toBeGreaterThan(1);
+    const file = readJobFile(await exportJob(first, db));
+    expect(file.ok).toBe(true);
+  });
+});
+
 describe('the first start', () => {
   it('holds the demo jobs and shelf, and knows which job to open', async () => {
     expect(await db.jobs.count()).toBe(demoJobs().length);
@@ -58,9 +80,9 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 4', async () => {
+  it('opens as schema version 5', async () => {
     await db.open();
-    expect(db.verno).toBe(4);
+    expect(db.verno).toBe(5);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'edits',
       'jobs',

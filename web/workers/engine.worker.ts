@@ -6,6 +6,8 @@ import { steadyComplaints } from '../../core/cures/compare/steadyCures.ts';
 import { capacitorWindows } from '../../core/cures/decoder/capacitorWindow.ts';
 import { whileOff } from '../../core/cures/decoder/whileOff.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
+import { quickAnswer } from '../../core/quick/answer.ts';
+import { quickCure } from '../../core/quick/cure.ts';
 import { lampStrips } from '../../core/traces/lampStrips.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { jobProgress, stageProgress } from '../../core/work/progress.ts';
@@ -23,6 +25,8 @@ const api = {
   steadyComplaints,
   capacitorWindows,
   whileOff,
+  quickAnswer,
+  quickCure,
 };
 export type EngineWorker = typeof api;
 expose(api);

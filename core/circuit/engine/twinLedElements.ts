@@ -63,7 +63,13 @@ const CHIP_OHMS = { 'own-resistors': 8, 'shared-regulator': 3 } as const;
  * @throws RangeError when the string needs more volts than the printed ones leave
  */
 export function twinTopology(part: LedPart): TwinTopology {
-  const { twin, watts, atVolts, ballast } = part;
+  const { twin, atVolts, ballast } = part;
+  // What a load inside takes at the bright feed is in the printed watts.
+  const watts = part.watts - (part.builtInLoadOhms ? atVolts ** 2 / part.builtInLoadOhms : 0);
+  if (!(watts > 0))
+    throw new RangeError(
+      `${part.code}: its built-in load alone would draw more than the ${part.watts} W printed`,
+    );
   if (!twin) throw new RangeError(`${part.code} has one level only`);
   if (twin.topology === 'unknown') return twinTopology(supposing(part, likeliest(part)));
   if (twin.topology === 'shared-converter') {
@@ -113,7 +119,9 @@ export function twinLedElements(
   earth: string,
   brightControl: string,
 ): Element[] {
-  return twinElements(twinTopology(part), id, bright, dim, earth, brightControl);
+  const inside = twinElements(twinTopology(part), id, bright, dim, earth, brightControl);
+  if (!part.builtInLoadOhms) return inside;
+  return [...inside, { kind: 'resistor', id: `${id}.load`, a: bright, b: earth, ohms: part.builtInLoadOhms }];
 }
 
 /** The inside of a twin-level LED bulb between its bright contact, its dim contact and earth. */

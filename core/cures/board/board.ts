@@ -1,15 +1,12 @@
 import { capital, inARow } from '../../formatting/format.ts';
-import { JobAnalysis } from '../../judge/analysis.ts';
-import { Judge } from '../../judge/judge.ts';
 import { watcherOf } from '../../judge/requirements/watch.ts';
-import { type VerdictState, worstState } from '../../judge/states.ts';
+import type { VerdictState } from '../../judge/states.ts';
 import type { CircuitVerdict, HazardVerdict, TurnVerdict } from '../../judge/verdict.ts';
-import { isCured } from '../../model/isCured.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import type { Flasher } from '../../model/vehicle/flasher.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { type SteadyVerdicts, type Verdicts, vehicleState, verdictsOf } from '../../possible/verdicts.ts';
 import { functionName } from '../../vehicle/functions.ts';
 import { cureWords } from './cureWords.ts';
 import { rateWords, shortWhy, worstWords } from './words.ts';
@@ -54,27 +51,17 @@ export interface CureBoard {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function cureBoard(job: Job, shelf: Shelf): CureBoard {
-  const analysis = new JobAnalysis(job, shelf);
-  const leds = new Judge(analysis, 'leds');
-  // Without a cure the cured vehicle is the one with its LEDs alone.
-  const cured = isCured(job) ? new Judge(analysis, 'cured') : leds;
-  const before = leds.verdict();
-  const after = cured === leds ? before : cured.verdict();
-  const others = job.vehicle.circuits
-    .filter((circuit) => circuit.kind !== 'turn')
-    .map((circuit) => {
-      const was = leds.circuit(circuit);
-      return { circuit, was, is: cured === leds ? was : cured.circuit(circuit) };
-    });
-  const { flasher } = cured.turns.fitment;
+  const verdicts = verdictsOf(job, shelf);
+  const { leds: before, cured: after, steady: others } = verdicts;
   const rows = [
     ...alikeSides(before.circuits.map((_, index) => turnRow(job, shelf, before, after, index))),
     ...hazardRow(job, before.hazard, after.hazard),
-    ...gathered(alikeSides(others.map((each) => steadyRow(job, shelf, flasher, each)))),
+    ...gathered(
+      alikeSides(others.map((each) => steadyRow(job, shelf, isWatched(verdicts, each.circuit.id), each))),
+    ),
   ];
   const steady = others.map(({ is }) => is);
-  const state = worstState([after.state, ...steady.map((verdict) => verdict.state)]);
-  return { rows, state, leds: before, cured: after, steady };
+  return { rows, state: vehicleState(verdicts), leds: before, cured: after, steady };
 }
 
 function turnRow(job: Job, shelf: Shelf, before: TurnVerdict, after: TurnVerdict, index: number): BoardRow {
@@ -110,18 +97,10 @@ function hazardRow(job: Job, was: HazardVerdict | null, is: HazardVerdict | null
   ];
 }
 
-function steadyRow(
-  job: Job,
-  shelf: Shelf,
-  flasher: Flasher,
-  { circuit, was, is }: { circuit: Circuit; was: CircuitVerdict; is: CircuitVerdict },
-): BoardRow {
+function steadyRow(job: Job, shelf: Shelf, watched: boolean, { circuit, was, is }: SteadyVerdicts): BoardRow {
   const converted = lampIdsOf(circuit).some((id) => job.chosen[id]);
   const cure = cureWords(job, shelf, circuit);
-  const minded =
-    watcherOf(job.vehicle, flasher, circuit) !== null ||
-    circuit.sense !== undefined ||
-    circuit.excite !== undefined;
+  const minded = watched || circuit.sense !== undefined || circuit.excite !== undefined;
   const quiet = converted ? (minded ? 'holds' : 'nothing watches') : STAYS;
   return {
     id: circuit.id,
@@ -133,6 +112,15 @@ function steadyRow(
     worst: converted || cure !== '' ? worstWords(is) : '',
     matters: was.state !== 'holds' || is.state !== 'holds' || cure !== '',
   };
+}
+
+/** Whether anything watches a circuit, on any way the vehicle may be built. */
+function isWatched({ ways }: Verdicts, circuitId: string): boolean {
+  return ways.some(({ judge, steady }) => {
+    const { vehicle, fitment } = judge.turns;
+    const mine = steady.find(({ circuit }) => circuit.id === circuitId)?.circuit;
+    return mine !== undefined && watcherOf(vehicle, fitment.flasher, mine) !== null;
+  });
 }
 
 /** What a circuit does with its cure: named where it does its work, else what is still wrong. */

@@ -4,22 +4,35 @@ import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { builtWaysOf, type Way } from '../../possible/ways.ts';
 import { bestResistors } from '../loadResistor/plan.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
+import { onAnyWay } from './onAnyWay.ts';
 import { combinations } from './options/combinations.ts';
 import { turnOptions } from './options/turnOptions.ts';
 import { withCure } from './withCure.ts';
 
 /**
- * Every cure of the turn lamps tried on this vehicle: each alone, then those together that only together can do it.
+ * Every cure of the turn lamps tried on this vehicle, and on every way it may be built where nobody has looked: each
+ * alone, then those together that only together can do it.
  *
  * @param circuit the side whose resistors are sized; the other gets their mirror image
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function compareTurnCures(job: Job, shelf: Shelf, circuit: TurnCircuit): CureReport[] {
-  const analysis = new JobAnalysis(withCure(job, {}), shelf);
-  const size = (of: Job, at?: Lamp['end']) =>
-    bestResistors(analysis.with(of), circuit, turnCircuits(job.vehicle).length, at);
+  const ways = builtWaysOf(withCure(job, {}), shelf);
+  const [only] = ways;
+  return ways.length === 1 && only
+    ? compareOn(only, circuit)
+    : onAnyWay(ways, (way) => compareOn(way, circuit));
+}
+
+function compareOn({ job, shelf }: Way, { id }: TurnCircuit): CureReport[] {
+  const circuits = turnCircuits(job.vehicle);
+  const circuit = circuits.find((each) => each.id === id) ?? circuits[0];
+  if (!circuit) return [];
+  const analysis = new JobAnalysis(job, shelf);
+  const size = (of: Job, at?: Lamp['end']) => bestResistors(analysis.with(of), circuit, circuits.length, at);
   const bare = analysis.job;
   const alone = tryCures(analysis, turnOptions(bare, shelf, size(bare)));
   return [...alone, ...tryCures(analysis, combinations(bare, alone, size))];

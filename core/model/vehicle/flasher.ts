@@ -171,6 +171,9 @@ export const Flasher = z.discriminatedUnion('kind', [
 ]);
 export type Flasher = z.infer<typeof Flasher>;
 
+export const FlasherKind = z.enum(['watching-relay', 'non-watching-relay', 'thermal', 'controller']);
+export type FlasherKind = Flasher['kind'];
+
 /** A module beside the relay that compares the current of steady circuits with what bulbs would draw. */
 export const BulbCheckModule = z.strictObject({
   name: Line,

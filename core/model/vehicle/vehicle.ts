@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Amps, Id, Line, SystemVolts, WireRun } from '../fields.ts';
 import { Circuit } from './circuit.ts';
-import { BulbCheckModule, Flasher } from './flasher.ts';
+import { BulbCheckModule, Flasher, FlasherKind } from './flasher.ts';
 import { Lamp } from './lamp.ts';
 
 export const Fuse = z.strictObject({
@@ -45,6 +45,10 @@ export const VehicleFacts = z.strictObject({
   relayRoomMm: z.number().positive().max(200).optional(),
   /** whether somebody has held the flasher, or it is only what is usual */
   flasherSeen: z.boolean().optional(),
+  /** every kind of flasher it may have while nobody has looked, the listed one among them */
+  flashers: z.array(FlasherKind).min(2).max(4).optional(),
+  /** side repeaters are listed, and nobody has looked whether there are any */
+  repeatersAssumed: z.boolean().optional(),
   /** equipment that must come out first, and how long that takes */
   inTheWay: z.strictObject({ what: Line, minutes: z.number().min(0).max(600) }).optional(),
 });

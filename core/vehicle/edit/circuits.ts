@@ -170,7 +170,7 @@ export function outputFor(circuit: Circuit): ControllerOutput {
     ...base,
     watch: {
       setting: 'filament',
-      canSetLed: true,
+      canSetLed: null,
       simulatedFilament: assumed,
       simulatedLed: { amps: 0.03, atVolts: 13.5, law: 'fixed', assumed: true },
       reaction: circuit.kind === 'turn' ? 'double-rate' : 'message',

@@ -69,7 +69,8 @@ export function addLamps(
       stockBulb,
       lead: { lengthM: template.lead, areaMm2: template.areaMm2 },
       earth: { lengthM: 0.4, areaMm2: template.areaMm2 },
-      resistorMount: 'none',
+      // Nobody has looked whether there is metal.
+      resistorMount: 'unknown',
       access: {
         group: id,
         how: 'Not looked at yet.',

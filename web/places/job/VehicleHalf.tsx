@@ -33,8 +33,10 @@ export function VehicleHalf() {
           )}
         </div>
         <p className={classes.sub}>
-          {vehicle.year} · {vehicle.systemVolts} V system · {flasher.name} that{' '}
-          {flasherWords(flasher).whatItDoes}
+          {vehicle.year} · {vehicle.systemVolts} V system ·{' '}
+          {vehicle.facts?.flashers && !vehicle.facts.flasherSeen
+            ? `flasher not looked at, drawn as a ${flasher.name}`
+            : `${flasher.name} that ${flasherWords(flasher).whatItDoes}`}
         </p>
         <SegmentedControl
           data={[...CONFIGURATIONS]}

@@ -13,6 +13,7 @@ import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { useProgress } from '../../workers/useProgress.ts';
 import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
+import { QuickStart } from './QuickStart.tsx';
 import { StartJob } from './StartJob.tsx';
 
 /** So many cards at first; a workshop may have hundreds. */
@@ -46,6 +47,7 @@ export function Component() {
   const binned = loaded.rows.filter((row) => row.deleted === 1);
   return (
     <div className={classes.place}>
+      <QuickStart />
       <div className={classes.head}>
         <h1>Jobs</h1>
         <div className={classes.actions}>

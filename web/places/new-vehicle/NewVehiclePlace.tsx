@@ -4,8 +4,9 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { FLASHER_OPTIONS } from '../../../core/lookover/questions.ts';
 import type { SystemVolts } from '../../../core/model/fields.ts';
+import type { FlasherKind } from '../../../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
-import { type FlasherKind, usualFlasher } from '../../../core/presets/flashers.ts';
+import { usualFlasher } from '../../../core/presets/flashers.ts';
 import {
   kindName,
   type LayoutEntry,

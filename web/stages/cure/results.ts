@@ -4,5 +4,6 @@ import type { Finding } from '../../../core/model/job.ts';
 export const RESULTS: Record<Finding['result'], string> = {
   normal: 'flashed normally, no message',
   fast: 'flashed fast',
+  slow: 'flashed slow, or stayed on',
   message: 'gave a bulb message',
 };

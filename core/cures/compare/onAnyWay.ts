@@ -1,0 +1,86 @@
+import { JobAnalysis } from '../../judge/analysis.ts';
+import { worstState } from '../../judge/states.ts';
+import type { FlasherKind } from '../../model/vehicle/flasher.ts';
+import { eitherOf } from '../../possible/union.ts';
+import { flasherPlace } from '../../possible/verdicts.ts';
+import { isFor, type Way } from '../../possible/ways.ts';
+import { type CureReport, tryCures } from './evaluate.ts';
+import type { CureOption } from './option.ts';
+
+/** A cure as one way has it; null where it cannot be fitted there. */
+interface Tried {
+  way: Way;
+  report: CureReport | null;
+}
+
+/**
+ * Cures of a vehicle that may be built in several ways: what each kind of flasher suggests, tried on all of them. A cure
+ * holds where it holds on every one; where it can be fitted to some alone it depends on that, and says so.
+ *
+ * @param compare every cure tried on one way
+ */
+export function onAnyWay(ways: readonly Way[], compare: (way: Way) => CureReport[]): CureReport[] {
+  const analyses = new Map(ways.map((way) => [way, new JobAnalysis(way.job, way.shelf)]));
+  const suggested = new Map<string, Map<Way, CureReport>>();
+  const kinds = new Set<FlasherKind>();
+  for (const way of ways) {
+    // With repeaters or without, the same cures come to mind; each is tried on both.
+    if (kinds.has(way.flasher)) continue;
+    kinds.add(way.flasher);
+    for (const report of compare(way)) {
+      const key = keyOf(report.option);
+      suggested.set(key, (suggested.get(key) ?? new Map()).set(way, report));
+    }
+  }
+  return [...suggested.values()].flatMap((known): CureReport[] => {
+    const [first] = known.values();
+    if (!first) return [];
+    // Refused by one kind it may be right for another, which then has it in its own words.
+    if (first.option.change === null) return known.size === kinds.size ? [first] : [];
+    return [united(first, tryOn(ways, analyses, first.option, known))];
+  });
+}
+
+function keyOf({ id, name, change }: CureOption): string {
+  return change === null ? id : `${name} ${JSON.stringify(change)}`;
+}
+
+function tryOn(
+  ways: readonly Way[],
+  analyses: ReadonlyMap<Way, JobAnalysis>,
+  option: CureOption,
+  known: ReadonlyMap<Way, CureReport>,
+): Tried[] {
+  return ways.map((way) => {
+    if (!(option.change?.vehicleCures ?? []).every((cure) => isFor(way.flasher, cure.kind)))
+      return { way, report: null };
+    const analysis = analyses.get(way);
+    const report = known.get(way) ?? (analysis && tryCures(analysis, [option])[0]) ?? null;
+    return { way, report };
+  });
+}
+
+const ORDER = ['too-much', 'falls-short', 'either-way', 'holds'] as const;
+
+/** One row for all ways: the worst of them speaks, with where it is so if not everywhere. */
+function united(first: CureReport, tried: readonly Tried[]): CureReport {
+  const done = tried.flatMap(({ way, report }) =>
+    report?.state ? [{ way, report, state: report.state }] : [],
+  );
+  const cannot = [...new Set(tried.filter(({ report }) => report === null).map(({ way }) => way.flasher))];
+  const can = [...new Set(done.map(({ way }) => way.flasher))];
+  const [worst] = done.toSorted((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state));
+  if (!worst) return first;
+  const agreed = eitherOf(done.map(({ state }) => state));
+  const supposes = can.map((kind) => flasherPlace(kind).replace(/^On /, 'it has ')).join(' or ');
+  const where =
+    agreed === 'either-way' && worst.state !== 'either-way' ? `${flasherPlace(worst.way.flasher)}: ` : '';
+  const report = { ...worst.report, option: first.option };
+  if (cannot.length === 0) return { ...report, state: agreed, reason: `${where}${report.reason}` };
+  return {
+    ...report,
+    option: { ...first.option, supposes: [...(first.option.supposes ?? []), supposes] },
+    state: worstState([agreed, 'either-way']),
+    reason: `If ${supposes}: ${where}${report.reason}`,
+  };
+}

@@ -1,0 +1,113 @@
+import type { VerdictState } from '../judge/states.ts';
+import type {
+  CircuitVerdict,
+  HazardVerdict,
+  RatePrediction,
+  TurnCircuitVerdict,
+  TurnVerdict,
+} from '../judge/verdict.ts';
+
+/** What several ways have in common: their state where they agree, else that it could go either way. */
+export function eitherOf(states: readonly VerdictState[]): VerdictState {
+  const [first = 'holds'] = states;
+  return states.every((state) => state === first) ? first : 'either-way';
+}
+
+/** Every rate of several ways. */
+export function unitedRate(rates: readonly RatePrediction[]): RatePrediction {
+  return {
+    low: Math.min(...rates.map((rate) => rate.low)),
+    high: Math.max(...rates.map((rate) => rate.high)),
+  };
+}
+
+/** A verdict under one way, and that way in words: `on a relay that watches`. */
+export interface Told<V> {
+  where: string;
+  verdict: V;
+}
+
+/**
+ * The verdict on what may be several things: that of all where they agree, else that it could go either way, with what
+ * each says. Figures are those of the way with the worst state, rates span all.
+ *
+ * @throws RangeError where there is none
+ */
+export function unitedCircuit<V extends CircuitVerdict>(told: readonly Told<V>[]): V {
+  const [first] = told;
+  if (!first) throw new RangeError('no way to unite');
+  if (told.length === 1) return first.verdict;
+  const speaks = worstOf(told);
+  const rates = told.flatMap(({ verdict }) => (verdict.rate ? [verdict.rate] : []));
+  const state = eitherOf(told.map(({ verdict }) => verdict.state));
+  const reason = unitedReason(told, state);
+  return {
+    ...speaks,
+    state,
+    watched: eitherOf(told.map(({ verdict }) => verdict.watched)),
+    rate: rates.length > 0 ? unitedRate(rates) : null,
+    reason,
+    reasons: [reason, ...speaks.reasons.slice(1)],
+  };
+}
+
+/**
+ * The turn lamps of a vehicle that may be several: sides, hazard and all.
+ *
+ * @throws RangeError where there is none
+ */
+export function unitedTurns(told: readonly Told<TurnVerdict>[]): TurnVerdict {
+  const [first] = told;
+  if (!first) throw new RangeError('no way to unite');
+  if (told.length === 1) return first.verdict;
+  const circuits = first.verdict.circuits.map((circuit) =>
+    unitedCircuit(
+      told.flatMap(({ where, verdict }) => {
+        const mine = verdict.circuits.find((each) => each.circuitId === circuit.circuitId);
+        return mine ? [{ where, verdict: mine as TurnCircuitVerdict }] : [];
+      }),
+    ),
+  );
+  const hazards = told.flatMap(({ where, verdict }) =>
+    verdict.hazard ? [{ where, verdict: verdict.hazard }] : [],
+  );
+  const known = new Set<string>();
+  return {
+    state: eitherOf(told.map(({ verdict }) => verdict.state)),
+    circuits,
+    hazard: hazards.length > 0 ? unitedHazard(hazards) : null,
+    unknowns: told
+      .flatMap(({ verdict }) => verdict.unknowns)
+      .filter(({ what }) => !known.has(what) && known.add(what)),
+  };
+}
+
+function unitedHazard(told: readonly Told<HazardVerdict>[]): HazardVerdict {
+  const state = eitherOf(told.map(({ verdict }) => verdict.state));
+  return {
+    ...worstOf(told),
+    state,
+    litAmps: Math.max(...told.map(({ verdict }) => verdict.litAmps)),
+    rate: unitedRate(told.map(({ verdict }) => verdict.rate)),
+    reason: unitedReason(told, state),
+  };
+}
+
+const ORDER: readonly VerdictState[] = ['too-much', 'falls-short', 'either-way', 'holds'];
+
+function worstOf<V extends { state: VerdictState }>(told: readonly Told<V>[]): V {
+  const [worst] = told.toSorted((a, b) => ORDER.indexOf(a.verdict.state) - ORDER.indexOf(b.verdict.state));
+  return (worst as Told<V>).verdict;
+}
+
+/** What each says, those that say the same together; of all that agree the first alone. */
+function unitedReason(
+  told: readonly Told<{ state: VerdictState; reason: string }>[],
+  state: VerdictState,
+): string {
+  if (state !== 'either-way' || told.every(({ verdict }) => verdict.state === state))
+    return worstOf(told).reason;
+  const seen = new Map<string, string>();
+  for (const { where, verdict } of told) if (!seen.has(where)) seen.set(where, verdict.reason);
+  return `Nobody has looked how it flashes. ${[...seen].map(([where, reason]) => `${where}: ${reason}`).join(' ')}`;
+}

@@ -1,0 +1,119 @@
+import { JobAnalysis } from '../judge/analysis.ts';
+import { Judge } from '../judge/judge.ts';
+import { type VerdictState, worstState } from '../judge/states.ts';
+import type { CircuitVerdict, TurnVerdict } from '../judge/verdict.ts';
+import { isCured } from '../model/isCured.ts';
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import { eitherOf, unitedCircuit, unitedTurns } from './union.ts';
+import { buildUnknowns, type Way, waysOf } from './ways.ts';
+
+/** A circuit that is on steadily, with its LEDs alone and as it is cured now. */
+export interface SteadyVerdicts {
+  circuit: Circuit;
+  was: CircuitVerdict;
+  is: CircuitVerdict;
+}
+
+/** A job judged with its LEDs alone and as it is cured now, over every way its vehicle may be built. */
+export interface Verdicts {
+  leds: TurnVerdict;
+  cured: TurnVerdict;
+  steady: readonly SteadyVerdicts[];
+  /** each way by itself */
+  ways: readonly WayVerdicts[];
+}
+
+interface WayVerdicts {
+  way: Way;
+  judge: Judge;
+  leds: TurnVerdict;
+  cured: TurnVerdict;
+  steady: readonly SteadyVerdicts[];
+}
+
+const WHERE: Record<FlasherKind, string> = {
+  'watching-relay': 'On a relay that watches',
+  'non-watching-relay': 'On a relay that does not watch',
+  thermal: 'On a thermal flasher',
+  controller: 'On a body controller',
+};
+
+/** `On a relay that watches`. */
+export function flasherPlace(kind: FlasherKind): string {
+  return WHERE[kind];
+}
+
+/** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
+export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
+  const ways = waysOf(job, shelf).map(onOneWay);
+  const told = <V>(of: (each: WayVerdicts) => V) =>
+    ways.map((each) => ({ where: flasherPlace(each.way.flasher), verdict: of(each) }));
+  const [first] = ways as [WayVerdicts];
+  const open = buildUnknowns(job.vehicle);
+  const turns = (of: (each: WayVerdicts) => TurnVerdict): TurnVerdict => {
+    const united = unitedTurns(told(of));
+    return open.length > 0 ? { ...united, unknowns: [...open, ...united.unknowns] } : united;
+  };
+  return {
+    leds: turns((each) => each.leds),
+    cured: turns((each) => each.cured),
+    steady: first.steady.map(({ circuit }) => {
+      const mine = (of: 'was' | 'is') =>
+        unitedCircuit(
+          told((each) => each.steady.find((one) => one.circuit.id === circuit.id)?.[of]).flatMap(
+            ({ where, verdict }) => (verdict ? [{ where, verdict }] : []),
+          ),
+        );
+      return { circuit, was: mine('was'), is: mine('is') };
+    }),
+    ways,
+  };
+}
+
+/** The worst of all circuits of a job as it is cured now, over every way its vehicle may be built. */
+export function vehicleState({ cured, steady }: Pick<Verdicts, 'cured' | 'steady'>): VerdictState {
+  return worstState([cured.state, ...steady.map(({ is }) => is.state)]);
+}
+
+/** The same where nothing else is asked for: what its LEDs alone do is not worked out. */
+export function curedState(job: Job, shelf: Shelf): VerdictState {
+  const judged = waysOf(job, shelf).map((way) => {
+    const judge = Judge.of(way.job, way.shelf, 'cured');
+    const steady = way.job.vehicle.circuits.filter(({ kind }) => kind !== 'turn');
+    return { where: way.flasher, cured: judge.verdict(), steady: steady.map((each) => judge.circuit(each)) };
+  });
+  const [first] = judged;
+  const steady = (first?.steady ?? []).map(({ circuitId }) =>
+    eitherOf(
+      judged
+        .flatMap((each) => each.steady.filter((one) => one.circuitId === circuitId))
+        .map(({ state }) => state),
+    ),
+  );
+  const cured = unitedTurns(judged.map((each) => ({ where: each.where, verdict: each.cured })));
+  return worstState([cured.state, ...steady]);
+}
+
+function onOneWay(way: Way): WayVerdicts {
+  const { job, shelf } = way;
+  const analysis = new JobAnalysis(job, shelf);
+  const leds = new Judge(analysis, 'leds');
+  // Without a cure the cured vehicle is the one with its LEDs alone.
+  const judge = isCured(job) ? new Judge(analysis, 'cured') : leds;
+  const before = leds.verdict();
+  return {
+    way,
+    judge,
+    leds: before,
+    cured: judge === leds ? before : judge.verdict(),
+    steady: job.vehicle.circuits
+      .filter((circuit) => circuit.kind !== 'turn')
+      .map((circuit) => {
+        const was = leds.circuit(circuit);
+        return { circuit, was, is: judge === leds ? was : judge.circuit(circuit) };
+      }),
+  };
+}

@@ -1,0 +1,126 @@
+import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
+import type { Unknown } from '../judge/unknowns.ts';
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { fitThermal, setFlasher } from '../presets/flashers.ts';
+import { retuneWatchers } from '../vehicle/edit/assumed.ts';
+import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
+
+/** One way a vehicle may be as far as nobody has looked: a job that says all of it. */
+export interface Way {
+  flasher: FlasherKind;
+  /** whether its sides have repeaters */
+  repeaters: boolean;
+  job: Job;
+  /** with its LEDs as they are on this way */
+  shelf: Shelf;
+}
+
+/**
+ * Every way a job may be where nobody has looked: with each kind of flasher its vehicle may have, with its side repeaters
+ * and without; and where something was seen, with each LED that its LED may be, since what was seen with it is then known
+ * of that very LED. What else is not known stays open in each. One alone where all of that is known, which is then the
+ * job as it stands.
+ */
+export function waysOf(job: Job, shelf: Shelf): Way[] {
+  return waysWith(job, shelvesOf(job, shelf));
+}
+
+/** The ways a job's vehicle may be built, whatever its LEDs are: those stay open in each. */
+export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
+  return waysWith(job, [shelf]);
+}
+
+function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
+  const { facts, flasher } = job.vehicle;
+  const kinds = facts?.flasherSeen ? [flasher.kind] : (facts?.flashers ?? [flasher.kind]);
+  const has = hasRepeaters(job.vehicle);
+  const repeaters = has && facts?.repeatersAssumed ? [true, false] : [has];
+  if (kinds.length === 1 && repeaters.length === 1 && kinds[0] === flasher.kind)
+    return shelves.map((mine) => ({
+      flasher: flasher.kind,
+      repeaters: has,
+      job,
+      shelf: mine,
+    }));
+  return kinds.flatMap((kind) =>
+    repeaters.flatMap((present) => {
+      const built = asBuilt(job, kind, present);
+      return shelves.map((mine) => ({ flasher: kind, repeaters: present, job: built, shelf: mine }));
+    }),
+  );
+}
+
+/** What nobody has looked at of how a vehicle is built, and the look that tells. */
+export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
+  const flashers = !facts?.flasherSeen && (facts?.flashers?.length ?? 0) > 1;
+  return [
+    ...(flashers
+      ? [
+          {
+            what: 'flasher-not-seen' as const,
+            narrow: `Nobody has looked what flashes it; it is drawn with a ${flasher.name}. Hazard on: a click under the dash is a relay, silence mostly a controller.`,
+          },
+        ]
+      : []),
+    ...(facts?.repeatersAssumed
+      ? [
+          {
+            what: 'repeaters-assumed' as const,
+            narrow: 'Whether it has side repeaters nobody has said: look at the wings with hazard on.',
+          },
+        ]
+      : []),
+  ];
+}
+
+/** The shelf with each LED that the open ones of a job may be; as it is where nothing was seen with them. */
+function shelvesOf({ chosen, findings }: Job, shelf: Shelf): Shelf[] {
+  if (!findings || findings.length === 0) return [shelf];
+  const fitted = new Set(Object.values(chosen));
+  const open = shelf.flatMap((part) =>
+    part.kind === 'led' && fitted.has(part.id) && isOpen(part) ? [part] : [],
+  );
+  return open.reduce<Shelf[]>(
+    (shelves, part) =>
+      shelves.flatMap((each) =>
+        possibleLeds(part).map((led) => each.map((one) => (one.id === part.id ? led : one))),
+      ),
+    [shelf],
+  );
+}
+
+function hasRepeaters(vehicle: Vehicle): boolean {
+  const ids = new Set(vehicle.lamps.filter((lamp) => lamp.role === 'repeater').map((lamp) => lamp.id));
+  return turnCircuits(vehicle).some(({ feeds }) => feeds.some((feed) => ids.has(feed.lampId)));
+}
+
+function asBuilt(job: Job, kind: FlasherKind, repeaters: boolean): Job {
+  const vehicle = structuredClone(job.vehicle);
+  delete vehicle.facts?.flashers;
+  delete vehicle.facts?.repeatersAssumed;
+  if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
+  if (!repeaters) takeRepeatersOff(vehicle);
+  return { ...job, vehicle, vehicleCures: job.vehicleCures.filter((cure) => isFor(kind, cure.kind)) };
+}
+
+/** They stay on the list, without a feed: what was said of them elsewhere still finds them. */
+function takeRepeatersOff(vehicle: Vehicle): void {
+  const ids = new Set(vehicle.lamps.filter((lamp) => lamp.role === 'repeater').map((lamp) => lamp.id));
+  for (const circuit of turnCircuits(vehicle))
+    circuit.feeds = circuit.feeds.filter((feed) => !ids.has(feed.lampId));
+  dropEmptyCircuits(vehicle);
+  // What was made for the lamps it left the works with was made for fewer.
+  fitThermal(vehicle);
+  retuneWatchers(vehicle);
+}
+
+/** A relay cannot take a controller's place, nor can a relay be told of LEDs: where it cannot be fitted a cure is not. */
+export function isFor(flasher: FlasherKind, cure: Job['vehicleCures'][number]['kind']): boolean {
+  if (cure === 'flasher-relay') return flasher !== 'controller';
+  if (cure === 'controller-setting') return flasher === 'controller';
+  return true;
+}

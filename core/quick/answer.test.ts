@@ -1,0 +1,186 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { hiddenVehicle, randomQuestion, trialOf } from '../../tests/fuzz/hiddenVehicle.ts';
+import type { WholeLampPart } from '../model/part.ts';
+import { eitherOf } from '../possible/union.ts';
+import { verdictsOf } from '../possible/verdicts.ts';
+import { waysOf } from '../possible/ways.ts';
+import { quickAnswer } from './answer.ts';
+import { quickCure } from './cure.ts';
+import { type QuickQuestion, type QuickTrial, quickQuestion } from './question.ts';
+
+const AT = '2026-11-26T10:00:00.000Z';
+const answer = (question: QuickQuestion) => quickAnswer(question, DEMO_SHELF, 'quick', AT);
+const REAR: QuickQuestion = {
+  ...quickQuestion('rear-turn'),
+  bulb: 'P21W',
+  led: { kind: 'plain', watts: 3, forVolts: null },
+};
+const trial = (result: QuickTrial['result'], change: Partial<QuickTrial> = {}): QuickTrial => ({
+  result,
+  side: 'left',
+  lights: false,
+  engine: false,
+  supplyVolts: null,
+  ...change,
+});
+
+/** Numbers that look drawn and are the same at each run (mulberry32). */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+describe('a quick check of two rear turn LEDs on an unknown car', () => {
+  const known = answer(REAR);
+
+  it('could go either way, and says on which flasher it does what', () => {
+    expect(known.state).toBe('either-way');
+    expect(known.split.map((row) => row.flasher).toSorted()).toEqual([
+      'controller',
+      'non-watching-relay',
+      'thermal',
+      'watching-relay',
+    ]);
+    expect(known.split.find((row) => row.flasher === 'non-watching-relay')?.state).toBe('holds');
+    expect(known.headline).toMatch(/^Could go either way/);
+  });
+
+  it('names the cheapest look that tells most', () => {
+    expect(known.look).toMatchObject({ id: 'listen', minutes: 1 });
+    const silent = answer({ ...REAR, heard: 'silence' });
+    expect(silent.split.map((row) => row.flasher).toSorted()).toEqual(['controller', 'non-watching-relay']);
+    expect(silent.look?.id).not.toBe('listen');
+  });
+
+  it('is narrowed by one trial: what was seen is known, and who cannot have done it goes', () => {
+    const fast = answer({ ...REAR, trials: [trial('fast')] });
+    expect(fast.state).toBe('falls-short');
+    expect(fast.headline).toBe('It flashes fast, as you saw');
+    expect(fast.split.map((row) => row.flasher)).not.toContain('non-watching-relay');
+    const message = answer({ ...REAR, trials: [trial('message')] });
+    expect(message.asked.job.vehicle.flasher.kind).toBe('controller');
+    expect(message.asked.job.vehicle.facts?.flashers).toBeUndefined();
+  });
+
+  it('keeps what fits no way apart, and says so', () => {
+    const relay = { ...REAR, flasher: 'non-watching-relay' as const };
+    const odd = answer({ ...relay, trials: [trial('message')] });
+    expect(odd.contradiction).toMatch(/fits no way/);
+    expect(odd.state).toBe(answer(relay).state);
+  });
+
+  it('promises no cure by what nobody has looked at', () => {
+    const { best, supposing } = quickCure(known.asked);
+    expect(best).toBeNull();
+    expect(supposing.length).toBeGreaterThan(0);
+    for (const { option } of supposing) expect(option.supposes?.length).toBeGreaterThan(0);
+    const relay = quickCure(answer({ ...REAR, flasher: 'watching-relay' }).asked);
+    expect(relay.best?.option.kinds).toContain('flasher-relay');
+  });
+});
+
+describe('what makes every further question idle', () => {
+  it('is a 12 V LED on 24 V', () => {
+    const lorry = answer({
+      ...quickQuestion('rear-turn'),
+      vehicle: 'lorry',
+      led: { kind: 'plain', watts: 3, forVolts: 12 },
+    });
+    expect(lorry).toMatchObject({ state: null, headline: 'Stop: a 12 V LED on 24 V' });
+  });
+
+  it('is a whole lamp whose turn section is an empty socket: it converts nothing', () => {
+    const lamp = DEMO_SHELF.find(
+      (part): part is WholeLampPart =>
+        part.kind === 'whole-lamp' &&
+        part.sections.some((section) => section.does === 'turn' && section.light.kind === 'socket'),
+    );
+    if (!lamp) throw new Error('the demo shelf has no such lamp');
+    const empty = answer({ ...quickQuestion('rear-turn'), led: { kind: 'part', partId: lamp.id } });
+    expect(empty).toMatchObject({ state: null, headline: 'It converts nothing here' });
+  });
+
+  it('is a base that does not go in; a bulb nobody named follows the LED’s base', () => {
+    const led = { kind: 'part' as const, partId: 'led-tern-3a' };
+    expect(answer({ ...quickQuestion('rear-turn'), bulb: '3157', led }).headline).toBe('It does not go in');
+    const { job, lampIds } = answer({ ...quickQuestion('reverse'), led }).asked;
+    expect(job.vehicle.lamps.find((lamp) => lamp.id === lampIds[0])?.base).toBe('BA15s');
+  });
+});
+
+describe('lamps that do not flash', () => {
+  it('say no word of it', () => {
+    const { asked, ...dome } = answer(quickQuestion('interior'));
+    expect(dome.state).toBe('either-way');
+    expect(JSON.stringify(dome)).not.toMatch(/flash|hazard|turn/i);
+    expect(asked.lampIds).toEqual(['interior']);
+  });
+
+  it('are watched on a controller, and elsewhere nobody knows', () => {
+    const stop = answer({ ...quickQuestion('stop-tail'), led: { kind: 'plain', watts: 3, forVolts: null } });
+    const by = (kind: string) => stop.split.find((row) => row.flasher === kind)?.state;
+    expect(by('watching-relay')).toBe('either-way');
+    expect(by('controller')).not.toBe('holds');
+  });
+});
+
+/** So many here; `npm run fuzz` draws two thousand. */
+const DRAWN = Number(process.env.VUMBLE_FUZZ ?? 0) > 0 ? 2000 : 20;
+
+describe('what a quick check answers', () => {
+  const random = seeded(11);
+  const questions = Array.from({ length: 8 }, () => randomQuestion(quickQuestion('rear-turn'), random));
+
+  it('is what all of its possibilities say together, each asked by itself', () => {
+    for (const question of questions) {
+      const { state, asked } = answer(question);
+      const alone = waysOf(asked.job, asked.shelf).map((way) => {
+        const { leds } = verdictsOf(way.job, way.shelf);
+        const sides = leds.circuits.filter(
+          ({ side }) => question.sides === 'both' || side === question.sides,
+        );
+        const all = [
+          ...sides.map((each) => each.state),
+          ...(sides.length > 1 && leds.hazard ? [leds.hazard.state] : []),
+        ];
+        return (['too-much', 'falls-short', 'either-way', 'holds'] as const).find((each) =>
+          all.includes(each),
+        );
+      });
+      expect(state).toBe(eitherOf(alone.map((each) => each ?? 'holds')));
+    }
+  });
+
+  it('is what the job it is kept as says', () => {
+    for (const question of questions.filter(({ sides }) => sides === 'both').slice(0, 4)) {
+      const { state, asked } = answer(question);
+      expect(verdictsOf(asked.job, asked.shelf).leds.state).toBe(state);
+    }
+  });
+
+  it('is never wrong where it is decided, before a trial and after it, whatever the vehicle truly is', () => {
+    let decided = 0;
+    let after = 0;
+    for (let drawn = 0; drawn < DRAWN; drawn += 1) {
+      const question = questions[drawn % questions.length] as QuickQuestion;
+      const hidden = hiddenVehicle(question, DEMO_SHELF, random);
+      const before = answer(question);
+      if (before.state === 'holds') expect(hidden.holds).toBe(true);
+      if (before.state === 'falls-short') expect(hidden.holds).toBe(false);
+      if (before.state !== 'either-way') decided += 1;
+      const seen = answer({ ...question, trials: [trialOf(hidden, before.asked.systemVolts, random)] });
+      expect(seen.contradiction, `${hidden.way.flasher} ${hidden.law}`).toBeNull();
+      if (seen.state === 'holds') expect(hidden.holds).toBe(true);
+      if (seen.state === 'falls-short') expect(hidden.holds).toBe(false);
+      if (seen.state !== 'either-way') after += 1;
+    }
+    console.log(`of ${DRAWN} hidden vehicles decided: ${decided} at once, ${after} after one trial`);
+    expect(after).toBeGreaterThan(decided);
+  });
+});

@@ -1,0 +1,283 @@
+import { underloadedRate } from '../devices/flasher.ts';
+import { perMinute } from '../formatting/format.ts';
+import { JobAnalysis } from '../judge/analysis.ts';
+import { Judge } from '../judge/judge.ts';
+import type { VerdictState } from '../judge/states.ts';
+import type { RatePrediction } from '../judge/verdict.ts';
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
+import { eitherOf, unitedRate } from '../possible/union.ts';
+import { flasherPlace } from '../possible/verdicts.ts';
+import { type Way, waysOf } from '../possible/ways.ts';
+import { setFlasher } from '../presets/flashers.ts';
+import { ledOf } from '../simulation/fitment.ts';
+import { type JudgedWay, judgeWay } from './judgedWay.ts';
+import { type Look, nextLook } from './looks.ts';
+import { isAboutTurns, type QuickQuestion, type QuickTrial, type TrialResult } from './question.ts';
+import { type QuickJob, quickJob, trialSupply } from './quickJob.ts';
+
+/** What the lamps do on one kind of flasher. */
+export interface SplitRow {
+  flasher: FlasherKind;
+  /** `On a relay that watches` */
+  where: string;
+  state: VerdictState;
+  /** `fast, 176 a minute` */
+  text: string;
+}
+
+/** The answer of a quick check: true of every way the vehicle and the LED may be. */
+export interface QuickAnswer {
+  /** null where the part converts nothing of these lamps, or is not for these volts */
+  state: VerdictState | null;
+  /** the answer in a few words */
+  headline: string;
+  /** why, with its figures */
+  why: string;
+  /** the rates to expect, flashes a minute; null for lamps that do not flash */
+  rate: RatePrediction | null;
+  /** what it rests on, where the kinds of flasher do not agree */
+  split: readonly SplitRow[];
+  /** what would settle what is open, the most told per minute first; null where nothing is */
+  look: Look | null;
+  /** what was seen that fits no way, in words */
+  contradiction: string | null;
+  /** the question as the job it is */
+  asked: QuickJob;
+}
+
+/**
+ * Answers a quick check: every way the vehicle and the LED may be as far as nobody said, judged by the judge of every
+ * job, narrowed by what was seen in trials.
+ *
+ * @throws UnknownReferenceError for a bulb or part that is not known
+ */
+export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, at: string): QuickAnswer {
+  const asked = quickJob(question, shelf, id, at);
+  const stop = stopOf(question, asked);
+  if (stop) return { ...nothing(asked), headline: stop.headline, why: stop.why };
+  const { left, contradiction } = waysLeft(question, asked);
+  const judged = left.map((way) => judgeWay(way, asked));
+  const state = eitherOf(judged.map((each) => each.state));
+  const rates = judged.flatMap((each) => (each.rate ? [each.rate] : []));
+  const split = splitOf(judged);
+  return {
+    state,
+    headline: seenHeadline(state, question) ?? headlineOf(state, split, isAboutTurns(question.lamps)),
+    why: whyOf(judged),
+    rate: rates.length > 0 ? unitedRate(rates) : null,
+    split: new Set(split.map((row) => row.text)).size > 1 ? split : [],
+    look: nextLook(question, judged, asked),
+    contradiction,
+    asked: contradiction ? asked : { ...asked, job: narrowed(asked.job, left) },
+  };
+}
+
+/** The job with the kinds of flasher alone that what was seen leaves possible. */
+function narrowed(job: Job, left: readonly Way[]): Job {
+  const kinds = [...new Set(left.map((way) => way.flasher))];
+  const [first] = kinds;
+  const before = job.vehicle.facts?.flashers;
+  if (!first || !before || kinds.length === before.length) return job;
+  const vehicle = structuredClone(job.vehicle);
+  if (!kinds.includes(vehicle.flasher.kind)) setFlasher(vehicle, first);
+  const { flashers: _, ...facts } = vehicle.facts ?? {};
+  vehicle.facts = kinds.length > 1 ? { ...facts, flashers: kinds } : facts;
+  return { ...job, vehicle };
+}
+
+/** What was seen needs no guess of what flashes it. */
+function seenHeadline(state: VerdictState, { trials }: QuickQuestion): string | null {
+  const seen = trials.findLast(({ result }) => SEEN[result] !== undefined);
+  return state === 'falls-short' && seen ? `${SEEN[seen.result]}, as you saw` : null;
+}
+
+const SEEN: Partial<Record<TrialResult, string>> = {
+  fast: 'It flashes fast',
+  slow: 'It flashes slow, or stays on',
+  message: 'It raises a bulb message',
+};
+
+function nothing(asked: QuickJob): QuickAnswer {
+  return {
+    state: null,
+    headline: '',
+    why: '',
+    rate: null,
+    split: [],
+    look: null,
+    contradiction: null,
+    asked,
+  };
+}
+
+/** What makes every further question idle: volts it is not for, a part that converts nothing. */
+function stopOf(
+  { led }: QuickQuestion,
+  { job, shelf, lampIds, systemVolts }: QuickJob,
+): { headline: string; why: string } | null {
+  if (led.kind !== 'part' && led.forVolts !== null && led.forVolts !== systemVolts)
+    return {
+      headline: `Stop: a ${led.forVolts} V LED on ${systemVolts} V`,
+      why:
+        led.forVolts < systemVolts
+          ? `It would draw far more than it is made for, and burn. Take one for ${systemVolts} V, or with a range of 9 to 30 V.`
+          : `It would hardly light. Take one for ${systemVolts} V, or with a range of 9 to 30 V.`,
+    };
+  const fitted = lampIds.map((lampId) => ledOf(job, shelf, lampId));
+  if (fitted.every((part) => part === null))
+    return {
+      headline: 'It converts nothing here',
+      why: 'This part has an empty socket for these lamps, or no such lamp at all: the old bulb moves over and draws what it always drew. Choose the LED that goes into that socket.',
+    };
+  const [part] = fitted;
+  const base = job.vehicle.lamps.find((each) => each.id === lampIds[0])?.base;
+  if (part && base && !part.bases.includes(base))
+    return {
+      headline: 'It does not go in',
+      why: `${part.code} has a ${part.bases.join(' or ')} base; the bulb there has ${base}. Take one with that base, or look at the bulb again.`,
+    };
+  if (part && (part.supplyRange[1] < systemVolts || part.supplyRange[0] > systemVolts * 1.05))
+    return {
+      headline: `Stop: ${part.code} is not for ${systemVolts} V`,
+      why: `It is made for ${part.supplyRange[0]} to ${part.supplyRange[1]} V. Take one for ${systemVolts} V.`,
+    };
+  return null;
+}
+
+/** The ways that agree with every trial; all of them where none does, which is then said. */
+function waysLeft(
+  question: QuickQuestion,
+  asked: QuickJob,
+): { left: readonly Way[]; contradiction: string | null } {
+  const all = waysOf(asked.job, asked.shelf);
+  const { trials } = question;
+  if (trials.length === 0) return { left: all, contradiction: null };
+  const left = all.filter((way) => trials.every((trial) => canBe(way, trial)));
+  if (left.length > 0) return { left, contradiction: null };
+  return {
+    left: waysOf({ ...asked.job, findings: [] }, asked.shelf),
+    contradiction:
+      'What was seen fits no way this vehicle is likely to be. A dead bulb on that side, a bad earth, or another bulb than the one said would explain it: look again with the stock bulbs in.',
+  };
+}
+
+/** Whether a trial could have gone so on one way, judged before anything was learned. */
+function canBe(way: Way, trial: QuickTrial): boolean {
+  const seen = possibleResults(way, trial);
+  return seen === null || seen.includes(trial.result);
+}
+
+/** Everything a trial can show on one way; null where the trial says nothing of flashers. */
+export function possibleResults(way: Way, trial: QuickTrial): TrialResult[] | null {
+  if (trial.result === 'dark' || trial.result === 'glows') return null;
+  const job: Job = { ...way.job, findings: [] };
+  const judge = new Judge(new JobAnalysis(job, way.shelf), 'leds');
+  const circuit = job.vehicle.circuits.find(({ kind, side }) => kind === 'turn' && side === trial.side);
+  if (!circuit) return null;
+  const [from, to] = trialSupply(trial, job.vehicle.systemVolts);
+  const company = { lights: trial.lights, brake: false };
+  const states = [from, (from + to) / 2, to].map((volts) => judge.circuitAt(circuit, volts, company).state);
+  return resultsFor(judge.turns.fitment.flasher, states);
+}
+
+/** What a flasher shows of some verdicts. */
+export function resultsFor(flasher: Flasher, states: readonly VerdictState[]): TrialResult[] {
+  const normal = states.some((state) => state !== 'falls-short');
+  const short = states.some((state) => state !== 'holds');
+  return [...(normal ? (['normal'] as const) : []), ...(short ? SHORT[flasher.kind] : [])];
+}
+
+/** What each kind does with too little load (common practice: makers differ). */
+const SHORT: Record<FlasherKind, readonly TrialResult[]> = {
+  'watching-relay': ['fast'],
+  // Most flash fast, some only tell, some do both or switch the output off.
+  controller: ['fast', 'message', 'dark'],
+  thermal: ['slow', 'fast', 'dark'],
+  'non-watching-relay': ['dark'],
+};
+
+const SHORT_WORDS: Record<FlasherKind, string> = {
+  'watching-relay': 'fast',
+  controller: 'message or fast',
+  thermal: 'slow or stays on',
+  'non-watching-relay': 'does not start',
+};
+
+/** One row a kind of flasher, those that fall short first. */
+function splitOf(judged: readonly JudgedWay[]): SplitRow[] {
+  const kinds = [...new Set(judged.map(({ way }) => way.flasher))];
+  return kinds.map((kind) => {
+    const mine = judged.filter(({ way }) => way.flasher === kind);
+    const [first] = mine as [JudgedWay];
+    const state = eitherOf(mine.map((each) => each.state));
+    return { flasher: kind, where: flasherPlace(kind), state, text: wordsOf(first, state) };
+  });
+}
+
+function wordsOf({ flasher, rate, verdicts }: JudgedWay, state: VerdictState): string {
+  if (rate === null)
+    return state === 'holds'
+      ? 'quiet'
+      : state === 'either-way'
+        ? 'a message, or none'
+        : (verdicts[0]?.reason ?? '');
+  switch (state) {
+    case 'holds':
+      return `normal, ${perMinute(rate.low)}`;
+    case 'falls-short': {
+      const short = underloadedRate(flasher);
+      return short > 0 && flasher.kind === 'watching-relay'
+        ? `${SHORT_WORDS[flasher.kind]}, ${perMinute(short)}`
+        : SHORT_WORDS[flasher.kind];
+    }
+    case 'either-way':
+      return `normal, or ${SHORT_WORDS[flasher.kind]}`;
+    case 'too-much':
+      return 'over a limit';
+  }
+}
+
+function headlineOf(state: VerdictState, split: readonly SplitRow[], turning: boolean): string {
+  if (!turning)
+    return {
+      holds: 'It holds: no message to expect',
+      'either-way': 'It may raise a bulb message, or nothing',
+      'falls-short': 'Expect a bulb message',
+      'too-much': 'Too much for a fuse or a part',
+    }[state];
+  if (state === 'holds') return 'It holds: a normal flash';
+  if (state === 'too-much') return 'Too much for a fuse or a part';
+  const short = split.filter((row) => row.state === 'falls-short');
+  const fine = split.filter((row) => row.state === 'holds');
+  const what = (rows: readonly SplitRow[]) => {
+    const kinds = rows.map((row) => row.flasher);
+    const words = [
+      ...(kinds.includes('watching-relay') ? ['a fast flash'] : []),
+      ...(kinds.includes('controller') ? ['a bulb message'] : []),
+      ...(kinds.includes('thermal') ? ['a slow flash'] : []),
+      ...(kinds.includes('non-watching-relay') ? ['no flash'] : []),
+    ];
+    return words.length < 3 ? words.join(' or ') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
+  };
+  if (state === 'falls-short') return `Expect ${what(split)}`;
+  if (short.length > 0 && short.length + fine.length === split.length)
+    return `Expect ${what(short)}, unless ${fine.map((row) => UNLESS[row.flasher]).join(' or ')}`;
+  return `Could go either way: normal, or ${what(split.filter((row) => row.state !== 'holds'))}`;
+}
+
+const UNLESS: Record<FlasherKind, string> = {
+  'watching-relay': 'it has a relay that watches',
+  'non-watching-relay': 'its relay does not watch',
+  thermal: 'it has a thermal flasher',
+  controller: 'a controller flashes it',
+};
+
+/** The reason of the way that is worst off; of a split each is said in its row. */
+function whyOf(judged: readonly JudgedWay[]): string {
+  const order: readonly VerdictState[] = ['too-much', 'falls-short', 'either-way', 'holds'];
+  const [worst] = judged.toSorted((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
+  const speaks = worst?.verdicts.toSorted((a, b) => order.indexOf(a.state) - order.indexOf(b.state))[0];
+  return speaks?.reason ?? '';
+}

@@ -1,0 +1,61 @@
+import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { filamentWatts, findBulbs, signalFilament } from '../../../core/catalogue/bulbs.ts';
+import { watts } from '../../../core/formatting/format.ts';
+import type { Bulb } from '../../../core/model/bulb.ts';
+import { bulbChoices } from '../../../core/quick/bulbChoices.ts';
+import type { QuickLamps } from '../../../core/quick/question.ts';
+import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
+import classes from './Quick.module.css';
+
+const MOST_FOUND = 6;
+
+/** The second tap: the bulb by its glass and contacts, or by its number. */
+export function BulbTiles({
+  lamps,
+  onTake,
+}: {
+  lamps: QuickLamps;
+  onTake(bulb: string | null, read: boolean): void;
+}) {
+  const [typed, setTyped] = useState('');
+  const found = typed.trim() === '' ? null : findBulbs(typed).slice(0, MOST_FOUND);
+  return (
+    <>
+      <div className={classes.tiles} role="group" aria-label="Which bulb">
+        {(found ?? bulbChoices(lamps)).map((bulb) => (
+          <button
+            key={bulb.id}
+            type="button"
+            className={classes.tile}
+            onClick={() => onTake(bulb.id, found !== null)}
+          >
+            <BaseFace base={bulb.base} scale={1.6} />
+            <span>
+              {bulb.names[0]}
+              <small>{inWords(bulb)}</small>
+            </span>
+          </button>
+        ))}
+        {found?.length === 0 && <p>No bulb is called that. Take the picture that looks like it.</p>}
+        <button type="button" className={classes.tile} onClick={() => onTake(null, false)}>
+          I don’t know
+        </button>
+      </div>
+      <TextInput
+        label="Or its number"
+        description="as printed on the metal or the wedge"
+        placeholder="1156, 582, W5W"
+        maxLength={24}
+        value={typed}
+        onChange={(event) => setTyped(event.currentTarget.value)}
+      />
+    </>
+  );
+}
+
+function inWords(bulb: Bulb): string {
+  const others = bulb.names.slice(1, 3).join(', ');
+  const size = `${watts(filamentWatts(signalFilament(bulb)))}, ${bulb.filaments.length > 1 ? 'two filaments' : bulb.base}`;
+  return others ? `${others} · ${size}` : size;
+}
