@@ -1,4 +1,4 @@
-import { JobAnalysis } from '../judge/analysis.ts';
+import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { type VerdictState, worstState } from '../judge/states.ts';
 import type { CircuitVerdict, TurnVerdict } from '../judge/verdict.ts';
@@ -8,7 +8,7 @@ import type { Shelf } from '../model/part.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedCircuit, unitedTurns } from './union.ts';
-import { buildUnknowns, type Way, waysOf } from './ways.ts';
+import { analysesOf, buildUnknowns, type Way, waysOf } from './ways.ts';
 
 /** A circuit that is on steadily, with its LEDs alone and as it is cured now. */
 export interface SteadyVerdicts {
@@ -48,7 +48,7 @@ export function flasherPlace(kind: FlasherKind): string {
 
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
 export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
-  const ways = waysOf(job, shelf).map(onOneWay);
+  const ways = [...analysesOf(waysOf(job, shelf))].map(([way, analysis]) => onOneWay(way, analysis));
   const told = <V>(of: (each: WayVerdicts) => V) =>
     ways.map((each) => ({ where: flasherPlace(each.way.flasher), verdict: of(each) }));
   const [first] = ways as [WayVerdicts];
@@ -80,8 +80,8 @@ export function vehicleState({ cured, steady }: Pick<Verdicts, 'cured' | 'steady
 
 /** The same where nothing else is asked for: what its LEDs alone do is not worked out. */
 export function curedState(job: Job, shelf: Shelf): VerdictState {
-  const judged = waysOf(job, shelf).map((way) => {
-    const judge = Judge.of(way.job, way.shelf, 'cured');
+  const judged = [...analysesOf(waysOf(job, shelf))].map(([way, analysis]) => {
+    const judge = new Judge(analysis, 'cured');
     const steady = way.job.vehicle.circuits.filter(({ kind }) => kind !== 'turn');
     return { where: way.flasher, cured: judge.verdict(), steady: steady.map((each) => judge.circuit(each)) };
   });
@@ -97,9 +97,8 @@ export function curedState(job: Job, shelf: Shelf): VerdictState {
   return worstState([cured.state, ...steady]);
 }
 
-function onOneWay(way: Way): WayVerdicts {
-  const { job, shelf } = way;
-  const analysis = new JobAnalysis(job, shelf);
+function onOneWay(way: Way, analysis: JobAnalysis): WayVerdicts {
+  const { job } = way;
   const leds = new Judge(analysis, 'leds');
   // Without a cure the cured vehicle is the one with its LEDs alone.
   const judge = isCured(job) ? new Judge(analysis, 'cured') : leds;

@@ -1,4 +1,5 @@
 import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
+import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
@@ -123,4 +124,16 @@ export function isFor(flasher: FlasherKind, cure: Job['vehicleCures'][number]['k
   if (cure === 'flasher-relay') return flasher !== 'controller';
   if (cure === 'controller-setting') return flasher === 'controller';
   return true;
+}
+
+/** What is known of each way before it is judged: ways of one vehicle share what follows from it and its bulbs alone. */
+export function analysesOf(ways: readonly Way[]): ReadonlyMap<Way, JobAnalysis> {
+  const byVehicle = new Map<Vehicle, JobAnalysis>();
+  return new Map(
+    ways.map((way) => {
+      const analysis = new JobAnalysis(way.job, way.shelf, byVehicle.get(way.job.vehicle) ?? null);
+      byVehicle.set(way.job.vehicle, analysis);
+      return [way, analysis];
+    }),
+  );
 }

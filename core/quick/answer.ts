@@ -1,6 +1,6 @@
 import { underloadedRate } from '../devices/flasher.ts';
 import { perMinute } from '../formatting/format.ts';
-import { JobAnalysis } from '../judge/analysis.ts';
+import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import type { VerdictState } from '../judge/states.ts';
 import type { RatePrediction } from '../judge/verdict.ts';
@@ -9,7 +9,7 @@ import type { Shelf } from '../model/part.ts';
 import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedRate } from '../possible/union.ts';
 import { flasherPlace } from '../possible/verdicts.ts';
-import { type Way, waysOf } from '../possible/ways.ts';
+import { analysesOf, type Way, waysOf } from '../possible/ways.ts';
 import { setFlasher } from '../presets/flashers.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { type JudgedWay, judgeWay } from './judgedWay.ts';
@@ -58,7 +58,7 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
   const stop = stopOf(question, asked);
   if (stop) return { ...nothing(asked), headline: stop.headline, why: stop.why };
   const { left, contradiction } = waysLeft(question, asked);
-  const judged = left.map((way) => judgeWay(way, asked));
+  const judged = [...left].map(([way, analysis]) => judgeWay(way, analysis, asked));
   const state = eitherOf(judged.map((each) => each.state));
   const rates = judged.flatMap((each) => (each.rate ? [each.rate] : []));
   const split = splitOf(judged);
@@ -70,7 +70,7 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
     split: new Set(split.map((row) => row.text)).size > 1 ? split : [],
     look: nextLook(question, judged, asked),
     contradiction,
-    asked: contradiction ? asked : { ...asked, job: narrowed(asked.job, left) },
+    asked: contradiction ? asked : { ...asked, job: narrowed(asked.job, [...left.keys()]) },
   };
 }
 
@@ -146,44 +146,45 @@ function stopOf(
   return null;
 }
 
+type Ways = ReadonlyMap<Way, JobAnalysis>;
+
 /** The ways that agree with every trial; all of them where none does, which is then said. */
 function waysLeft(
-  question: QuickQuestion,
-  asked: QuickJob,
-): { left: readonly Way[]; contradiction: string | null } {
-  const all = waysOf(asked.job, asked.shelf);
-  const { trials } = question;
+  { trials }: QuickQuestion,
+  { job, shelf }: QuickJob,
+): { left: Ways; contradiction: string | null } {
+  const all = analysesOf(waysOf(job, shelf));
   if (trials.length === 0) return { left: all, contradiction: null };
-  const left = all.filter((way) => trials.every((trial) => canBe(way, trial)));
-  if (left.length > 0) return { left, contradiction: null };
+  const left = [...all].filter(([, analysis]) => trials.every((trial) => canBe(analysis, trial)));
+  if (left.length > 0) return { left: new Map(left), contradiction: null };
   return {
-    left: waysOf({ ...asked.job, findings: [] }, asked.shelf),
+    left: analysesOf(waysOf({ ...job, findings: [] }, shelf)),
     contradiction:
       'What was seen fits no way this vehicle is likely to be. A dead bulb on that side, a bad earth, or another bulb than the one said would explain it: look again with the stock bulbs in.',
   };
 }
 
 /** Whether a trial could have gone so on one way, judged before anything was learned. */
-function canBe(way: Way, trial: QuickTrial): boolean {
-  const seen = possibleResults(way, trial);
+function canBe(analysis: JobAnalysis, trial: QuickTrial): boolean {
+  const seen = possibleResults(analysis, trial);
   return seen === null || seen.includes(trial.result);
 }
 
 /** Everything a trial can show on one way; null where the trial says nothing of flashers. */
-export function possibleResults(way: Way, trial: QuickTrial): TrialResult[] | null {
+function possibleResults(analysis: JobAnalysis, trial: QuickTrial): TrialResult[] | null {
   if (trial.result === 'dark' || trial.result === 'glows') return null;
-  const job: Job = { ...way.job, findings: [] };
-  const judge = new Judge(new JobAnalysis(job, way.shelf), 'leds');
-  const circuit = job.vehicle.circuits.find(({ kind, side }) => kind === 'turn' && side === trial.side);
+  const judge = new Judge(analysis.with({ ...analysis.job, findings: [] }), 'leds');
+  const { vehicle } = analysis.job;
+  const circuit = vehicle.circuits.find(({ kind, side }) => kind === 'turn' && side === trial.side);
   if (!circuit) return null;
-  const [from, to] = trialSupply(trial, job.vehicle.systemVolts);
+  const [from, to] = trialSupply(trial, vehicle.systemVolts);
   const company = { lights: trial.lights, brake: false };
   const states = [from, (from + to) / 2, to].map((volts) => judge.circuitAt(circuit, volts, company).state);
   return resultsFor(judge.turns.fitment.flasher, states);
 }
 
 /** What a flasher shows of some verdicts. */
-export function resultsFor(flasher: Flasher, states: readonly VerdictState[]): TrialResult[] {
+function resultsFor(flasher: Flasher, states: readonly VerdictState[]): TrialResult[] {
   const normal = states.some((state) => state !== 'falls-short');
   const short = states.some((state) => state !== 'holds');
   return [...(normal ? (['normal'] as const) : []), ...(short ? SHORT[flasher.kind] : [])];

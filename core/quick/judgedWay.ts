@@ -1,3 +1,4 @@
+import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { type VerdictState, worstState } from '../judge/states.ts';
 import type { CircuitVerdict, RatePrediction } from '../judge/verdict.ts';
@@ -16,8 +17,8 @@ export interface JudgedWay {
 }
 
 /** Judges the circuits of a quick check as they are on one way. */
-export function judgeWay(way: Way, { lampIds }: Pick<QuickJob, 'lampIds'>): JudgedWay {
-  const judge = Judge.of(way.job, way.shelf, 'leds');
+export function judgeWay(way: Way, analysis: JobAnalysis, { lampIds }: Pick<QuickJob, 'lampIds'>): JudgedWay {
+  const judge = new Judge(analysis, 'leds');
   const ids = circuitsAsked(way.job.vehicle, lampIds);
   const turns = judge.job.vehicle.circuits.some(({ id, kind }) => kind === 'turn' && ids.includes(id));
   const flashing = turns ? judge.verdict() : null;

@@ -109,3 +109,8 @@ export function quickLampName(lamps: QuickLamps): string {
 export function isAboutTurns(lamps: QuickLamps): boolean {
   return lamps === 'rear-turn' || lamps === 'front-turn' || lamps === 'all-turn' || lamps === 'repeater';
 }
+
+/** Whether a vehicle mostly has one of some lamps, so that there is no side to say. */
+export function isSingle(lamps: QuickLamps): boolean {
+  return lamps === 'third-brake' || lamps === 'interior' || lamps === 'rear-fog';
+}

@@ -110,7 +110,7 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
   if (question.bulb !== null && !bulbById(question.bulb))
     throw new UnknownReferenceError('Bulb', question.bulb, 'Choose it from the catalogue.');
   for (const lamp of lampsAsked(vehicle, { ...question, sides: 'both' })) {
-    const bulb = question.bulb ?? bulbByLed(question.led, lamp, shelf, systemVolts);
+    const bulb = bulbAtVolts(question.bulb, systemVolts) ?? bulbByLed(question.led, lamp, shelf, systemVolts);
     if (bulb === null) continue;
     changeStockBulb(vehicle, lamp.id, bulb);
     if (question.bulbRead) job.identified[lamp.id] = bulb;
@@ -170,6 +170,13 @@ function lampsAsked(vehicle: Vehicle, { lamps, sides }: Pick<QuickQuestion, 'lam
       ids.some((id) => lamp.id === id || lamp.id.startsWith(`${id}-`)) &&
       (sides === 'both' || lamp.side === 'centre' || lamp.side === sides),
   );
+}
+
+/** The bulb of a class at the volts of the vehicle; null where there is none, or nobody named one. */
+function bulbAtVolts(id: string | null, systemVolts: SystemVolts): string | null {
+  if (id === null) return null;
+  const same = [id, `${id}-24V`, id.replace(/-24V$/, '')];
+  return same.find((each) => bulbById(each)?.systemVolts === systemVolts) ?? null;
 }
 
 /** An LED that is in the hand goes into the socket: its base tells the class of the bulb nobody has named. */

@@ -1,7 +1,7 @@
 import { bulbById } from '../catalogue/bulbs.ts';
 import type { Shelf } from '../model/part.ts';
 import { genericLedName } from './genericLed.ts';
-import { type QuickQuestion, quickLampName } from './question.ts';
+import { isSingle, type QuickQuestion, quickLampName } from './question.ts';
 
 /** `Rear turn, both`, `P21W`, `Plain LED, 3 W`: what a question was told, in a few words each. */
 export function saidWords(
@@ -13,7 +13,9 @@ export function saidWords(
   const part = led.kind === 'part' ? shelf.find((each) => each.id === led.partId) : undefined;
   const watts = led.kind !== 'part' && led.watts !== null ? `, ${led.watts} W` : '';
   return {
-    lamps: `${quickLampName(lamps)}, ${sides === 'both' ? 'both sides' : sides}`,
+    lamps: isSingle(lamps)
+      ? quickLampName(lamps)
+      : `${quickLampName(lamps)}, ${sides === 'both' ? 'both sides' : sides}`,
     bulb: bulb ? (bulb.names[0] ?? bulb.id) : 'bulb not known',
     led: part?.code ?? (led.kind === 'part' ? 'LED not known' : `${genericLedName(led.kind)}${watts}`),
   };

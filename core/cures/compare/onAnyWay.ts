@@ -1,9 +1,9 @@
-import { JobAnalysis } from '../../judge/analysis.ts';
+import type { JobAnalysis } from '../../judge/analysis.ts';
 import { worstState } from '../../judge/states.ts';
 import type { FlasherKind } from '../../model/vehicle/flasher.ts';
 import { eitherOf } from '../../possible/union.ts';
 import { flasherPlace } from '../../possible/verdicts.ts';
-import { isFor, type Way } from '../../possible/ways.ts';
+import { analysesOf, isFor, type Way } from '../../possible/ways.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import type { CureOption } from './option.ts';
 
@@ -20,7 +20,7 @@ interface Tried {
  * @param compare every cure tried on one way
  */
 export function onAnyWay(ways: readonly Way[], compare: (way: Way) => CureReport[]): CureReport[] {
-  const analyses = new Map(ways.map((way) => [way, new JobAnalysis(way.job, way.shelf)]));
+  const analyses = analysesOf(ways);
   const suggested = new Map<string, Map<Way, CureReport>>();
   const kinds = new Set<FlasherKind>();
   for (const way of ways) {

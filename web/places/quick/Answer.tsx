@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Shelf } from '../../../core/model/part.ts';
 import type { QuickAnswer } from '../../../core/quick/answer.ts';
-import type { QuickQuestion } from '../../../core/quick/question.ts';
+import { isSingle, type QuickQuestion } from '../../../core/quick/question.ts';
 import { keepQuickJob } from '../../store/quickJobs.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { offerUndo } from '../../ui/offerUndo.tsx';
@@ -83,21 +83,27 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
           </Button>
         )}
         <Cures answer={answer.data} cure={cure} />
-        <SegmentedControl
-          aria-label="Which sides are converted"
-          value={question.sides}
-          data={[
-            { value: 'both', label: 'Both sides' },
-            { value: 'left', label: 'Left only' },
-            { value: 'right', label: 'Right only' },
-          ]}
-          onChange={(value) => onChange({ sides: value === 'left' || value === 'right' ? value : 'both' })}
-        />
+        {!isSingle(question.lamps) && (
+          <SegmentedControl
+            aria-label="Which sides are converted"
+            value={question.sides}
+            data={[
+              { value: 'both', label: 'Both sides' },
+              { value: 'left', label: 'Left only' },
+              { value: 'right', label: 'Right only' },
+            ]}
+            onChange={(value) => onChange({ sides: value === 'left' || value === 'right' ? value : 'both' })}
+          />
+        )}
         <MoreFacts question={question} onChange={onChange} />
         <Keep answer={answer.data} />
       </section>
       {answer.data.state !== null && (
-        <TrialBar turning={turning} onSee={(trial) => onChange({ trials: [...question.trials, trial] })} />
+        <TrialBar
+          turning={turning}
+          single={isSingle(question.lamps)}
+          onSee={(trial) => onChange({ trials: [...question.trials, trial] })}
+        />
       )}
     </>
   );

@@ -4,7 +4,8 @@ import { filamentWatts, findBulbs, signalFilament } from '../../../core/catalogu
 import { watts } from '../../../core/formatting/format.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import { bulbChoices } from '../../../core/quick/bulbChoices.ts';
-import type { QuickLamps } from '../../../core/quick/question.ts';
+import type { QuickQuestion } from '../../../core/quick/question.ts';
+import { possibleVolts } from '../../../core/quick/quickJob.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import classes from './Quick.module.css';
 
@@ -12,18 +13,24 @@ const MOST_FOUND = 6;
 
 /** The second tap: the bulb by its glass and contacts, or by its number. */
 export function BulbTiles({
-  lamps,
+  question,
   onTake,
 }: {
-  lamps: QuickLamps;
+  question: QuickQuestion;
   onTake(bulb: string | null, read: boolean): void;
 }) {
   const [typed, setTyped] = useState('');
-  const found = typed.trim() === '' ? null : findBulbs(typed).slice(0, MOST_FOUND);
+  const volts = question.systemVolts === null ? possibleVolts(question) : [question.systemVolts];
+  const found =
+    typed.trim() === ''
+      ? null
+      : findBulbs(typed)
+          .filter((bulb) => volts.includes(bulb.systemVolts))
+          .slice(0, MOST_FOUND);
   return (
     <>
       <div className={classes.tiles} role="group" aria-label="Which bulb">
-        {(found ?? bulbChoices(lamps)).map((bulb) => (
+        {(found ?? bulbChoices(question.lamps)).map((bulb) => (
           <button
             key={bulb.id}
             type="button"

@@ -3,7 +3,7 @@ import { FLASHER_OPTIONS } from '../../../core/lookover/questions.ts';
 import { FlasherKind } from '../../../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
 import { kindName } from '../../../core/presets/startingLayout.ts';
-import type { QuickQuestion } from '../../../core/quick/question.ts';
+import { isAboutTurns, type QuickQuestion } from '../../../core/quick/question.ts';
 import { possibleVolts } from '../../../core/quick/quickJob.ts';
 import classes from './Quick.module.css';
 
@@ -58,19 +58,21 @@ export function MoreFacts({
             onChange({ region: value === 'UN' || value === 'US' ? value : null });
           }}
         />
-        <NativeSelect
-          label="Flasher"
-          value={question.flasher ?? ''}
-          data={[
-            { value: '', label: 'not looked at' },
-            ...FLASHER_OPTIONS.map(({ value, label }) => ({ value, label })),
-          ]}
-          onChange={(event) =>
-            onChange({
-              flasher: FlasherKind.options.find((each) => each === event.currentTarget.value) ?? null,
-            })
-          }
-        />
+        {isAboutTurns(question.lamps) && (
+          <NativeSelect
+            label="Flasher"
+            value={question.flasher ?? ''}
+            data={[
+              { value: '', label: 'not looked at' },
+              ...FLASHER_OPTIONS.map(({ value, label }) => ({ value, label })),
+            ]}
+            onChange={(event) =>
+              onChange({
+                flasher: FlasherKind.options.find((each) => each === event.currentTarget.value) ?? null,
+              })
+            }
+          />
+        )}
         {volts.length > 1 && (
           <NativeSelect
             label="System"

@@ -76,7 +76,7 @@ export function Component() {
         <>
           <p className={classes.ask}>Which bulb is in there now?</p>
           <BulbTiles
-            lamps={asked.question.lamps}
+            question={asked.question}
             onTake={(bulb, read) => change({ bulb, bulbRead: read, trials: [] }, { bulb: true })}
           />
         </>

@@ -14,7 +14,15 @@ const WORDS: Record<TrialResult, string> = {
 const STEADY: readonly TrialResult[] = ['normal', 'message', 'dark', 'glows'];
 
 /** One LED fitted and looked at: one tap, its conditions beside it, each corrected by one. */
-export function TrialBar({ turning, onSee }: { turning: boolean; onSee(trial: QuickTrial): void }) {
+export function TrialBar({
+  turning,
+  single,
+  onSee,
+}: {
+  turning: boolean;
+  single: boolean;
+  onSee(trial: QuickTrial): void;
+}) {
   const [side, setSide] = useState<'left' | 'right'>('left');
   const [lights, setLights] = useState(false);
   const [engine, setEngine] = useState(false);
@@ -24,9 +32,11 @@ export function TrialBar({ turning, onSee }: { turning: boolean; onSee(trial: Qu
       <div className={classes.trialHead}>
         <h2>I fitted it: it is</h2>
         <div className={classes.conditions}>
-          <button type="button" onClick={() => setSide(side === 'left' ? 'right' : 'left')}>
-            {side}
-          </button>
+          {!single && (
+            <button type="button" onClick={() => setSide(side === 'left' ? 'right' : 'left')}>
+              {side}
+            </button>
+          )}
           <button type="button" onClick={() => setLights(!lights)}>
             lights {lights ? 'on' : 'off'}
           </button>
