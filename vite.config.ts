@@ -1,5 +1,5 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 
 /** What only some screens need, however many share it, is loaded with the first of them. */
 const LATER = [
@@ -7,15 +7,37 @@ const LATER = [
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Slider|Textarea|TextInput)\//,
   /\/core\/(model|formats|judge|heat|cures|presets|lookover|vehicle|light)\//,
 ];
+/** What the entry needs before the app: it starts the threads while the rest is still on its way. */
+const EARLY =
+  /node_modules\/comlink\/|\/web\/(workers\/(engine|makeStore)|store\/name|app\/(early|newBuild))\.ts$|vite\/preload-helper/;
 const LOOK_UP = /\/core\/model\/vehicle\/(lookUp|netlistNames)\.ts$/;
 
 function isForAnyScreen(id: string): boolean {
   return LOOK_UP.test(id) || !LATER.some((each) => each.test(id));
 }
 
+/** The page asks for the app at once, while its small entry starts the threads. */
+const appOnItsWay: Plugin = {
+  name: 'app-on-its-way',
+  transformIndexHtml: {
+    order: 'post',
+    handler(_, { bundle }) {
+      const app = Object.values(bundle ?? {}).find(
+        (each) => each.type === 'chunk' && each.facadeModuleId?.endsWith('/web/app/start.tsx'),
+      );
+      if (app?.type !== 'chunk') return [];
+      return [app.fileName, ...app.imports].map((file) => ({
+        tag: 'link',
+        attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` },
+        injectTo: 'head' as const,
+      }));
+    },
+  },
+};
+
 export default defineConfig({
   root: 'web',
-  plugins: [react()],
+  plugins: [react(), appOnItsWay],
   worker: { format: 'es' },
   build: {
     outDir: '../dist',
@@ -28,7 +50,14 @@ export default defineConfig({
     chunkSizeWarningLimit: 800,
     // What most screens share is one file: forty small ones cost a slow machine more to ask for than to run.
     rolldownOptions: {
-      output: { codeSplitting: { groups: [{ name: 'common', minShareCount: 5, test: isForAnyScreen }] } },
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'early', test: EARLY, priority: 2 },
+            { name: 'common', minShareCount: 5, test: isForAnyScreen, priority: 1 },
+          ],
+        },
+      },
     },
   },
 });

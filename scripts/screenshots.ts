@@ -78,12 +78,14 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'trailer-with-lights',
-    scheme: 'light',
-    path: '/jobs/exhibition-trailer/cure',
+    name: 'phone-quick',
+    phone: true,
+    path: '/quick',
     prepare: async (page) => {
-      await panel(page, 'Left', 'Lights');
-      await page.getByText('Fast only with the lights on').click();
+      await page.getByRole('button', { name: 'Rear turn', exact: true }).click();
+      await page.getByRole('button', { name: /^P21W/ }).click();
+      await page.getByRole('button', { name: /^Plain/ }).click();
+      await page.getByRole('heading', { name: /^Could go either way/ }).waitFor();
     },
   },
   {

@@ -1,3 +1,5 @@
+import './theme/tokens.css';
+import './theme/base.css';
 import { startEarly } from './app/early.ts';
 import { surviveNewBuild } from './app/newBuild.ts';
 

@@ -137,7 +137,7 @@ function steadyLook(question: QuickQuestion): Look {
   return question.lamps === 'interior'
     ? {
         id: 'watched',
-        minutes: 2,
+        minutes: 10,
         act: 'Fit one and wait ten minutes with the doors shut',
         means: 'A glow or a flicker while it is off is a lamp that is watched or leaked to.',
       }

@@ -1,8 +1,6 @@
 import '../theme/mantineStyles.ts';
 import '@mantine/notifications/styles.layer.css';
 import '../theme/fonts.css';
-import '../theme/tokens.css';
-import '../theme/base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { db } from '../store/db.ts';

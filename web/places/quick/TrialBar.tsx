@@ -45,7 +45,7 @@ export function TrialBar({
           </button>
         </div>
       </div>
-      <div className={classes.results}>
+      <div className={classes.results} data-few={!turning}>
         {results.map((result) => (
           <button
             key={result}
