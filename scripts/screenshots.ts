@@ -102,7 +102,7 @@ const SHOTS: readonly Shot[] = [
     phone: true,
     path: '/jobs/gritter-4/fit',
     prepare: async (page) => {
-      await page.getByRole('tab', { name: 'The vehicle' }).click();
+      await page.getByRole('tab', { name: 'Vehicle', exact: true }).click();
       await panel(page, 'Hazard', 'Lights', 'Brake');
       await rate(page, '90');
     },

@@ -27,10 +27,11 @@ describe('candidates for a turn lamp', () => {
     const { order, behaviours, fitting } = forLamp(copy('library-route-3'), 'rear-left');
     expect(order.slice(0, fitting.length).every((each) => each.fit.fits)).toBe(true);
     const states = order.slice(0, fitting.length).map((each) => behaviours.get(each.part.id)?.state);
-    const rank = ['holds', 'either-way', 'falls-short', 'too-much'];
-    expect(states.map((state) => rank.indexOf(state ?? ''))).toEqual(
-      states.map((state) => rank.indexOf(state ?? '')).toSorted((a, b) => a - b),
-    );
+    // What converts nothing comes after all that does.
+    const rank = ['holds', 'either-way', 'falls-short', 'too-much', null];
+    const ranks = states.map((state) => rank.indexOf(state ?? null));
+    expect(ranks).toEqual(ranks.toSorted((a, b) => a - b));
+    expect(states).toContain(null);
     expect(behaviours.get('led-tern-3a')?.state).toBe('falls-short');
     expect(behaviours.get('led-tern-3a')?.lines[0]?.text).toMatch(/Left turn: .* A at 11.8 V, 176 a minute/);
   });
@@ -105,7 +106,8 @@ describe('a whole lamp', () => {
       'rear-left',
       DEMO_SHELF.filter((part) => part.id === 'lamp-merlin'),
     );
-    expect(behaviours.get('lamp-merlin')?.state).toBe('holds');
+    expect(behaviours.get('lamp-merlin')?.state).toBeNull();
+    expect(behaviours.get('lamp-merlin')?.lines[0]?.text).toMatch(/converts nothing here/);
   });
 
   it('of another market or end does not go in', () => {

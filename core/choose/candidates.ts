@@ -6,6 +6,10 @@ import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
+import { unitedCircuit } from '../possible/union.ts';
+import { flasherPlace } from '../possible/verdicts.ts';
+import { analysesOf, waysOf } from '../possible/ways.ts';
+import { ledOf } from '../simulation/fitment.ts';
 import { lampsFilledBy } from '../simulation/wholeLamp.ts';
 import { coloursFor } from '../vehicle/functions.ts';
 import { type LedFit, ledFit, wholeLampFit } from '../vehicle/ledFits.ts';
@@ -25,7 +29,8 @@ export interface Candidate {
 /** How the circuits of a lamp take a part: what the engine found, without any cure. */
 export interface Behaviour {
   partId: string;
-  state: VerdictState;
+  /** null where it converts nothing: its section has a socket for the old bulb */
+  state: VerdictState | null;
   /** one line a circuit */
   lines: readonly { state: VerdictState; text: string }[];
   /** current over what the most demanding watcher wants; above 1 where nothing watches */
@@ -63,13 +68,28 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
   const chosen = { ...job.chosen };
   for (const id of lampIds) chosen[id] = part.id;
   const tried: Job = { ...job, chosen };
+  // A socket in its section: the old bulb moves over, and whatever holds, holds without it.
+  if (ledOf(tried, shelf, lamp.id) === null)
+    return {
+      partId: part.id,
+      state: null,
+      lines: [{ state: 'holds', text: 'It converts nothing here: the old bulb moves into its socket.' }],
+      margin: 0,
+    };
   try {
     const lines: Behaviour['lines'][number][] = [];
     let margin = 2;
+    const judges = [...analysesOf(waysOf(tried, shelf))].map(([way, analysis]) => ({
+      where: flasherPlace(way.flasher),
+      judge: new Judge(analysis, 'leds'),
+    }));
     for (const circuit of circuitsOf(job.vehicle, lamp.id)) {
-      if (circuit.kind === 'turn' && circuit.side !== null) {
-        const judge = Judge.of(tried, shelf, 'leds');
-        const { state, worst, rate } = judge.sideVerdict({ ...circuit, kind: 'turn', side: circuit.side });
+      const told = judges.map(({ where, judge }) => {
+        const mine = judge.turns.vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
+        return { where, verdict: judge.circuit(mine) };
+      });
+      const { state, worst, rate, amps: drawn, stockAmps, reasons } = unitedCircuit(told);
+      if (rate && worst) {
         margin = Math.min(margin, worst.amps.low / worst.band.highAmps);
         const flashes =
           rate.low === rate.high ? perMinute(rate.low) : `${perMinute(rate.low)} or ${perMinute(rate.high)}`;
@@ -77,13 +97,11 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
           state,
           text: `${circuit.name}: ${amps(worst.amps.low)} at ${volts(worst.volts)}, ${flashes}.`,
         });
-      } else {
-        const verdict = Judge.of(tried, shelf, 'leds').circuit(circuit);
+      } else
         lines.push({
-          state: verdict.state,
-          text: `${circuit.name}: ${amps(verdict.amps)} where stock drew ${amps(verdict.stockAmps)}. ${verdict.reasons[0] ?? ''}`,
+          state,
+          text: `${circuit.name}: ${amps(drawn)} where stock drew ${amps(stockAmps)}. ${reasons[0] ?? ''}`,
         });
-      }
     }
     return { partId: part.id, state: worstState(lines.map((line) => line.state)), lines, margin };
   } catch (error) {
@@ -101,8 +119,10 @@ export function ranked(
   behaviours: ReadonlyMap<string, Behaviour>,
 ): Candidate[] {
   const usual = coloursFor(job.vehicle, lamp)[0];
-  const state = (candidate: Candidate) =>
-    VERDICT_STATES.indexOf(behaviours.get(candidate.part.id)?.state ?? 'too-much');
+  const state = (candidate: Candidate) => {
+    const known = behaviours.get(candidate.part.id)?.state;
+    return known === null ? VERDICT_STATES.length : VERDICT_STATES.indexOf(known ?? 'too-much');
+  };
   const margin = (candidate: Candidate) => behaviours.get(candidate.part.id)?.margin ?? 0;
   const colour = ({ part }: Candidate) => Number(part.kind === 'led' && part.colour === usual);
   return candidates.toSorted(

@@ -4,7 +4,7 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicle.ts';
 import { addLamps } from '../vehicle/edit/lamps.ts';
 import { type LampTemplateId, type Origins, TEMPLATES } from '../vehicle/edit/lampTemplates.ts';
-import { fitThermal, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
+import { fitThermal, possibleFlashers, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
 
 /** Some lamps of one kind in a starting layout. */
 export interface LayoutEntry {
@@ -134,6 +134,8 @@ function internalOhms({ kind, systemVolts }: Origins): number {
  */
 export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
   const { name, model, kind, year, region, systemVolts, entries } = layout;
+  // What nobody has looked at is every kind that is met on such a vehicle; it is drawn with the most usual.
+  const flashers = layout.flasher ? [] : possibleFlashers(layout, [year, year]);
   const vehicle: Vehicle = {
     id,
     name,
@@ -146,6 +148,7 @@ export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
     facts: {
       ...(layout.gearbox ? { gearbox: layout.gearbox } : {}),
       ...(layout.flasher ? { flasherSeen: true } : {}),
+      ...(flashers.length > 1 ? { flashers } : {}),
     },
     internalOhms: internalOhms(layout),
     fuses: [],

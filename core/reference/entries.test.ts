@@ -27,6 +27,21 @@ describe('the reference', () => {
     expect(first('ba15s')?.id).toBe('BA15s');
   });
 
+  it('finds what people call it, as they type it', () => {
+    for (const [asked, term] of [
+      ['hyperflash', 'Fast flash'],
+      ['blinker', 'Turn lamp'],
+      ['indicator', 'Turn lamp'],
+      ['ground', 'Earth'],
+      ['canbus', 'Decoder'],
+      ['resistor', 'Load resistor'],
+      ['dome', 'Interior lamp'],
+      ['number plate', 'Plate lamp'],
+      ['license plate', 'Plate lamp'],
+    ] as const)
+      expect(findEntries(entries, asked).map((entry) => entry.title)).toContain(term);
+  });
+
   it('answers nothing to nothing, and to what it does not know', () => {
     expect(findEntries(entries, '  ')).toEqual([]);
     expect(findEntries(entries, 'zzz')).toEqual([]);

@@ -3,10 +3,11 @@ import { BULBS, filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
 import { fold } from '../catalogue/fold.ts';
 import { COLOUR_RULES, REGION_RULES, regionName } from '../catalogue/regions.ts';
 import { TERMINALS, TRAILER_SOCKETS } from '../catalogue/terminals.ts';
+import { TRADE_WORDS } from '../catalogue/tradeWords.ts';
 import { COLOUR_HABITS, WIRE_COLOURS, WIRE_SIZES } from '../catalogue/wires.ts';
 import { workName } from '../vehicle/functions.ts';
 
-export const SECTIONS = ['bulbs', 'bases', 'terminals', 'wire', 'regions'] as const;
+export const SECTIONS = ['bulbs', 'bases', 'terminals', 'wire', 'regions', 'words'] as const;
 export type Section = (typeof SECTIONS)[number];
 
 /** Something that can be looked up. */
@@ -88,6 +89,15 @@ export function referenceEntries(): Entry[] {
         title: `${regionName(rule.region)}: ${workName(rule.does)}${rule.end ? ` at the ${rule.end}` : ''}`,
         detail: `may show ${rule.colours.join(' or ')}`,
         words: `colour law ${rule.region} ${workName(rule.does)} ${rule.end ?? ''}`,
+      }),
+    ),
+    ...TRADE_WORDS.map(
+      ({ term, means, alsoCalled }): Entry => ({
+        section: 'words',
+        id: term,
+        title: term,
+        detail: means,
+        words: `word meaning ${alsoCalled.join(' ')}`,
       }),
     ),
     ...REGION_RULES.map(

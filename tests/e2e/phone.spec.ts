@@ -5,7 +5,7 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 test('the halves become two tabs and both work', async ({ page }) => {
   await openStage(page, OPEN_JOB, 'cure');
   await pickProposed(page);
-  await page.getByRole('tab', { name: 'The vehicle' }).tap();
+  await page.getByRole('tab', { name: 'Vehicle', exact: true }).tap();
   await page.getByRole('button', { name: 'Left', exact: true }).tap();
   await expect(dash(page)).toContainText('88 flashes a minute');
 });

@@ -23,6 +23,7 @@ const SECTION_WORDS = {
   terminals: 'Terminal',
   wire: 'Wire',
   regions: 'Rule',
+  words: 'Word',
 } as const;
 const MOST = 12;
 
@@ -47,6 +48,13 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
             group: 'Stage',
           }))
         : []),
+      {
+        title: 'Quick check',
+        detail: 'an LED in the hand',
+        words: 'will it flash fast hyperflash led',
+        to: '/quick',
+        group: 'Place',
+      },
       { title: 'Jobs', detail: 'every job', words: 'board', to: '/jobs', group: 'Place' },
       { title: 'Shelf', detail: 'parts in stock', words: 'parts stock', to: '/shelf', group: 'Place' },
       { title: 'New vehicle', detail: 'enter one', words: 'add', to: '/vehicles/new', group: 'Place' },

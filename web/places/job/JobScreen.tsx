@@ -189,7 +189,7 @@ function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
       classNames={{ panel: classes.phonePanel }}
     >
       <Tabs.List grow>
-        <Tabs.Tab value="vehicle">The vehicle</Tabs.Tab>
+        <Tabs.Tab value="vehicle">Vehicle</Tabs.Tab>
         <Tabs.Tab value="stage">Work</Tabs.Tab>
       </Tabs.List>
       <Tabs.Panel value="vehicle">

@@ -7,6 +7,7 @@ import { BASES } from '../../../core/catalogue/bases.ts';
 import { BULBS, filamentWatts, signalFilament } from '../../../core/catalogue/bulbs.ts';
 import { COLOUR_RULES, REGION_RULES, regionName } from '../../../core/catalogue/regions.ts';
 import { TERMINALS, TRAILER_SOCKETS } from '../../../core/catalogue/terminals.ts';
+import { TRADE_WORDS } from '../../../core/catalogue/tradeWords.ts';
 import {
   COLOUR_HABITS,
   COLOUR_SOURCE,
@@ -29,6 +30,7 @@ const TITLES: Record<Section, string> = {
   terminals: 'Terminals',
   wire: 'Wire',
   regions: 'Regions',
+  words: 'Words',
 };
 const ENTRIES = referenceEntries();
 
@@ -80,7 +82,37 @@ export function Component() {
       {known === 'terminals' && <Terminals shown={shown} />}
       {known === 'wire' && <Wire shown={shown} />}
       {known === 'regions' && <Regions shown={shown} />}
+      {known === 'words' && <Words shown={shown} />}
     </div>
+  );
+}
+
+function Words({ shown }: Shown) {
+  return (
+    <Card heading="h2" title="What people call it">
+      <table>
+        <thead>
+          <tr>
+            <th>Here</th>
+            <th>Means</th>
+            <th>Also called</th>
+            <th>Source</th>
+          </tr>
+        </thead>
+        <tbody>
+          {TRADE_WORDS.filter(({ term }) => shown(term)).map(({ term, means, alsoCalled, source }) => (
+            <tr key={term}>
+              <td>
+                <b>{term}</b>
+              </td>
+              <td>{means}</td>
+              <td>{alsoCalled.join(', ')}</td>
+              <td className="faint">{sourceWords(source)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Card>
   );
 }
 

@@ -63,7 +63,7 @@ export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose
         )}
         {behaviour && (
           <div className={classes.effect}>
-            <VerdictBadge state={behaviour.state} />
+            {behaviour.state && <VerdictBadge state={behaviour.state} />}
             <span className="faint">
               {behaviour.lines.map((line) => line.text).join(' ')} Computed, without a cure.
             </span>
