@@ -6,6 +6,7 @@ import { flasherPlace } from '../../possible/verdicts.ts';
 import { analysesOf, isFor, type Way } from '../../possible/ways.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import type { CureOption } from './option.ts';
+import { type CureScope, turnScope } from './scope.ts';
 
 /** A cure as one way has it; null where it cannot be fitted there. */
 interface Tried {
@@ -18,8 +19,13 @@ interface Tried {
  * holds where it holds on every one; where it can be fitted to some alone it depends on that, and says so.
  *
  * @param compare every cure tried on one way
+ * @param scopeOn the circuits it is for, as they are on a way
  */
-export function onAnyWay(ways: readonly Way[], compare: (way: Way) => CureReport[]): CureReport[] {
+export function onAnyWay(
+  ways: readonly Way[],
+  compare: (way: Way) => CureReport[],
+  scopeOn: (way: Way) => CureScope = (way) => turnScope(way.job.vehicle),
+): CureReport[] {
   const analyses = analysesOf(ways);
   const suggested = new Map<string, Map<Way, CureReport>>();
   const kinds = new Set<FlasherKind>();
@@ -37,7 +43,7 @@ export function onAnyWay(ways: readonly Way[], compare: (way: Way) => CureReport
     if (!first) return [];
     // Refused by one kind it may be right for another, which then has it in its own words.
     if (first.option.change === null) return known.size === kinds.size ? [first] : [];
-    return [united(first, tryOn(ways, analyses, first.option, known))];
+    return [united(first, tryOn(ways, analyses, first.option, known, scopeOn))];
   });
 }
 
@@ -50,12 +56,13 @@ function tryOn(
   analyses: ReadonlyMap<Way, JobAnalysis>,
   option: CureOption,
   known: ReadonlyMap<Way, CureReport>,
+  scopeOn: (way: Way) => CureScope,
 ): Tried[] {
   return ways.map((way) => {
     if (!(option.change?.vehicleCures ?? []).every((cure) => isFor(way.flasher, cure.kind)))
       return { way, report: null };
     const analysis = analyses.get(way);
-    const report = known.get(way) ?? (analysis && tryCures(analysis, [option])[0]) ?? null;
+    const report = known.get(way) ?? (analysis && tryCures(analysis, [option], scopeOn(way))[0]) ?? null;
     return { way, report };
   });
 }

@@ -4,8 +4,12 @@ import type { CircuitVerdict } from '../../judge/verdict.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
+import { unitedCircuit } from '../../possible/union.ts';
+import { flasherPlace } from '../../possible/verdicts.ts';
+import { analysesOf, builtWaysOf, type Way } from '../../possible/ways.ts';
 import { ledOf } from '../../simulation/fitment.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
+import { onAnyWay } from './onAnyWay.ts';
 import type { CureOption } from './option.ts';
 import { bleedOptions } from './options/bleed.ts';
 import { builtInOptions } from './options/builtInLoad.ts';
@@ -30,16 +34,28 @@ export interface SteadyComplaint {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function steadyComplaints(job: Job, shelf: Shelf): SteadyComplaint[] {
-  const analysis = new JobAnalysis(job, shelf);
+  const built = builtWaysOf(job, shelf);
   return job.vehicle.circuits.flatMap((circuit): SteadyComplaint[] => {
     if (circuit.kind === 'turn' || circuit.excite) return [];
     if (!circuit.feeds.some((feed) => ledOf(job, shelf, feed.lampId) !== null)) return [];
-    const scope = circuitScope(circuit);
-    const bare = analysis.with(withCure(job, {}, scope));
-    const verdict = new Judge(bare, 'cured').circuit(circuit);
+    const mine = ({ vehicle }: Job) => vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
+    const scopeOn = (way: Way) => circuitScope(mine(way.job));
+    const ways = built.map((way) => ({ ...way, job: withCure(way.job, {}, scopeOn(way)) }));
+    const analyses = analysesOf(ways);
+    const verdict = unitedCircuit(
+      [...analyses].map(([way, analysis]) => ({
+        where: flasherPlace(way.flasher),
+        verdict: new Judge(analysis, 'cured').circuit(mine(way.job)),
+      })),
+    );
     if (verdict.state === 'holds') return [];
-    const options = steadyOptions(bare, circuit);
-    return [{ circuitId: circuit.id, verdict, cures: tryCures(bare, options, scope) }];
+    const compare = (way: Way) => {
+      const analysis = analyses.get(way) ?? new JobAnalysis(way.job, way.shelf);
+      return tryCures(analysis, steadyOptions(analysis, mine(way.job)), scopeOn(way));
+    };
+    const [only] = ways;
+    const cures = ways.length === 1 && only ? compare(only) : onAnyWay(ways, compare, scopeOn);
+    return [{ circuitId: circuit.id, verdict, cures }];
   });
 }
 
