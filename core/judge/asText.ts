@@ -1,4 +1,4 @@
-import type { SocketContent } from '../simulation/fitment.ts';
+import type { Fitment, SocketContent } from '../simulation/fitment.ts';
 
 const texts = new WeakMap<object, string>();
 
@@ -22,4 +22,22 @@ export function contentAsText(content: SocketContent | undefined): string {
     default:
       return 'empty';
   }
+}
+
+/**
+ * All that the currents of a fitment depend on: a harness and a tapped resistor of the same ohms, or a controller told
+ * of LEDs, draw what the others do.
+ */
+export function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
+  return JSON.stringify([
+    [...contents].map(([lampId, content]) => [lampId, contentAsText(content)]),
+    resistors.map(({ lampId, input, connection, pieces }) => [
+      lampId,
+      input,
+      connection,
+      pieces.map(({ ohms, tolerance }) => [ohms, tolerance]),
+    ]),
+    cures.filter((cure) => cure.kind !== 'controller-setting'),
+    flasher.kind === 'controller' ? 'controller' : flasher,
+  ]);
 }

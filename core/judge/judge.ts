@@ -137,12 +137,6 @@ export class Judge {
     };
   }
 
-  /** The worst of all circuits of the vehicle, those that flash and those that do not. */
-  vehicleState(): VerdictState {
-    const steady = this.vehicle.circuits.filter((circuit) => !isTurn(circuit));
-    return worstState([this.verdict().state, ...steady.map((circuit) => this.circuit(circuit).state)]);
-  }
-
   /** Every side; what is the mirror image of another is not asked for again. */
   private sideVerdicts(): TurnCircuitVerdict[] {
     const sides = bothSides(this.turns);

@@ -6,9 +6,12 @@ import type { LedPart, Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { ThresholdLaw } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Fitment, healthyStock, type SocketContent } from '../simulation/fitment.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
+import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
+import { electricsOf } from './asText.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
 import { testVolts, workingPoints } from './workingPoints.ts';
 
@@ -174,7 +177,13 @@ export class LearnedBands {
     if (!bounds) {
       bounds = (this.job.findings ?? []).flatMap((finding) => {
         const [first, ...rest] = suppliesOf(finding).flatMap((volts) => {
-          const seen = seenAmps(this.job, this.shelf, { ...finding, supplyVolts: volts }, lookSeconds);
+          const seen = seenAmps(
+            this.job,
+            this.shelf,
+            { ...finding, supplyVolts: volts },
+            lookSeconds,
+            this.prior,
+          );
           return seen ? [{ ...seen, volts }] : [];
         });
         return first ? [{ finding, at: [first, ...rest] }] : [];
@@ -198,12 +207,20 @@ function suppliesOf({ supplyVolts: from, supplyToVolts: to }: Finding): number[]
 /**
  * What the watcher saw in a finding, A, settled or so long after the lamps came on; null where a part of it is no
  * longer known.
+ *
+ * @param bands of the same vehicle and bulbs, where they are at hand: what was solved for them is not solved again
  */
-export function seenAmps(job: Job, shelf: Shelf, finding: Finding, lookSeconds?: number): Range | null {
+export function seenAmps(
+  job: Job,
+  shelf: Shelf,
+  finding: Finding,
+  lookSeconds?: number,
+  bands?: HealthyBands,
+): Range | null {
   const { vehicle } = job;
   const circuit = turnCircuits(vehicle).find((each) => each.id === finding.circuitId);
   if (!circuit) return null;
-  const stock = healthyStock(job);
+  const stock = bands?.turns.fitment ?? healthyStock(job);
   const contents = new Map<string, SocketContent>(stock.contents);
   for (const lampId of lampIdsOf(circuit)) {
     if (finding.out.includes(lampId)) {
@@ -217,7 +234,7 @@ export function seenAmps(job: Job, shelf: Shelf, finding: Finding, lookSeconds?:
     contents.set(lampId, { kind: 'led', part });
   }
   const fitment: Fitment = { ...stock, contents, resistors: finding.networks };
-  const networks = supposedFitments(fitment).map((each) => TurnCircuits.of(vehicle, each));
+  const networks = supposedFitments(fitment).map((each) => networkOf(vehicle, each, bands));
   const tolerance = widestTolerance(finding.networks);
   const at = (resistorFactor: number) =>
     networks.map(
@@ -231,4 +248,12 @@ export function seenAmps(job: Job, shelf: Shelf, finding: Finding, lookSeconds?:
         }).watchedAmps,
     );
   return { low: Math.min(...at(1 + tolerance)), high: Math.max(...at(1 - tolerance)) };
+}
+
+/** The vehicle with what was fitted then; what was solved of it already is taken over. */
+function networkOf(vehicle: Vehicle, fitment: Fitment, bands: HealthyBands | undefined): TurnCircuits {
+  if (!bands) return TurnCircuits.of(vehicle, fitment);
+  const { bearing } = bands.turns.simulation;
+  const moments = bands.momentsOf(electricsOf(fitment));
+  return new TurnCircuits(new VehicleSimulation(vehicle, fitment, [], bearing, moments));
 }

@@ -1,11 +1,11 @@
 import type { Configuration } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
+import { fitmentOf } from '../simulation/fitment.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import type { Possibility } from './analysis.ts';
-import { contentAsText } from './asText.ts';
+import { electricsOf } from './asText.ts';
 
 /** One way a job may be, with what is fitted simulated: once, or once a topology where an LED's inside is unknown. */
 export interface Variant {
@@ -26,22 +26,4 @@ export function variantOf(possibility: Possibility, shelf: Shelf, configuration:
     return new TurnCircuits(new VehicleSimulation(job.vehicle, fitment, [], bearing, moments));
   });
   return { possibility, fitted };
-}
-
-/**
- * All that the currents of a fitment depend on: a harness and a tapped resistor of the same ohms, or a controller told
- * of LEDs, draw what the others do.
- */
-function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
-  return JSON.stringify([
-    [...contents].map(([lampId, content]) => [lampId, contentAsText(content)]),
-    resistors.map(({ lampId, input, connection, pieces }) => [
-      lampId,
-      input,
-      connection,
-      pieces.map(({ ohms, tolerance }) => [ohms, tolerance]),
-    ]),
-    cures.filter((cure) => cure.kind !== 'controller-setting'),
-    flasher.kind === 'controller' ? 'controller' : flasher,
-  ]);
 }

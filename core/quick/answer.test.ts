@@ -131,11 +131,11 @@ describe('lamps that do not flash', () => {
 });
 
 /** So many here; `npm run fuzz` draws two thousand. */
-const DRAWN = Number(process.env.VUMBLE_FUZZ ?? 0) > 0 ? 2000 : 20;
+const DRAWN = Number(process.env.VUMBLE_FUZZ ?? 0) > 0 ? 2000 : 12;
 
 describe('what a quick check answers', () => {
   const random = seeded(11);
-  const questions = Array.from({ length: 8 }, () => randomQuestion(quickQuestion('rear-turn'), random));
+  const questions = Array.from({ length: 6 }, () => randomQuestion(quickQuestion('rear-turn'), random));
 
   it('is what all of its possibilities say together, each asked by itself', () => {
     for (const question of questions) {
@@ -182,5 +182,5 @@ describe('what a quick check answers', () => {
     }
     console.log(`of ${DRAWN} hidden vehicles decided: ${decided} at once, ${after} after one trial`);
     expect(after).toBeGreaterThan(decided);
-  });
+  }, 3_600_000);
 });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
-import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
+import { curedState } from '../../possible/verdicts.ts';
 import { type CureBoard, cureBoard } from './board.ts';
 
 const board = (id: string): CureBoard => cureBoard(demoJob(id), DEMO_SHELF);
@@ -67,7 +67,7 @@ describe('the board of all circuits', () => {
       const { rows, state } = board(id);
       const ids = rows.filter((each) => each.id !== 'hazard').flatMap((each) => each.circuitIds);
       expect(ids.toSorted()).toEqual(job.vehicle.circuits.map((circuit) => circuit.id).toSorted());
-      expect(state).toBe(Judge.of(job, DEMO_SHELF, 'cured').vehicleState());
+      expect(state).toBe(curedState(job, DEMO_SHELF));
     },
   );
 });
