@@ -36,7 +36,9 @@ export default function Choose() {
                 label: what === 'turn' ? 'Fill turn lamps from the shelf' : 'Fill the others from the shelf',
                 act: () => {
                   edit('Fill open lamps from the shelf', (draft) => {
-                    for (const [lampId, part] of proposal) draft.chosen[lampId] = part.id;
+                    // By what is open in the store, which a quick hand may have changed since this was drawn.
+                    for (const [lampId, part] of proposal)
+                      if (draft.chosen[lampId] === undefined) draft.chosen[lampId] = part.id;
                   });
                   setConfiguration('leds');
                 },
@@ -49,7 +51,8 @@ export default function Choose() {
                 label: 'Keep the rest as filaments',
                 act: () =>
                   edit('Keep the other filaments', (draft) => {
-                    for (const each of open) draft.chosen[each.id] = null;
+                    for (const { id } of draft.vehicle.lamps)
+                      if (draft.chosen[id] === undefined) draft.chosen[id] = null;
                   }),
               }
         }

@@ -26,7 +26,7 @@ export default function Identify() {
                 label: open.length === lamps.length ? 'All as listed' : 'The others as listed',
                 act: () =>
                   edit('Bulbs as the vehicle left the works', (draft) => {
-                    for (const each of open) draft.identified[each.id] = each.stockBulb;
+                    for (const each of draft.vehicle.lamps) draft.identified[each.id] ??= each.stockBulb;
                   }),
               }
         }
