@@ -34,7 +34,7 @@ import { switchLimit } from './requirements/switch.ts';
 import { coverOf, watchAt, watcherOf, watchPoints, worstPoint } from './requirements/watch.ts';
 import { ampsOf, isTurn } from './scenario.ts';
 import { seenReason, seenShort } from './seenShort.ts';
-import { VERDICT_STATES, type VerdictState, worstState } from './states.ts';
+import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
 import type {
   CircuitVerdict,
@@ -247,8 +247,7 @@ export class Judge {
   }
 
   private inOrder(findings: readonly Finding[]): string[] {
-    const rank = (finding: Finding) => -VERDICT_STATES.indexOf(finding.state);
-    return findings.toSorted((a, b) => rank(a) - rank(b)).map((finding) => finding.text);
+    return findings.toSorted((a, b) => byWorst(a.state, b.state)).map((finding) => finding.text);
   }
 
   private judged(

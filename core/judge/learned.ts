@@ -6,12 +6,9 @@ import type { LedPart, Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { ThresholdLaw } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Fitment, healthyStock, type SocketContent } from '../simulation/fitment.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
-import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
-import { electricsOf } from './asText.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
 import { testVolts, workingPoints } from './workingPoints.ts';
 
@@ -234,7 +231,9 @@ export function seenAmps(
     contents.set(lampId, { kind: 'led', part });
   }
   const fitment: Fitment = { ...stock, contents, resistors: finding.networks };
-  const networks = supposedFitments(fitment).map((each) => networkOf(vehicle, each, bands));
+  const networks = supposedFitments(fitment).map((each) =>
+    bands ? bands.turnsWith(each) : TurnCircuits.of(vehicle, each),
+  );
   const tolerance = widestTolerance(finding.networks);
   const at = (resistorFactor: number) =>
     networks.map(
@@ -248,12 +247,4 @@ export function seenAmps(
         }).watchedAmps,
     );
   return { low: Math.min(...at(1 + tolerance)), high: Math.max(...at(1 - tolerance)) };
-}
-
-/** The vehicle with what was fitted then; what was solved of it already is taken over. */
-function networkOf(vehicle: Vehicle, fitment: Fitment, bands: HealthyBands | undefined): TurnCircuits {
-  if (!bands) return TurnCircuits.of(vehicle, fitment);
-  const { bearing } = bands.turns.simulation;
-  const moments = bands.momentsOf(electricsOf(fitment));
-  return new TurnCircuits(new VehicleSimulation(vehicle, fitment, [], bearing, moments));
 }

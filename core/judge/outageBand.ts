@@ -2,10 +2,11 @@ import type { Job } from '../model/job.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
-import { healthyStock } from '../simulation/fitment.ts';
+import { type Fitment, healthyStock } from '../simulation/fitment.ts';
 import type { Company } from '../simulation/litState.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
-import { SolvedMoments } from '../simulation/vehicleSimulation.ts';
+import { SolvedMoments, VehicleSimulation } from '../simulation/vehicleSimulation.ts';
+import { electricsOf } from './asText.ts';
 import { Memory } from './requirements/circuitAmps.ts';
 import { healthyScenarios, seenBy } from './scenario.ts';
 
@@ -98,8 +99,18 @@ export class HealthyBands {
     this.turns = TurnCircuits.of(job.vehicle, healthyStock(job));
   }
 
+  /** This vehicle with something else fitted; what was solved for the same electrics already is taken over. */
+  turnsWith(fitment: Fitment): TurnCircuits {
+    const { vehicle, simulation } = this.turns;
+    const electrics = electricsOf(fitment);
+    const healthy = this.remember('electrics', () => electricsOf(this.turns.fitment));
+    // Good stock bulbs are what the bands were worked out of.
+    const moments = electrics === healthy ? simulation.moments : this.momentsOf(electrics);
+    return new TurnCircuits(new VehicleSimulation(vehicle, fitment, [], simulation.bearing, moments));
+  }
+
   /** What was solved of this vehicle with one fitment; the oldest are forgotten. */
-  momentsOf(electrics: string): SolvedMoments {
+  private momentsOf(electrics: string): SolvedMoments {
     const known = this.moments.get(electrics) ?? new SolvedMoments();
     this.moments.delete(electrics);
     this.moments.set(electrics, known);

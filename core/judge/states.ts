@@ -9,6 +9,11 @@ export const VERDICT_WORDS: Record<VerdictState, string> = {
   'too-much': 'Too much',
 };
 
+/** Sorts the worst first: by how many ranks the second is worse, a count. */
+export function byWorst(a: VerdictState, b: VerdictState): number {
+  return VERDICT_STATES.indexOf(b) - VERDICT_STATES.indexOf(a);
+}
+
 /** The worse of several verdicts. */
 export function worstState(states: readonly VerdictState[]): VerdictState {
   const rank = Math.max(0, ...states.map((state) => VERDICT_STATES.indexOf(state)));

@@ -1,4 +1,4 @@
-import type { VerdictState } from '../judge/states.ts';
+import { byWorst, type VerdictState } from '../judge/states.ts';
 import type {
   CircuitVerdict,
   HazardVerdict,
@@ -93,10 +93,8 @@ function unitedHazard(told: readonly Told<HazardVerdict>[]): HazardVerdict {
   };
 }
 
-const ORDER: readonly VerdictState[] = ['too-much', 'falls-short', 'either-way', 'holds'];
-
 function worstOf<V extends { state: VerdictState }>(told: readonly Told<V>[]): V {
-  const [worst] = told.toSorted((a, b) => ORDER.indexOf(a.verdict.state) - ORDER.indexOf(b.verdict.state));
+  const [worst] = told.toSorted((a, b) => byWorst(a.verdict.state, b.verdict.state));
   return (worst as Told<V>).verdict;
 }
 

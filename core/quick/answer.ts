@@ -2,7 +2,7 @@ import { underloadedRate } from '../devices/flasher.ts';
 import { perMinute } from '../formatting/format.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
-import type { VerdictState } from '../judge/states.ts';
+import { byWorst, type VerdictState } from '../judge/states.ts';
 import type { RatePrediction } from '../judge/verdict.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
@@ -277,8 +277,7 @@ const UNLESS: Record<FlasherKind, string> = {
 
 /** The reason of the way that is worst off; of a split each is said in its row. */
 function whyOf(judged: readonly JudgedWay[]): string {
-  const order: readonly VerdictState[] = ['too-much', 'falls-short', 'either-way', 'holds'];
-  const [worst] = judged.toSorted((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
-  const speaks = worst?.verdicts.toSorted((a, b) => order.indexOf(a.state) - order.indexOf(b.state))[0];
+  const [worst] = judged.toSorted((a, b) => byWorst(a.state, b.state));
+  const speaks = worst?.verdicts.toSorted((a, b) => byWorst(a.state, b.state))[0];
   return speaks?.reason ?? '';
 }

@@ -1,5 +1,5 @@
 import type { JobAnalysis } from '../../judge/analysis.ts';
-import { worstState } from '../../judge/states.ts';
+import { byWorst, worstState } from '../../judge/states.ts';
 import type { FlasherKind } from '../../model/vehicle/flasher.ts';
 import { eitherOf } from '../../possible/union.ts';
 import { flasherPlace } from '../../possible/verdicts.ts';
@@ -67,8 +67,6 @@ function tryOn(
   });
 }
 
-const ORDER = ['too-much', 'falls-short', 'either-way', 'holds'] as const;
-
 /** One row for all ways: the worst of them speaks, with where it is so if not everywhere. */
 function united(first: CureReport, tried: readonly Tried[]): CureReport {
   const done = tried.flatMap(({ way, report }) =>
@@ -76,7 +74,7 @@ function united(first: CureReport, tried: readonly Tried[]): CureReport {
   );
   const cannot = [...new Set(tried.filter(({ report }) => report === null).map(({ way }) => way.flasher))];
   const can = [...new Set(done.map(({ way }) => way.flasher))];
-  const [worst] = done.toSorted((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state));
+  const [worst] = done.toSorted((a, b) => byWorst(a.state, b.state));
   if (!worst) return first;
   const agreed = eitherOf(done.map(({ state }) => state));
   const supposes = can.map((kind) => flasherPlace(kind).replace(/^On /, 'it has ')).join(' or ');
