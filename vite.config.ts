@@ -54,6 +54,7 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'early', test: EARLY, priority: 2 },
+            { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\//, priority: 2 },
             { name: 'common', minShareCount: 5, test: isForAnyScreen, priority: 1 },
           ],
         },

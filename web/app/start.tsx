@@ -1,7 +1,7 @@
 import '../theme/mantineStyles.ts';
 import '@mantine/notifications/styles.layer.css';
 import '../theme/fonts.css';
-import { StrictMode } from 'react';
+import { StrictMode, startTransition } from 'react';
 import { createRoot } from 'react-dom/client';
 import { db } from '../store/db.ts';
 import { finishPending } from '../store/pendingEdits.ts';
@@ -15,8 +15,12 @@ if (!root) throw new Error('index.html has no #root');
 finishPending().catch(() => {
   // A store that cannot be opened says so itself, on the screen that needs it.
 });
-createRoot(root).render(
-  <StrictMode>
-    <App />
-  </StrictMode>,
+const app = createRoot(root);
+// In slices: a phone stays answerable while the first screen is built.
+startTransition(() =>
+  app.render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  ),
 );

@@ -6,6 +6,7 @@ import { steadyComplaints } from '../../core/cures/compare/steadyCures.ts';
 import { capacitorWindows } from '../../core/cures/decoder/capacitorWindow.ts';
 import { whileOff } from '../../core/cures/decoder/whileOff.ts';
 import { planResistors } from '../../core/cures/loadResistor/plan.ts';
+import { loadGauge } from '../../core/judge/loadGauge.ts';
 import { quickAnswer } from '../../core/quick/answer.ts';
 import { quickCure } from '../../core/quick/cure.ts';
 import { lampStrips } from '../../core/traces/lampStrips.ts';
@@ -22,6 +23,7 @@ const api = {
   stageProgress,
   compareTurnCures,
   cureBoard,
+  loadGauge,
   steadyComplaints,
   capacitorWindows,
   whileOff,

@@ -28,6 +28,13 @@ export function circuitsOf(vehicle: Vehicle, lampId: string): Circuit[] {
   ];
 }
 
+/** @throws RangeError when the vehicle has no such circuit */
+export function circuitById(vehicle: Vehicle, id: string): Circuit {
+  const circuit = vehicle.circuits.find((each) => each.id === id);
+  if (!circuit) throw new RangeError(`${vehicle.name} has no circuit "${id}"`);
+  return circuit;
+}
+
 /** @throws RangeError when the vehicle has no such fuse */
 export function fuseById(vehicle: Vehicle, id: string): Fuse {
   const fuse = vehicle.fuses.find((each) => each.id === id);

@@ -1,7 +1,6 @@
 import { Button, Tabs } from '@mantine/core';
-import { useMediaQuery } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo, useRef } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
@@ -18,6 +17,7 @@ import Cure from '../../stages/cure/Cure.tsx';
 import { db } from '../../store/db.ts';
 import { rememberJob } from '../../store/jobs.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
+import { usePhone } from '../../ui/usePhone.ts';
 import { startCureBoard } from '../../workers/useCureBoard.ts';
 import classes from './JobScreen.module.css';
 import { StageRail } from './StageRail.tsx';
@@ -26,15 +26,24 @@ import { useWorkspaceOf } from './useWorkspaceOf.ts';
 import { VehicleHalf } from './VehicleHalf.tsx';
 
 // A visit begins with the job screen at the Cure stage: one script holds both, where many small ones would cost more.
-const STAGE_SCREENS: Record<Stage, React.ComponentType> = {
-  'look-over': lazy(() => import('../../stages/look-over/LookOver.tsx')),
-  identify: lazy(() => import('../../stages/identify/Identify.tsx')),
-  choose: lazy(() => import('../../stages/choose/Choose.tsx')),
+const LATER_STAGES: Record<Exclude<Stage, 'cure'>, () => Promise<{ default: React.ComponentType }>> = {
+  'look-over': () => import('../../stages/look-over/LookOver.tsx'),
+  identify: () => import('../../stages/identify/Identify.tsx'),
+  choose: () => import('../../stages/choose/Choose.tsx'),
+  pick: () => import('../../stages/pick/Pick.tsx'),
+  fit: () => import('../../stages/fit/Fit.tsx'),
+  prove: () => import('../../stages/prove/Prove.tsx'),
+  'hand-over': () => import('../../stages/hand-over/HandOver.tsx'),
+};
+const LATER_SCREENS: Record<Stage, React.ComponentType> = {
+  'look-over': lazy(LATER_STAGES['look-over']),
+  identify: lazy(LATER_STAGES.identify),
+  choose: lazy(LATER_STAGES.choose),
   cure: Cure,
-  pick: lazy(() => import('../../stages/pick/Pick.tsx')),
-  fit: lazy(() => import('../../stages/fit/Fit.tsx')),
-  prove: lazy(() => import('../../stages/prove/Prove.tsx')),
-  'hand-over': lazy(() => import('../../stages/hand-over/HandOver.tsx')),
+  pick: lazy(LATER_STAGES.pick),
+  fit: lazy(LATER_STAGES.fit),
+  prove: lazy(LATER_STAGES.prove),
+  'hand-over': lazy(LATER_STAGES['hand-over']),
 };
 
 const BrokenReference = lazy(() =>
@@ -48,7 +57,7 @@ type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
 export function JobScreen() {
   const { jobId = '', stage } = useParams();
   // Drawn in slices: a phone stays answerable while the whole screen is built.
-  const loaded = useDeferredValue(useLoaded(jobId));
+  const loaded = useDeferredValue(useLoaded(jobId, stage));
 
   useEffect(() => {
     rememberJob(jobId, STAGES.find((each) => each === stage) ?? null).catch(() => {
@@ -66,17 +75,33 @@ export function JobScreen() {
 /** A verdict is mostly there in so many milliseconds: one drawing with it is sooner seen than two. */
 const VERDICT_MAY_TAKE = 300;
 
+/** Stages whose script is there. */
+const fetchedStages = new Map<Stage, React.ComponentType>([['cure', Cure]]);
+
+/** The script of a stage, fetched while the job is read: one that came after it would be drawn in one long piece. */
+async function fetchStage(stage: string | undefined): Promise<void> {
+  const later = STAGES.find((each) => each === stage);
+  if (!later || later === 'cure') return;
+  try {
+    fetchedStages.set(later, (await LATER_STAGES[later]()).default);
+  } catch {
+    // Whoever draws the stage asks again, and is told.
+  }
+}
+
 /** The job with the shelf as they are stored now; undefined until they are read. */
-function useLoaded(jobId: string): Loaded | undefined {
+function useLoaded(jobId: string, stage: string | undefined): Loaded | undefined {
   const opened = useRef<string>(undefined);
   return useLiveQuery(async (): Promise<Loaded> => {
     try {
+      const fetched = opened.current === jobId ? undefined : fetchStage(stage);
       const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
       const job = row && row.deleted === 0 ? row.job : null;
       // The worker judges while this thread draws.
       const verdict = job && startCureBoard(job, shelf);
       if (opened.current !== jobId) {
         await Promise.race([verdict, new Promise((resolve) => setTimeout(resolve, VERDICT_MAY_TAKE))]);
+        await fetched;
         opened.current = jobId;
       }
       return { job, shelf };
@@ -164,7 +189,7 @@ function Desks({ workspace }: { workspace: Workspace }) {
 function Halves() {
   const workspace = useWorkspace();
   const { stage } = useParams();
-  const phone = useMediaQuery('(max-width: 800px)', undefined, { getInitialValueInEffect: false });
+  const phone = usePhone();
   useDriverKeys(workspace);
   const known = stage === VEHICLE_SCREEN ? stage : STAGES.find((each) => each === stage);
   if (!known) {
@@ -204,19 +229,24 @@ function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
 
 const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
   const editing = stage === VEHICLE_SCREEN;
-  const Screen = editing ? VehicleEditor : STAGE_SCREENS[stage];
   return (
     <section className={classes.stage} aria-label="The stage">
       <StageRail stage={editing ? null : stage} />
       <div className={classes.body}>
         <h2 className="visually-hidden">{editing ? 'Change the vehicle' : STAGE_NAMES[stage]}</h2>
         <Suspense fallback={<p className="faint">Opening the stage.</p>}>
-          <Screen />
+          {editing ? <VehicleEditor /> : <StageScreen key={stage} stage={stage} />}
         </Suspense>
       </div>
     </section>
   );
 });
+
+function StageScreen({ stage }: { stage: Stage }) {
+  // The same as long as it stands: another would be another screen, and lose what is typed.
+  const [Screen] = useState(() => fetchedStages.get(stage) ?? LATER_SCREENS[stage]);
+  return <Screen />;
+}
 
 /** The first stage with something open; null while nobody knows whether it is the Cure. */
 function firstOpen({ progress, board }: Workspace): Stage | null {

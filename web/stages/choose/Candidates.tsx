@@ -30,7 +30,8 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
   const [othersShown, setOthersShown] = useState(AT_FIRST);
   const candidates = useMemo(() => candidatesFor(job, shelf, lamp), [job, shelf, lamp]);
   const fitting = useMemo(() => candidates.filter(({ fit }) => fit.fits), [candidates]);
-  const behaviours = useBehaviours(job, shelf, lamp, fitting);
+  // Drawn in slices as they come in: the list is long.
+  const behaviours = useDeferredValue(useBehaviours(job, shelf, lamp, fitting));
   const order = useMemo(
     () => ranked(job, lamp, candidates, behaviours.data ?? new Map()),
     [job, lamp, candidates, behaviours.data],

@@ -7,6 +7,7 @@ import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { FurtherDown } from '../../ui/FurtherDown.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
 import { useCureReports } from '../../workers/useCureReports.ts';
@@ -77,22 +78,26 @@ export default function Cure() {
           </p>
         )}
         {/* Each boundary comes with what it waits for: one that stood there before would hold back the verdict too. */}
-        {tried.cures && (
-          <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
-            <CureTable
-              key={tried.scope.circuits[0]?.id}
-              ranking={ranking}
-              scope={tried.scope}
-              busy={cures.isFetching}
-            />
-          </Suspense>
-        )}
-        {board && (
-          <Suspense fallback={null}>
-            <Details inHand={inHand} plan={plan} verdict={board.cured} />
-            <CautionsCard verdict={board.cured} />
-          </Suspense>
-        )}
+        <FurtherDown>
+          <Gradually>
+            {tried.cures && (
+              <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
+                <CureTable
+                  key={tried.scope.circuits[0]?.id}
+                  ranking={ranking}
+                  scope={tried.scope}
+                  busy={cures.isFetching}
+                />
+              </Suspense>
+            )}
+            {board && (
+              <Suspense fallback={null}>
+                <Details inHand={inHand} plan={plan} verdict={board.cured} />
+                <CautionsCard verdict={board.cured} />
+              </Suspense>
+            )}
+          </Gradually>
+        </FurtherDown>
       </Gradually>
     </div>
   );

@@ -14,14 +14,14 @@ import { Caution } from '../../ui/Caution.tsx';
 import classes from './LearnCard.module.css';
 import { PriorsCard } from './PriorsCard.tsx';
 import { RESULTS } from './results.ts';
-import { useJudges } from './useJudges.ts';
+import { useAnalysis } from './useAnalysis.ts';
 
 type Tried = 'leds' | 'cured' | 'stock';
 
 /** What the watcher was seen to do with what was fitted: each finding narrows where its threshold can be. */
 export function LearnCard() {
   const { job, circuit, edit } = useDesk();
-  const judges = useJudges();
+  const analysis = useAnalysis();
   const { vehicle } = job;
   const [tried, setTried] = useState<Tried>('leds');
   const [out, setOut] = useState('');
@@ -30,7 +30,7 @@ export function LearnCard() {
   // Whoever works here stays the same from job to job.
   const [by, setBy] = useLocalStorage({ key: 'vumble-seen-by', defaultValue: '' });
   const findings = job.findings ?? [];
-  const { bands, learned } = judges.stock.analysis.likeliest;
+  const { bands, learned } = analysis.likeliest;
   const contradiction = learned?.contradiction(circuit) ?? null;
   const typed = Number(at);
   const [low, high] = [vehicle.systemVolts * 0.75, vehicle.systemVolts * 1.35];

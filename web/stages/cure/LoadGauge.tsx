@@ -1,8 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
-import { useDeferredValue, useId, useMemo } from 'react';
+import { useDeferredValue, useId } from 'react';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import { amps, capital, inARow } from '../../../core/formatting/format.ts';
-import type { Judge } from '../../../core/judge/judge.ts';
+import type { GaugeRow } from '../../../core/judge/loadGauge.ts';
 import { watcherOf } from '../../../core/judge/requirements/watch.ts';
 import { isTurn } from '../../../core/judge/scenario.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
@@ -10,10 +10,9 @@ import type { Configuration } from '../../../core/model/job.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { fuseById, turnFuse } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk, useWorkspace } from '../../job/workspace.ts';
-import { type GaugeRow, gaugeRow } from './gaugeRows.ts';
+import { type Gauge, useLoadGauge } from '../../workers/useLoadGauge.ts';
 import { gaugeScale } from './gaugeScale.ts';
 import classes from './LoadGauge.module.css';
-import { useJudges } from './useJudges.ts';
 
 const FROM = 56;
 const LEAST_WIDTH = 280;
@@ -27,62 +26,36 @@ interface Row extends GaugeRow {
 const ROW_HEIGHT = 38;
 const BLOCK_HEIGHT = 24;
 
-/** What is computed for a row before it is drawn. */
-interface Asked {
-  configuration: Configuration;
-  name: string;
-  y: number;
-}
-
-const STOCK: Asked = { configuration: 'stock', name: 'Stock', y: 8 };
-const LEDS: Asked = { configuration: 'leds', name: 'LEDs', y: 46 };
-const CURED: Asked = { configuration: 'cured', name: 'Cured', y: 84 };
+const NAMES: Record<Configuration, string> = { stock: 'Stock', leds: 'LEDs', cured: 'Cured' };
 
 /**
  * Amps along a line at the supply the slider stands at: what the stock bulbs draw, the band in which the
  * relay may trip, the LEDs, the resistors stacked on, and the fuse at the far end.
+ *
+ * @param waits the verdict is not there yet, and must not be kept waiting
  */
 export function LoadGauge({ circuit, waits }: { circuit: Circuit; waits: boolean }) {
-  // Computed in a drawing of its own, which may be cut into slices, and never before the verdict is drawn.
-  const begun = useDeferredValue(!waits, false);
-  return begun ? <Computed circuit={circuit} /> : <div className={classes.waiting} />;
+  const { job, shelf, supplyVolts } = useWorkspace();
+  const { data, error, isPlaceholderData } = useLoadGauge(job, shelf, circuit.id, supplyVolts, !waits);
+  // Drawn in slices, so that the slider is answered first.
+  const gauge = useDeferredValue(data);
+  if (error) return <p role="alert">What it draws could not be computed: {error.message}</p>;
+  // Rows of another circuit under this one's name would be taken for its own.
+  if (gauge?.circuitId !== circuit.id) return <div className={classes.waiting} />;
+  return <GaugeDrawing circuit={circuit} gauge={gauge} busy={isPlaceholderData} />;
 }
 
-function Computed({ circuit }: { circuit: Circuit }) {
-  const { job } = useDesk();
-  const judges = useJudges();
-  const cured = (job.cures[circuit.id] ?? null) !== null || job.vehicleCures.length > 0;
-  return (
-    <Rows circuit={circuit} judges={judges} asked={cured ? [STOCK, LEDS, CURED] : [STOCK, LEDS]} known={[]} />
-  );
-}
-
-interface RowsProps {
+interface GaugeDrawingProps {
   circuit: Circuit;
-  judges: Record<Configuration, Judge>;
-  asked: readonly Asked[];
-  known: readonly Row[];
+  gauge: Gauge;
+  busy: boolean;
 }
 
-/** Computes one row after another, each in a component of its own: a phone stays answerable between them. */
-function Rows({ circuit, judges, asked, known }: RowsProps) {
-  const { supplyVolts } = useWorkspace();
-  const [next, ...rest] = asked;
-  // What is drawn anew for another width is not computed anew.
-  const row = useMemo(
-    () =>
-      next && { name: next.name, y: next.y, ...gaugeRow(judges[next.configuration], circuit, supplyVolts) },
-    [next, judges, circuit, supplyVolts],
+function GaugeDrawing({ circuit, gauge, busy }: GaugeDrawingProps) {
+  const { job } = useDesk();
+  const rows = gauge.rows.map(
+    (row, index): Row => ({ ...row, name: NAMES[row.configuration], y: 8 + index * ROW_HEIGHT }),
   );
-  return row ? (
-    <Rows circuit={circuit} judges={judges} asked={rest} known={[...known, row]} />
-  ) : (
-    <GaugeDrawing circuit={circuit} rows={known} />
-  );
-}
-
-function GaugeDrawing({ circuit, rows }: { circuit: Circuit; rows: readonly Row[] }) {
-  const { job, supplyVolts } = useWorkspace();
   const { ref, width } = useElementSize();
   const hatch = useId();
   const height = rows.length > 2 ? 146 : 108;
@@ -95,7 +68,7 @@ function GaugeDrawing({ circuit, rows }: { circuit: Circuit; rows: readonly Row[
   const drawn = Math.max(LEAST_WIDTH, width);
   const scale = gaugeScale(FROM, drawn, largest, fuse.ratedAmps);
   return (
-    <div ref={ref} className={classes.frame}>
+    <div ref={ref} className={classes.frame} aria-busy={busy}>
       <p className={classes.band}>
         {watcher === null ? (
           circuit.watched === null ? (
@@ -110,7 +83,7 @@ function GaugeDrawing({ circuit, rows }: { circuit: Circuit; rows: readonly Row[
           </>
         )}
       </p>
-      <svg width={drawn} height={height} role="img" aria-label={inWords(rows, supplyVolts)}>
+      <svg width={drawn} height={height} role="img" aria-label={inWords(rows, gauge.supplyVolts)}>
         <defs>
           <pattern
             id={hatch}

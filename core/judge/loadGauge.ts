@@ -1,13 +1,17 @@
-import { ohms } from '../../../core/formatting/format.ts';
-import type { Judge } from '../../../core/judge/judge.ts';
-import { watcherOf } from '../../../core/judge/requirements/watch.ts';
-import { isTurn } from '../../../core/judge/scenario.ts';
-import type { PointVerdict } from '../../../core/judge/verdict.ts';
-import type { Circuit, TurnCircuit } from '../../../core/model/vehicle/circuit.ts';
-import { ALONE } from '../../../core/simulation/litState.ts';
-import { controlsFor } from '../../../core/simulation/moment.ts';
-import { type TurnCircuits, watchesRepeaters } from '../../../core/simulation/turnCircuits.ts';
-import type { LampCurrents } from '../../../core/simulation/turnCurrents.ts';
+import { ohms } from '../formatting/format.ts';
+import type { Configuration, Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
+import { circuitById } from '../model/vehicle/lookUp.ts';
+import { ALONE } from '../simulation/litState.ts';
+import { controlsFor } from '../simulation/moment.ts';
+import { type TurnCircuits, watchesRepeaters } from '../simulation/turnCircuits.ts';
+import type { LampCurrents } from '../simulation/turnCurrents.ts';
+import { JobAnalysis } from './analysis.ts';
+import { Judge } from './judge.ts';
+import { watcherOf } from './requirements/watch.ts';
+import { isTurn } from './scenario.ts';
+import type { PointVerdict } from './verdict.ts';
 
 /** One load on the line: a bulb, an LED, a resistor or the pilot, as long as the amps it draws. */
 export interface Block {
@@ -19,6 +23,7 @@ export interface Block {
 
 /** What one configuration puts on the line: every load the watcher counts, against the band that applies to it. */
 export interface GaugeRow {
+  configuration: Configuration;
   blocks: readonly Block[];
   verdict: PointVerdict;
 }
@@ -26,12 +31,33 @@ export interface GaugeRow {
 /** Less than this is nothing to draw, A. */
 const LEAST_AMPS = 1e-3;
 
-/** The loads of one circuit at one supply and moment of looking, together what its watcher sees. */
-export function gaugeRow(judge: Judge, circuit: Circuit, supplyVolts: number): GaugeRow {
-  return isTurn(circuit) ? turnRow(judge, circuit, supplyVolts) : steadyRow(judge, circuit, supplyVolts);
+/**
+ * What one circuit draws at one supply as it is, with its LEDs, and with its cure where it has one.
+ *
+ * @param supplyVolts EMF of the supply, V
+ * @returns the rows in that order, amps in A
+ * @throws UnknownReferenceError when the job names a bulb or part that is not known
+ * @throws RangeError when the vehicle has no such circuit
+ */
+export function loadGauge(job: Job, shelf: Shelf, circuitId: string, supplyVolts: number): GaugeRow[] {
+  const analysis = new JobAnalysis(job, shelf);
+  const circuit = circuitById(job.vehicle, circuitId);
+  const cured = (job.cures[circuitId] ?? null) !== null || job.vehicleCures.length > 0;
+  const configurations: Configuration[] = cured ? ['stock', 'leds', 'cured'] : ['stock', 'leds'];
+  return configurations.map((each) => gaugeRow(new Judge(analysis, each), circuit, supplyVolts));
 }
 
-function turnRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number): GaugeRow {
+/**
+ * The loads of one circuit in one configuration, together what its watcher sees.
+ *
+ * @param supplyVolts EMF of the supply, V
+ */
+export function gaugeRow(judge: Judge, circuit: Circuit, supplyVolts: number): GaugeRow {
+  const row = isTurn(circuit) ? turnRow(judge, circuit, supplyVolts) : steadyRow(judge, circuit, supplyVolts);
+  return { configuration: judge.configuration, ...row };
+}
+
+function turnRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number): Omit<GaugeRow, 'configuration'> {
   const verdict = judge.circuitAt(circuit, supplyVolts);
   const { turns } = judge;
   const currents = turns.solve({
@@ -50,7 +76,7 @@ function turnRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number): Gauge
 }
 
 /** A circuit that is on steadily, as it is in the pulses where it is pulsed; without a band where nothing watches it. */
-function steadyRow(judge: Judge, circuit: Circuit, supplyVolts: number): GaugeRow {
+function steadyRow(judge: Judge, circuit: Circuit, supplyVolts: number): Omit<GaugeRow, 'configuration'> {
   const { turns } = judge;
   const { simulation } = turns;
   const probes = simulation.at({ controls: controlsFor(circuit), emfVolts: supplyVolts }, [circuit.id]);

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { Judge } from '../../../core/judge/judge.ts';
-import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
-import { demoJob } from '../../../demo/forTests.ts';
-import { demoJobs } from '../../../demo/jobs.ts';
-import { DEMO_SHELF } from '../../../demo/shelf.ts';
-import { gaugeRow } from './gaugeRows.ts';
+import { demoJob } from '../../demo/forTests.ts';
+import { demoJobs } from '../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import { Judge } from './judge.ts';
+import { gaugeRow, loadGauge } from './loadGauge.ts';
 
 const rowOf = (id: string, configuration: 'stock' | 'leds' | 'cured') => {
   const job = demoJob(id);
@@ -44,5 +44,16 @@ describe('a row of the load gauge', () => {
     const { band } = rowOf('courier-moped-7', 'cured').verdict;
     expect(band.lowAmps).toBe(band.highAmps);
     expect(band.highAmps).toBeLessThan(0.1);
+  });
+
+  it('is asked for whole: as it is, with its LEDs, and with its cure only where it has one', () => {
+    const job = demoJob('dial-a-ride-2');
+    const [circuit] = turnCircuits(job.vehicle);
+    if (!circuit) throw new Error('nothing turns');
+    const asked = (of: typeof job) =>
+      loadGauge(of, DEMO_SHELF, circuit.id, 12.6).map(({ configuration }) => configuration);
+    expect(asked(job)).toEqual(['stock', 'leds', 'cured']);
+    expect(asked({ ...job, cures: {}, vehicleCures: [] })).toEqual(['stock', 'leds']);
+    expect(() => loadGauge(job, DEMO_SHELF, 'none', 12.6)).toThrow(RangeError);
   });
 });
