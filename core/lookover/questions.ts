@@ -6,6 +6,7 @@ import { setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { typicalBulbCheck } from '../vehicle/edit/bulbCheck.ts';
 import { forgetWhatIsGone } from '../vehicle/edit/jobEdits.ts';
+import { settleWatch } from '../vehicle/edit/openWatch.ts';
 
 export type QuestionId =
   | 'flasher'
@@ -98,11 +99,11 @@ export function questionsFor(vehicle: Vehicle): Question[] {
       matters:
         drives &&
         flasher.kind !== 'controller' &&
-        year >= BULB_CHECK_YEARS.first &&
-        year <= BULB_CHECK_YEARS.last,
+        ((year >= BULB_CHECK_YEARS.first && year <= BULB_CHECK_YEARS.last) || openOutside(vehicle)),
       ask: 'Is there a bulb-check module (a bulb telltale on the dash)?',
       why: 'It watches stop, tail and plate lamps by their current, beside the relay, and an LED flasher relay does not content it.',
-      meanwhile: 'Taken as none. Look for a bulb telltale in the dash lamp check when the key is turned.',
+      meanwhile:
+        'Judged both ways: what holds must hold with one and without. Look for a bulb telltale in the dash lamp check when the key is turned.',
       options: YES_NO,
       answer: yesNo(facts.bulbCheck),
     },
@@ -139,6 +140,13 @@ export function questionsFor(vehicle: Vehicle): Question[] {
     },
   ];
   return questions.filter((each) => each.matters).map(({ matters: _, ...question }) => question);
+}
+
+/** Whether nobody has looked if something watches an outer lamp that does not flash. */
+function openOutside({ circuits }: Vehicle): boolean {
+  return circuits.some(
+    ({ kind, watched }) => watched === null && kind !== 'interior' && kind !== 'dash' && kind !== 'turn',
+  );
 }
 
 export const FLASHER_OPTIONS = [
@@ -181,6 +189,7 @@ export function answerQuestion(job: Job, id: QuestionId, answer: string): void {
       setFact(facts, 'bulbCheck', said);
       if (said) vehicle.bulbCheck ??= typicalBulbCheck(vehicle);
       else delete vehicle.bulbCheck;
+      settleWatch(vehicle);
       break;
     case 'towing':
       setFact(

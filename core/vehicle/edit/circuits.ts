@@ -3,6 +3,7 @@ import type { Circuit, CircuitKind } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput } from '../../model/vehicle/flasher.ts';
 import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
+import { mayBeWatched } from './openWatch.ts';
 
 /** One thing a lamp does, and with which of its filaments. */
 export interface LampFunction {
@@ -134,6 +135,7 @@ function circuitFor(vehicle: Vehicle, lamp: Lamp, kind: CircuitKind): Circuit {
     // The current of a 2 W lamp starts most alternators; the rotor is a few ohms when cold (typical).
     ...(kind === 'charge' ? { excite: { amps: 0.12 * (12 / vehicle.systemVolts), rotorOhms: 4 } } : {}),
     ...(kind === 'dash' ? { dimmerOhms: 12 } : {}),
+    ...(mayBeWatched(vehicle, kind) ? { watched: null } : {}),
   };
   vehicle.circuits.push(circuit);
   if (circuit.from.by === 'output' && vehicle.flasher.kind === 'controller')
@@ -165,18 +167,19 @@ export function outputFor(circuit: Circuit): ControllerOutput {
   const base = { circuitId: circuit.id, onOhms: 0.02, limitAmps: 10, retries: 3, blankingSeconds: 0.12 };
   if (circuit.kind === 'interior') return { ...base, fadeSeconds: 0.8, blankingSeconds: 1 };
   if (UNWATCHED.includes(circuit.kind)) return base;
-  const assumed = { amps: 1, atVolts: 13.5, law: 'filament' as const, assumed: true };
+  return { ...base, watch: typicalWatch(circuit) };
+}
+
+/** How a controller mostly watches an output; whether it can be told of LEDs nobody has looked up. */
+export function typicalWatch(circuit: Circuit): NonNullable<ControllerOutput['watch']> {
   return {
-    ...base,
-    watch: {
-      setting: 'filament',
-      canSetLed: null,
-      simulatedFilament: assumed,
-      simulatedLed: { amps: 0.03, atVolts: 13.5, law: 'fixed', assumed: true },
-      reaction: circuit.kind === 'turn' ? 'double-rate' : 'message',
-      message: `Check ${circuit.name.toLowerCase()} lamps`,
-      code: 'B1A00-18',
-    },
+    setting: 'filament',
+    canSetLed: null,
+    simulatedFilament: { amps: 1, atVolts: 13.5, law: 'filament', assumed: true },
+    simulatedLed: { amps: 0.03, atVolts: 13.5, law: 'fixed', assumed: true },
+    reaction: circuit.kind === 'turn' ? 'double-rate' : 'message',
+    message: `Check ${circuit.name.toLowerCase()} lamps`,
+    code: 'B1A00-18',
   };
 }
 

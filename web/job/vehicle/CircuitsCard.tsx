@@ -5,18 +5,10 @@ import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { useDesk } from '../workspace.ts';
 import classes from './VehicleEditor.module.css';
 
-/** What is said of a watcher that neither controller nor module is: left out is no. */
-const WATCHED_VALUES = [
-  ['no', undefined],
-  ['yes', true],
-  ['unknown', null],
-] as const;
-
 /** Which fuse each circuit hangs on, and what is printed on the fuses. */
 export function CircuitsCard() {
   const { job, edit } = useDesk();
   const { circuits, fuses, lamps } = job.vehicle;
-  const watched = new Set(job.vehicle.bulbCheck?.watches.map((each) => each.circuitId));
   const switched = circuits.filter((circuit) => circuit.from.by === 'switch');
   return (
     <Card title="Circuits and fuses">
@@ -57,26 +49,6 @@ export function CircuitsCard() {
               });
             }}
           />
-          {circuit.kind !== 'turn' && !watched.has(circuit.id) && (
-            <NativeSelect
-              aria-label={`Whether ${circuit.name} is watched`}
-              value={WATCHED_VALUES.find(([, fact]) => fact === circuit.watched)?.[0] ?? 'no'}
-              data={[
-                { value: 'no', label: 'nothing watches it' },
-                { value: 'yes', label: 'something watches it' },
-                { value: 'unknown', label: 'nobody has looked' },
-              ]}
-              onChange={(event) => {
-                const fact = WATCHED_VALUES.find(([value]) => value === event.currentTarget.value)?.[1];
-                edit(`Whether ${circuit.name.toLowerCase()} is watched`, (draft) => {
-                  const mine = draft.vehicle.circuits.find((each) => each.id === circuit.id);
-                  if (!mine) return;
-                  if (fact === undefined) delete mine.watched;
-                  else mine.watched = fact;
-                });
-              }}
-            />
-          )}
         </div>
       ))}
       {switched.length === 0 && <p className="faint">Every circuit hangs on an output of the controller.</p>}

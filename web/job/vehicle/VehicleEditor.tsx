@@ -14,6 +14,7 @@ import { FlasherFacts } from './FlasherFacts.tsx';
 import { LampEditor } from './LampEditor.tsx';
 import { Questions } from './Questions.tsx';
 import classes from './VehicleEditor.module.css';
+import { WatchCard } from './WatchCard.tsx';
 
 /** The vehicle itself: its lamps on the plan, their work and bulbs, fuses, flasher, and what nobody knows yet. */
 export default function VehicleEditor() {
@@ -104,6 +105,7 @@ export default function VehicleEditor() {
               </Card>
             )}
             <FlasherFacts />
+            <WatchCard />
             <CircuitsCard />
             <Questions />
           </Gradually>
