@@ -40,7 +40,7 @@ function tapped(
     at,
     configuration,
     function: turnFunction,
-    condition: 'lights-off',
+    lights: false,
     ratePerMinute: rate,
     uncertainty,
     method: 'tapped',
@@ -62,6 +62,7 @@ function plannedOn(
   const job = newJob(id, title, { ...vehicle, id: `${id}-vehicle` }, createdAt);
   return {
     ...job,
+    scope: { lampIds: Object.keys(leds), aim: null },
     lookOver: {
       lamps: Object.fromEntries(vehicle.lamps.map((lamp) => [lamp.id, { condition: 'works', note: '' }])),
       warnings: '',

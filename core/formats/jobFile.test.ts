@@ -51,7 +51,7 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
-  it.each([1, 2, 3, 4, 5, 6])(
+  it.each([1, 2, 3, 4, 5, 6, 7])(
     'of version %i are read, judged and written again: a frozen one of each',
     (version) => {
       const text = readFileSync(
@@ -71,6 +71,9 @@ describe('job files', () => {
       expect(Judge.of(job, parts, 'stock').verdict().state).toBe('holds');
       // What an older file could not say is not known: it is left out, not filled in.
       if (version < 4) for (const circuit of job.vehicle.circuits) expect(circuit.watched).toBeUndefined();
+      // What it converts it could not say before either: what it had LEDs for.
+      if (version < 7) expect(job.scope?.lampIds.every((id) => job.chosen[id])).not.toBe(false);
+      for (const observation of job.observations) expect(observation).toMatchObject({ lights: false });
       const again = readJobFile(writeJobFile(jobFileOf(job, parts, '2026-11-26T10:00:00.000Z')));
       expect(again).toMatchObject({ ok: true, file: { job } });
     },
@@ -78,7 +81,7 @@ describe('job files', () => {
 
   it('of a newer version are refused with what to do', () => {
     const newer = (draft: JobFile) => ({ ...draft, version: JOB_FILE_VERSION + 1 });
-    expect(problemsOf(newer)).toMatch(/version 7; this Vumble reads versions 1 to 6. Update/);
+    expect(problemsOf(newer)).toMatch(/version 8; this Vumble reads versions 1 to 7. Update/);
   });
 
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {

@@ -9,7 +9,7 @@ import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 6;
+export const JOB_FILE_VERSION = 7;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -127,6 +127,8 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
     for (const lampId of [...Object.keys(finding.fitted), ...finding.out])
       lampKnown(lampId, `job.findings ${finding.id}`);
   }
+  for (const id of job.scope?.lampIds ?? []) lampKnown(id, 'job.scope');
+  for (const { id, circuitId } of job.circuitProofs ?? []) circuitKnown(circuitId, `job.circuitProofs ${id}`);
   for (const cure of job.vehicleCures) {
     if ('circuitId' in cure) circuitKnown(cure.circuitId, `job.vehicleCures ${cure.kind}`);
     if ('lampId' in cure) lampKnown(cure.lampId, `job.vehicleCures ${cure.kind}`);

@@ -1,4 +1,5 @@
 import type { Job } from '../model/job.ts';
+import type { CircuitKind } from '../model/vehicle/circuit.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicle.ts';
@@ -147,6 +148,30 @@ function openOutside({ circuits }: Vehicle): boolean {
   return circuits.some(
     ({ kind, watched }) => watched === null && kind !== 'interior' && kind !== 'dash' && kind !== 'turn',
   );
+}
+
+/** Whether a question bears on a job that touches circuits of some kinds and no others. */
+export function bearsOn(id: QuestionId, touched: ReadonlySet<CircuitKind>): boolean {
+  const inside: readonly CircuitKind[] = ['interior', 'dash'];
+  const turns = touched.has('turn');
+  const stops = touched.has('stop') || touched.has('third-brake');
+  const outside = [...touched].some((kind) => !inside.includes(kind));
+  switch (id) {
+    // Whether it is a controller bears on whatever hangs on its outputs.
+    case 'flasher':
+      return turns || outside;
+    case 'repeaters':
+      return turns;
+    case 'gearbox':
+    case 'brake-sense':
+      return stops;
+    case 'bulb-check':
+    case 'towing':
+    case 'lamp-modules':
+      return outside;
+    case 'high-voltage':
+      return true;
+  }
 }
 
 export const FLASHER_OPTIONS = [

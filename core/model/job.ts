@@ -75,7 +75,8 @@ export const Observation = z.strictObject({
   at: Moment,
   configuration: Configuration,
   function: TurnFunction,
-  condition: z.literal('lights-off'),
+  /** whether the lights were on */
+  lights: z.boolean(),
   ratePerMinute: z.number().min(1).max(1000).nullable(),
   /** half-width of the 95 % interval, flashes a minute; null where the rate was typed in */
   uncertainty: z.number().min(0).max(1000).nullable(),
@@ -87,6 +88,22 @@ export const Observation = z.strictObject({
   note: Note,
 });
 export type Observation = z.infer<typeof Observation>;
+
+/** What a circuit that is on steadily was seen to do after the work. */
+export const CircuitProof = z.strictObject({
+  id: Id,
+  at: Moment,
+  circuitId: Id,
+  /** works: every lamp lights with its switch, is dark without, and nothing is said of it */
+  result: z.enum(['works', 'not-all', 'glows', 'flickers', 'message']),
+  /** who saw it */
+  by: Line.optional(),
+});
+export type CircuitProof = z.infer<typeof CircuitProof>;
+
+/** What a conversion is for. */
+export const Aim = z.enum(['look', 'light', 'power', 'repair', 'rule']);
+export type Aim = z.infer<typeof Aim>;
 
 export const StepRecord = z.strictObject({ doneAt: Moment.nullable(), note: Note });
 export type StepRecord = z.infer<typeof StepRecord>;
@@ -143,6 +160,8 @@ export const Job = z.strictObject({
   title: Line,
   createdAt: Moment,
   vehicle: Vehicle,
+  /** which lamps it converts and what for; all of the vehicle where left out */
+  scope: z.strictObject({ lampIds: z.array(Id).max(60), aim: Aim.nullable() }).optional(),
   lookOver: z.strictObject({
     lamps: z.record(
       Id,
@@ -171,6 +190,7 @@ export const Job = z.strictObject({
   capsules: z.record(Id, CapsuleRecord).optional(),
   fit: z.record(Id, StepRecord),
   observations: z.array(Observation).max(2000),
+  circuitProofs: z.array(CircuitProof).max(2000).optional(),
   attempts: z.array(Attempt).max(2000).optional(),
   /** what the watcher was seen to do; its band learns from them */
   findings: z.array(Finding).max(2000).optional(),

@@ -19,7 +19,15 @@ const TURN_FUSE = 'turn-fuse';
  */
 export function upgradeJob(job: unknown, version = 1): unknown {
   const whole = withConfigurations(withWholeVehicle(job));
-  return version < 6 ? withoutUnseen(whole) : whole;
+  const seen = version < 6 ? withoutUnseen(whole) : whole;
+  return version < 7 ? withScope(seen) : seen;
+}
+
+/** Up to version 6 no job said what it converts: what it had LEDs for. One without any is still about all of its lamps. */
+function withScope(job: unknown): unknown {
+  if (!isRecord(job) || !isRecord(job.chosen) || 'scope' in job) return job;
+  const lampIds = Object.entries(job.chosen).flatMap(([id, part]) => (part === null ? [] : [id]));
+  return lampIds.length > 0 ? { ...job, scope: { lampIds, aim: null } } : job;
 }
 
 /** What the editor put into every lamp nobody had been at yet. */
@@ -65,11 +73,18 @@ function withConfigurations(job: unknown): unknown {
   return { ...job, observations: job.observations.map(upgradeObservation) };
 }
 
-/** An observation of up to version 4 in the shape of today; anything else as it came. */
+/**
+ * An observation of an earlier version in the shape of today; anything else as it came. Up to version 4 its configuration
+ * was its stage, up to version 6 all were made with the lights off, in so many words.
+ */
 export function upgradeObservation(observation: unknown): unknown {
-  if (!isRecord(observation) || !('stage' in observation)) return observation;
-  const { stage, ...rest } = observation;
-  return { configuration: stage, ...rest };
+  if (!isRecord(observation)) return observation;
+  const { stage, condition, ...rest } = observation;
+  return {
+    ...(stage === undefined ? {} : { configuration: stage }),
+    ...(condition === 'lights-off' ? { lights: false } : condition === undefined ? {} : { condition }),
+    ...rest,
+  };
 }
 
 /** Version 1 knew turn circuits alone. */

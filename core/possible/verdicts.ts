@@ -5,6 +5,7 @@ import type { CircuitVerdict, TurnVerdict } from '../judge/verdict.ts';
 import { isCured } from '../model/isCured.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { flashes, scopeCircuits, steadyScope } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedCircuit, unitedTurns } from './union.ts';
@@ -73,17 +74,26 @@ export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
   };
 }
 
-/** The worst of all circuits of a job as it is cured now, over every way its vehicle may be built. */
-export function vehicleState({ cured, steady }: Pick<Verdicts, 'cured' | 'steady'>): VerdictState {
-  return worstState([cured.state, ...steady.map(({ is }) => is.state)]);
+/** The worst of all circuits a job may disturb as it is cured now, over every way its vehicle may be built. */
+export function vehicleState(job: Job, { cured, steady }: Pick<Verdicts, 'cured' | 'steady'>): VerdictState {
+  const mine = new Set(scopeCircuits(job).map(({ id }) => id));
+  return worstState([
+    ...(flashes(job) ? [cured.state] : []),
+    ...steady.filter(({ circuit }) => mine.has(circuit.id)).map(({ is }) => is.state),
+  ]);
 }
 
 /** The same where nothing else is asked for: what its LEDs alone do is not worked out. */
 export function curedState(job: Job, shelf: Shelf): VerdictState {
+  const turning = flashes(job);
   const judged = [...analysesOf(waysOf(job, shelf))].map(([way, analysis]) => {
     const judge = new Judge(analysis, 'cured');
-    const steady = way.job.vehicle.circuits.filter(({ kind }) => kind !== 'turn');
-    return { where: way.flasher, cured: judge.verdict(), steady: steady.map((each) => judge.circuit(each)) };
+    const steady = steadyScope(way.job);
+    return {
+      where: way.flasher,
+      cured: turning ? judge.verdict() : null,
+      steady: steady.map((each) => judge.circuit(each)),
+    };
   });
   const [first] = judged;
   const steady = (first?.steady ?? []).map(({ circuitId }) =>
@@ -93,8 +103,8 @@ export function curedState(job: Job, shelf: Shelf): VerdictState {
         .map(({ state }) => state),
     ),
   );
-  const cured = unitedTurns(judged.map((each) => ({ where: each.where, verdict: each.cured })));
-  return worstState([cured.state, ...steady]);
+  const turns = judged.flatMap(({ where, cured }) => (cured ? [{ where, verdict: cured }] : []));
+  return worstState([...(turns.length > 0 ? [unitedTurns(turns).state] : []), ...steady]);
 }
 
 function onOneWay(way: Way, analysis: JobAnalysis): WayVerdicts {

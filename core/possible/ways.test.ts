@@ -76,7 +76,7 @@ describe('the verdict over all ways', () => {
     );
     const board = cureBoard(open, DEMO_SHELF);
     expect(board.leds.state).toBe(verdicts.leds.state);
-    expect(curedState(open, DEMO_SHELF)).toBe(vehicleState(verdicts));
+    expect(curedState(open, DEMO_SHELF)).toBe(vehicleState(open, verdicts));
   });
 
   it('spans the rates of all', () => {

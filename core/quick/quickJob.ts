@@ -116,6 +116,7 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
     if (question.bulbRead) job.identified[lamp.id] = bulb;
   }
   const { partId, parts } = ledOfQuestion(question, vehicle, lampIds, shelf, systemVolts);
+  job.scope = { lampIds: [...lampIds], aim: null };
   for (const lampId of lampIds) job.chosen[lampId] = partId;
   const findings = question.trials.flatMap((trial, index) => findingOf(job, trial, `trial-${index + 1}`, at));
   return {

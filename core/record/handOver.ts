@@ -1,8 +1,26 @@
-import { ohms, watts } from '../formatting/format.ts';
-import type { Job, Observation, TurnFunction } from '../model/job.ts';
+import { inARow, ohms, watts } from '../formatting/format.ts';
+import type { Aim, Job, Observation, TurnFunction } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { flashes } from '../model/scope.ts';
 import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
-import { FUNCTION_WORDS, latestObservation, turnFunctionsOf } from './observations.ts';
+import { functionsOf } from '../vehicle/functions.ts';
+import {
+  CIRCUIT_RESULT_WORDS,
+  circuitsToProve,
+  FUNCTION_WORDS,
+  latestCircuitProof,
+  latestObservation,
+  turnFunctionsToProve,
+} from './observations.ts';
+
+/** What a conversion is for, in words. */
+export const AIM_WORDS: Record<Aim, string> = {
+  look: 'its look',
+  light: 'more light',
+  power: 'less power',
+  repair: 'a repair',
+  rule: 'a rule',
+};
 
 export interface BeforeAfter {
   function: TurnFunction;
@@ -21,7 +39,11 @@ export interface FittedLamp {
 
 /** What the page for the owner and the file say. */
 export interface HandOverPage {
+  /** what was converted, and what for: `Converted to LED: turn, stop. Done for less power.` */
+  summary: string;
   readings: readonly BeforeAfter[];
+  /** circuits that are on steadily, with what was last seen of each */
+  circuits: readonly { circuitId: string; name: string; seen: string | null }[];
   lamps: readonly FittedLamp[];
   cautions: readonly string[];
   /** troubles that were accepted as they are, with what was tried before */
@@ -32,7 +54,7 @@ export interface HandOverPage {
 
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
 export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
-  const readings = turnFunctionsOf(job.vehicle).map((turnFunction) => ({
+  const readings = turnFunctionsToProve(job).map((turnFunction) => ({
     function: turnFunction,
     name: FUNCTION_WORDS[turnFunction],
     before: latestObservation(job, 'stock', turnFunction),
@@ -57,23 +79,41 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
   const lamps = changed.length > 0 ? changed : all;
   const converted = lamps.some((lamp) => lamp.after !== lamp.before);
   const loaded = lamps.some((lamp) => lamp.resistors !== '');
+  const circuits = circuitsToProve(job).map(({ id, name }) => {
+    const seen = latestCircuitProof(job, id);
+    return { circuitId: id, name, seen: seen ? CIRCUIT_RESULT_WORDS[seen.result] : null };
+  });
   return {
+    summary: summaryOf(job, shelf),
     readings,
+    circuits,
     lamps,
-    cautions: [...cautionsFor(converted, loaded), ...flasherCautions(job)],
+    cautions: [...cautionsFor(job, converted, loaded), ...flasherCautions(job)],
     unresolved: unresolvedOf(job),
-    missing: missingFor(job, readings, converted),
+    missing: missingFor(job, readings, circuits, converted),
   };
 }
 
-function cautionsFor(converted: boolean, loaded: boolean): string[] {
+/** What a job did, for whom it was done. */
+function summaryOf(job: Job, shelf: Shelf): string {
+  const done = job.vehicle.lamps.filter((lamp) => ledOf(job, shelf, lamp.id) !== null);
+  if (done.length === 0) return 'Nothing converted yet.';
+  const work = [...new Set(done.map((lamp) => functionsOf(job.vehicle, lamp.id)))].filter(Boolean);
+  const aim = job.scope?.aim;
+  return `Converted to LED: ${inARow(work)}.${aim ? ` Done for ${AIM_WORDS[aim]}.` : ''}`;
+}
+
+function cautionsFor(job: Job, converted: boolean, loaded: boolean): string[] {
   const cautions: string[] = [];
-  if (loaded) {
+  if (loaded && flashes(job)) {
     cautions.push(
       'The resistors keep the flash at its normal rate even when an LED has failed. Walk round and look at every turn lamp regularly.',
       'The resistors get hot enough to burn skin while the turn lamps or hazard are on. Keep luggage, carpet and wiring off them.',
     );
-  }
+  } else if (loaded)
+    cautions.push(
+      'The resistors get hot enough to burn skin while the lamps are on. Keep luggage, carpet and wiring off them.',
+    );
   if (converted) {
     cautions.push(
       'Retrofit LED bulbs in road lamps are not approved in many places even where they work. The vehicle maker’s data, local rules and licensed practice decide.',
@@ -99,11 +139,22 @@ function unresolvedOf({ attempts = [] }: Job): string[] {
   );
 }
 
-function missingFor(job: Job, readings: readonly BeforeAfter[], converted: boolean): string[] {
-  const missing = readings
-    .filter((reading) => !reading.after)
-    .map((reading) => `${reading.name} has no rate measured after the work.`);
-  if (!readings.some((reading) => reading.before)) missing.push('No rate was measured before the work.');
+function missingFor(
+  job: Job,
+  readings: readonly BeforeAfter[],
+  circuits: HandOverPage['circuits'],
+  converted: boolean,
+): string[] {
+  const missing = [
+    ...readings
+      .filter((reading) => !reading.after)
+      .map((reading) => `${reading.name} has no rate measured after the work.`),
+    ...circuits
+      .filter(({ seen }) => seen === null)
+      .map(({ name }) => `${name} has not been looked at after the work.`),
+  ];
+  if (readings.length > 0 && !readings.some((reading) => reading.before))
+    missing.push('No rate was measured before the work.');
   if (converted && job.handOver.stockBulbsKeptAt.trim() === '')
     missing.push('Where the stock bulbs are kept is not written down.');
   if (job.handOver.warrantyUntil === '') missing.push('No end of warranty is given.');

@@ -1,7 +1,9 @@
 import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { rateResult } from '../judge/flashRule.ts';
-import type { Configuration, Job, Observation, TurnFunction } from '../model/job.ts';
+import type { CircuitProof, Configuration, Job, Observation, TurnFunction } from '../model/job.ts';
+import { flashes, steadyScope } from '../model/scope.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
@@ -10,6 +12,50 @@ const TURN_FUNCTIONS: readonly TurnFunction[] = ['turn-left', 'turn-right', 'haz
 /** The turn functions a vehicle has. */
 export function turnFunctionsOf(vehicle: Vehicle): TurnFunction[] {
   return TURN_FUNCTIONS.filter((each) => each !== 'hazard' || vehicle.hazardSwitch);
+}
+
+/** The turn functions a job has to prove: none where it touches nothing that flashes. */
+export function turnFunctionsToProve(job: Job): TurnFunction[] {
+  return flashes(job) ? turnFunctionsOf(job.vehicle) : [];
+}
+
+/** The circuits that are on steadily and that a job has to prove: those with an LED or a cure on them. */
+export function circuitsToProve(job: Job): Circuit[] {
+  return steadyScope(job).filter(
+    (circuit) =>
+      circuit.feeds.some(({ lampId }) => job.chosen[lampId]) ||
+      job.cures[circuit.id] ||
+      job.vehicleCures.some((cure) => 'circuitId' in cure && cure.circuitId === circuit.id),
+  );
+}
+
+/** What was last seen of a circuit that is on steadily; earlier ones stay on record. */
+export function latestCircuitProof(job: Job, circuitId: string): CircuitProof | undefined {
+  return (job.circuitProofs ?? [])
+    .filter((each) => each.circuitId === circuitId)
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+    .at(-1);
+}
+
+/** `works, dark when off, no message`: what was seen of a circuit, in words. */
+export const CIRCUIT_RESULT_WORDS: Record<CircuitProof['result'], string> = {
+  works: 'lights, is dark when off, no message',
+  'not-all': 'not every lamp lights',
+  glows: 'glows while off',
+  flickers: 'flickers',
+  message: 'a message or warning came',
+};
+
+/** How much of what a job has to prove is proved. */
+export function provedCount(job: Job, rule: FlashRule): { proved: number; of: number } {
+  const turns = turnFunctionsToProve(job);
+  const circuits = circuitsToProve(job);
+  const proved = turns.filter((each) => {
+    const observation = latestObservation(job, 'cured', each);
+    return observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
+  }).length;
+  const seen = circuits.filter(({ id }) => latestCircuitProof(job, id)?.result === 'works').length;
+  return { proved: proved + seen, of: turns.length + circuits.length };
 }
 
 export const FUNCTION_WORDS: Record<TurnFunction, string> = {

@@ -25,7 +25,7 @@ function seen(change: Partial<Observation>): Observation {
     at: '2026-11-25T10:00:00.000Z',
     configuration: 'cured',
     function: 'turn-left',
-    condition: 'lights-off',
+    lights: false,
     ratePerMinute: 88,
     uncertainty: 1,
     method: 'tapped',

@@ -3,6 +3,7 @@ import { baseRecord } from '../catalogue/bases.ts';
 import { capital, ohms, watts } from '../formatting/format.ts';
 import type { Job, ResistorNetwork } from '../model/job.ts';
 import type { Shelf, WholeLampPart } from '../model/part.ts';
+import { flashes, scopeLamps } from '../model/scope.ts';
 import type { Lamp, Side } from '../model/vehicle/lamp.ts';
 import { circuitsFeeding, circuitsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
@@ -37,7 +38,8 @@ export function fitSteps(job: Job, shelf: Shelf): FitStep[] {
   const steps = [...prepare(job)];
   sides.forEach((side, index) => {
     for (const group of accessGroups(job, side)) steps.push(...panelSteps(job, shelf, group));
-    steps.push(index === 0 && sides.length > 1 ? compareSides(side) : sideTest(side));
+    // Sides of which none flashes are told apart by looking, each panel has been tested by then.
+    if (flashes(job)) steps.push(index === 0 && sides.length > 1 ? compareSides(side) : sideTest(side));
   });
   for (const group of accessGroups(job, 'centre')) steps.push(...panelSteps(job, shelf, group));
   return [...steps, ...others, ...finish(job)];
@@ -328,19 +330,9 @@ function sideTest(side: Side): FitStep {
   };
 }
 
-function finish({ vehicle }: Job): FitStep[] {
+function finish(job: Job): FitStep[] {
   return [
-    {
-      id: 'hazard',
-      lampId: null,
-      place: 'Driver’s seat',
-      title: vehicle.hazardSwitch ? 'Run hazard for two minutes' : 'Run each turn side for a minute',
-      text: 'Engine off. Count the flashes; then the measured rates go on the Prove stage.',
-      cautions: [
-        'Resistors are hot after this: keep off them, and feel for heat only near them, never on them.',
-      ],
-      minutes: [3, 4],
-    },
+    flashes(job) ? hazardRun(job.vehicle) : longRun(job),
     {
       id: 'keep-stock',
       lampId: null,
@@ -351,4 +343,34 @@ function finish({ vehicle }: Job): FitStep[] {
       minutes: [1, 3],
     },
   ];
+}
+
+function hazardRun(vehicle: Vehicle): FitStep {
+  return {
+    id: 'hazard',
+    lampId: null,
+    place: 'Driver’s seat',
+    title: vehicle.hazardSwitch ? 'Run hazard for two minutes' : 'Run each turn side for a minute',
+    text: 'Engine off. Count the flashes; then the measured rates go on the Prove stage.',
+    cautions: [
+      'Resistors are hot after this: keep off them, and feel for heat only near them, never on them.',
+    ],
+    minutes: [3, 4],
+  };
+}
+
+function longRun(job: Job): FitStep {
+  const loaded = networksOf(job).length > 0;
+  const ways = [...new Set(scopeLamps(job).map((lamp) => howToLight(job.vehicle, lamp)))];
+  return {
+    id: 'long-run',
+    lampId: null,
+    place: 'Walk round',
+    title: 'Leave what was converted on for five minutes',
+    text: `${capital(ways.join('; '))}. Look for flicker and for a message; then off, and in the dark look that nothing glows. What was seen goes on the Prove stage.`,
+    cautions: loaded
+      ? ['Resistors are hot after this: keep off them, and feel for heat only near them, never on them.']
+      : [],
+    minutes: [6, 8],
+  };
 }

@@ -3,44 +3,44 @@ import { flashRule } from '../judge/flashRule.ts';
 import type { VerdictState } from '../judge/states.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { jobLamps, scopeLamps } from '../model/scope.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
 import { curedState } from '../possible/verdicts.ts';
 import { handOverPage } from '../record/handOver.ts';
-import { latestObservation, proofResult, turnFunctionsOf, watcherLeft } from '../record/observations.ts';
+import { provedCount } from '../record/observations.ts';
 import { fitSteps } from './fitSteps.ts';
 import type { Stage, StageProgress } from './stages.ts';
 
 /**
- * What each stage still has open.
+ * What each stage still has open of the lamps a job converts and of those it can disturb.
  *
  * @param curedState the verdict of the whole vehicle as planned, with its cures; null while it is worked out
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState | null): StageProgress[] {
-  const lamps = job.vehicle.lamps.length;
+  const lamps = jobLamps(job);
+  const wanted = scopeLamps(job);
   const counted = (stage: Stage, count: number, of: number): StageProgress => ({
     stage,
     done: count >= of,
     note: `${count} of ${of}`,
   });
-  const lookedOver = Object.keys(job.lookOver.lamps).length;
+  const of = (record: Readonly<Record<string, unknown>>, among: readonly Lamp[]) =>
+    among.filter(({ id }) => record[id] !== undefined).length;
   const steps = fitSteps(job, shelf);
   const stepsDone = steps.filter((step) => job.fit[step.id]?.doneAt).length;
-  const rule = flashRule(job.vehicle.region);
-  const proved = turnFunctionsOf(job.vehicle).filter((each) => {
-    const observation = latestObservation(job, 'cured', each);
-    return observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
-  }).length;
+  const proofs = provedCount(job, flashRule(job.vehicle.region));
   const missing = handOverPage(job, shelf).missing.length;
   return [
-    counted('look-over', lookedOver, lamps),
-    counted('identify', Object.keys(job.identified).length, lamps),
-    counted('choose', Object.keys(job.chosen).length, lamps),
+    counted('look-over', of(job.lookOver.lamps, lamps), lamps.length),
+    counted('identify', of(job.identified, lamps), lamps.length),
+    counted('choose', of(job.chosen, wanted), wanted.length),
     cureProgress(job, curedState),
     pickProgress(job, shelf),
     steps.length === 0
       ? { stage: 'fit', done: false, note: 'nothing yet' }
       : counted('fit', stepsDone, steps.length),
-    counted('prove', proved, turnFunctionsOf(job.vehicle).length),
+    counted('prove', proofs.proved, proofs.of),
     {
       stage: 'hand-over',
       done: job.handOver.filedAt !== null,

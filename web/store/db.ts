@@ -90,8 +90,8 @@ export class VumbleDatabase extends Dexie {
         .table<EditRow>('edits')
         .toCollection()
         .modify((row) => {
-          row.forward = row.forward.map(upgradePatch);
-          row.backward = row.backward.map(upgradePatch);
+          row.forward = row.forward.map((patch) => upgradePatch(patch));
+          row.backward = row.backward.map((patch) => upgradePatch(patch));
         });
     });
     // What a layout wrote down and nobody had looked at is unknown again.
@@ -103,6 +103,22 @@ export class VumbleDatabase extends Dexie {
           row.job = upgradeJob(row.job, 5) as Job;
         });
     });
+    // A job says which lamps it converts, an observation whether the lights were on.
+    this.version(6).upgrade(async (transaction) => {
+      await transaction
+        .table<JobRow>('jobs')
+        .toCollection()
+        .modify((row) => {
+          row.job = upgradeJob(row.job, 6) as Job;
+        });
+      await transaction
+        .table<EditRow>('edits')
+        .toCollection()
+        .modify((row) => {
+          row.forward = row.forward.map((patch) => upgradePatch(patch, 6));
+          row.backward = row.backward.map((patch) => upgradePatch(patch, 6));
+        });
+    });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });
@@ -111,18 +127,23 @@ export class VumbleDatabase extends Dexie {
   }
 }
 
-/** A stored step of undo in the words of today. */
-export function upgradePatch(patch: Patch): Patch {
+/** Fields of an observation that have another name now. */
+const RENAMED: Record<string, string> = { stage: 'configuration', condition: 'lights' };
+
+/**
+ * A stored step of undo in the words of today.
+ *
+ * @param version of the job files of its time
+ */
+export function upgradePatch(patch: Patch, version = 1): Patch {
   const [field, place, ...rest] = patch.path;
-  if (field === undefined) return { ...patch, value: upgradeJob(patch.value) };
+  if (field === undefined) return { ...patch, value: upgradeJob(patch.value, version) };
   if (field !== 'observations') return patch;
   const value = Array.isArray(patch.value)
     ? patch.value.map(upgradeObservation)
     : upgradeObservation(patch.value);
   const path =
-    place === undefined
-      ? [field]
-      : [field, place, ...rest.map((each) => (each === 'stage' ? 'configuration' : each))];
+    place === undefined ? [field] : [field, place, ...rest.map((each) => RENAMED[String(each)] ?? each)];
   return { ...patch, path, value };
 }
 

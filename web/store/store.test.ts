@@ -80,9 +80,9 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 5', async () => {
+  it('opens as schema version 6', async () => {
     await db.open();
-    expect(db.verno).toBe(5);
+    expect(db.verno).toBe(6);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'edits',
       'jobs',

@@ -10,10 +10,11 @@ import { latestOnly } from './latestOnly.ts';
 const inTurn = latestOnly();
 
 /** Every cure of the turn lamps tried in the worker; the old reports stay until the new are there. */
-export function useCureReports(job: Job, shelf: Shelf, circuit: TurnCircuit) {
+export function useCureReports(job: Job, shelf: Shelf, circuit: TurnCircuit, enabled = true) {
   return useQuery<CureReport[]>({
     queryKey: ['cures', circuit.id, ...electrics(job, shelf)],
     queryFn: ({ signal }) => inTurn(signal, () => engine().compareTurnCures(job, shelf, circuit)),
     placeholderData: keepPreviousData,
+    enabled,
   });
 }

@@ -11,10 +11,11 @@ import { engine } from './engine.ts';
  * The resistor plan of one side, computed in the worker. Until a new one is there the old one stays, so
  * that an edit never blanks the table.
  */
-export function useResistorPlan(job: Job, shelf: Shelf, circuit: TurnCircuit) {
+export function useResistorPlan(job: Job, shelf: Shelf, circuit: TurnCircuit, enabled = true) {
   return useQuery<ResistorPlan>({
     queryKey: ['resistors', circuit.id, ...electrics(job, shelf)],
     queryFn: () => engine().planResistors(job, shelf, circuit, turnCircuits(job.vehicle).length),
     placeholderData: keepPreviousData,
+    enabled,
   });
 }

@@ -4,6 +4,7 @@ import type { VerdictState } from '../../judge/states.ts';
 import type { CircuitVerdict, HazardVerdict, TurnVerdict } from '../../judge/verdict.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
+import { flashes, scopeCircuits } from '../../model/scope.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { type SteadyVerdicts, type Verdicts, vehicleState, verdictsOf } from '../../possible/verdicts.ts';
@@ -45,23 +46,31 @@ export interface CureBoard {
 }
 
 /**
- * Every circuit of a job, those that flash first: sides that stand alike share a row, and so do all the circuits that
+ * Every circuit a job may disturb, those that flash first: sides that stand alike share a row, and so do all the circuits that
  * nothing minds.
  *
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function cureBoard(job: Job, shelf: Shelf): CureBoard {
   const verdicts = verdictsOf(job, shelf);
-  const { leds: before, cured: after, steady: others } = verdicts;
+  const { leds: before, cured: after, steady: steadies } = verdicts;
+  const turns = flashes(job)
+    ? [
+        ...alikeSides(before.circuits.map((_, index) => turnRow(job, shelf, before, after, index))),
+        ...hazardRow(job, before.hazard, after.hazard),
+      ]
+    : [];
+  // What a job does not touch has no line: nothing on it changes.
+  const mine = new Set(scopeCircuits(job).map(({ id }) => id));
+  const others = steadies.filter(({ circuit }) => mine.has(circuit.id));
   const rows = [
-    ...alikeSides(before.circuits.map((_, index) => turnRow(job, shelf, before, after, index))),
-    ...hazardRow(job, before.hazard, after.hazard),
+    ...turns,
     ...gathered(
       alikeSides(others.map((each) => steadyRow(job, shelf, isWatched(verdicts, each.circuit.id), each))),
     ),
   ];
   const steady = others.map(({ is }) => is);
-  return { rows, state: vehicleState(verdicts), leds: before, cured: after, steady };
+  return { rows, state: vehicleState(job, verdicts), leds: before, cured: after, steady };
 }
 
 function turnRow(job: Job, shelf: Shelf, before: TurnVerdict, after: TurnVerdict, index: number): BoardRow {

@@ -67,6 +67,9 @@ export function forgetWhatIsGone(job: Job): void {
         circuits.has(finding.circuitId) &&
         [...Object.keys(finding.fitted), ...finding.out].every((id) => lamps.has(id)),
     );
+  if (job.scope) job.scope.lampIds = job.scope.lampIds.filter((id) => lamps.has(id));
+  if (job.circuitProofs)
+    job.circuitProofs = job.circuitProofs.filter(({ circuitId }) => circuits.has(circuitId));
   job.vehicleCures = job.vehicleCures.filter(
     (cure) =>
       (!('circuitId' in cure) || circuits.has(cure.circuitId)) &&

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
+import { jobLamps } from '../../../core/model/scope.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useDesk } from '../workspace.ts';
@@ -17,11 +18,31 @@ interface LampListProps {
   value(lamp: Lamp): ReactNode;
   /** a second, quieter line */
   note?(lamp: Lamp): string;
+  /** every lamp of the vehicle alike, and not those of the job first */
+  whole?: boolean;
 }
 
-/** The vehicle's lamps as a list to choose from; choosing one selects it on the plan too. */
-export function LampList({ title, current, fill, keep, value, note }: LampListProps) {
+/** The lamps of the job as a list to choose from, the vehicle's others folded away; choosing one selects it on the plan too. */
+export function LampList({ title, current, fill, keep, value, note, whole = false }: LampListProps) {
   const { job, selectLamp } = useDesk();
+  const { lamps } = job.vehicle;
+  const ids = new Set(whole ? [] : jobLamps(job).map((lamp) => lamp.id));
+  const mine = whole ? lamps : lamps.filter((lamp) => ids.has(lamp.id));
+  const others = lamps.filter((lamp) => !mine.includes(lamp));
+  const row = (lamp: Lamp) => (
+    <li key={lamp.id}>
+      <button
+        type="button"
+        className={classes.lamp}
+        aria-current={lamp.id === current?.id}
+        onClick={() => selectLamp(lamp.id)}
+      >
+        <span className={classes.name}>{lamp.name}</span>
+        <span>{value(lamp)}</span>
+        {note && <span className={classes.note}>{note(lamp)}</span>}
+      </button>
+    </li>
+  );
   return (
     <Card
       title={title}
@@ -40,22 +61,16 @@ export function LampList({ title, current, fill, keep, value, note }: LampListPr
         )
       }
     >
-      <ul className={classes.lamps}>
-        {job.vehicle.lamps.map((lamp) => (
-          <li key={lamp.id}>
-            <button
-              type="button"
-              className={classes.lamp}
-              aria-current={lamp.id === current?.id}
-              onClick={() => selectLamp(lamp.id)}
-            >
-              <span className={classes.name}>{lamp.name}</span>
-              <span>{value(lamp)}</span>
-              {note && <span className={classes.note}>{note(lamp)}</span>}
-            </button>
-          </li>
-        ))}
-      </ul>
+      <ul className={classes.lamps}>{mine.map(row)}</ul>
+      {others.length > 0 && (
+        <details
+          className={classes.others}
+          open={others.some((lamp) => lamp.id === current?.id) || undefined}
+        >
+          <summary>{others.length} outside this job</summary>
+          <ul className={classes.lamps}>{others.map(row)}</ul>
+        </details>
+      )}
     </Card>
   );
 }

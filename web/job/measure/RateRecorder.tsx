@@ -56,7 +56,7 @@ export function RateRecorder({
       at: new Date().toISOString(),
       configuration,
       function: turnFunction,
-      condition: 'lights-off',
+      lights: false,
       ...(measured ?? { ratePerMinute: null, uncertainty: null, method: 'typed' }),
       ...(half && everyFlash ? { everyFlash: true } : {}),
       lampsLit: lit,

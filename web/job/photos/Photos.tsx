@@ -2,6 +2,7 @@ import { Button, NativeSelect } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
+import { jobLamps } from '../../../core/model/scope.ts';
 import type { PhotoRow } from '../../store/db.ts';
 import { addPhoto, binPhoto, photosOf, restorePhoto, shrinkPhoto } from '../../store/photos.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -38,7 +39,7 @@ export function Photos() {
           value={of}
           data={[
             { value: '', label: 'The vehicle' },
-            ...job.vehicle.lamps.map((each) => ({ value: each.id, label: each.name })),
+            ...jobLamps(job).map((each) => ({ value: each.id, label: each.name })),
           ]}
           onChange={(event) => setOf(event.currentTarget.value)}
         />

@@ -4,6 +4,7 @@ import type { DashEvent } from '../../../core/devices/device.ts';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import { amps, capital, volts } from '../../../core/formatting/format.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
+import { flashes } from '../../../core/model/scope.ts';
 import type { Traces } from '../../../core/traces/traceLamps.ts';
 import { useWorkspace, type Workspace } from '../workspace.ts';
 import classes from './DashStrip.module.css';
@@ -36,7 +37,8 @@ export function DashStrip() {
           <p className={classes.rate} role="status">
             {rate === null ? (
               <>
-                <span className={classes.none}>{restWords(traces)}</span> at {volts(supplyVolts)}
+                <span className={classes.none}>{restWords(traces, flashes(job))}</span> at{' '}
+                {volts(supplyVolts)}
               </>
             ) : (
               <>
@@ -46,17 +48,21 @@ export function DashStrip() {
           </p>
         </div>
         <div className={classes.right}>
-          <TurnArrows arrows={arrows} />
-          <button
-            type="button"
-            className={classes.sound}
-            aria-pressed={sound}
-            aria-label="Relay click"
-            title="Relay click"
-            onClick={() => setSound(!sound)}
-          >
-            {sound ? <IconVolume size={18} /> : <IconVolumeOff size={18} />}
-          </button>
+          {flashes(job) && (
+            <>
+              <TurnArrows arrows={arrows} />
+              <button
+                type="button"
+                className={classes.sound}
+                aria-pressed={sound}
+                aria-label="Relay click"
+                title="Relay click"
+                onClick={() => setSound(!sound)}
+              >
+                {sound ? <IconVolume size={18} /> : <IconVolumeOff size={18} />}
+              </button>
+            </>
+          )}
         </div>
       </div>
       <div className={classes.row}>
@@ -99,11 +105,11 @@ function told(events: readonly DashEvent[]): DashEvent[] {
   });
 }
 
-function restWords(traces: Traces): string {
+function restWords(traces: Traces, flashing: boolean): string {
   if (traces.sides.length > 0) return 'On without flashing';
   const lit = new Set(traces.lamps.filter((lamp) => lamp.steady > LIT).map((lamp) => lamp.lampId)).size;
   if (lit === 0) return 'Nothing lit';
-  return `${lit} ${lit === 1 ? 'lamp' : 'lamps'} lit, none flashing`;
+  return `${lit} ${lit === 1 ? 'lamp' : 'lamps'} lit${flashing ? ', none flashing' : ''}`;
 }
 
 function why({ job, fitments, configuration, traces }: Workspace): string {

@@ -1,3 +1,4 @@
+import { flashes } from '../../../core/model/scope.ts';
 import { useWorkspace } from '../workspace.ts';
 import classes from './DriverPanel.module.css';
 import { moveStalk, turnKey } from './driverControls.ts';
@@ -9,25 +10,31 @@ const KEY_WORDS = { off: 'Key off', on: 'Key on', running: 'Running' } as const;
 export function DriverPanel() {
   const workspace = useWorkspace();
   const { job, controls, setControls } = workspace;
+  const flashing = flashes(job);
+  const switches = switchesOf(job.vehicle).filter(({ control }) => flashing || control !== 'hazard');
   return (
     <div className={classes.panel} role="group" aria-label="Driver’s panel">
       <button type="button" data-on={controls.key !== 'off'} onClick={() => turnKey(workspace)}>
         {KEY_WORDS[controls.key]}
         <kbd aria-hidden="true">K</kbd>
       </button>
-      <Switch
-        label="Left"
-        letter="L"
-        on={controls.turn === 'left'}
-        press={() => moveStalk(workspace, 'left')}
-      />
-      <Switch
-        label="Right"
-        letter="R"
-        on={controls.turn === 'right'}
-        press={() => moveStalk(workspace, 'right')}
-      />
-      {switchesOf(job.vehicle).map(({ control, label, letter }) => (
+      {flashing && (
+        <>
+          <Switch
+            label="Left"
+            letter="L"
+            on={controls.turn === 'left'}
+            press={() => moveStalk(workspace, 'left')}
+          />
+          <Switch
+            label="Right"
+            letter="R"
+            on={controls.turn === 'right'}
+            press={() => moveStalk(workspace, 'right')}
+          />
+        </>
+      )}
+      {switches.map(({ control, label, letter }) => (
         <Switch
           key={control}
           label={label}

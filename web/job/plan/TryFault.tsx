@@ -7,7 +7,7 @@ import classes from './TryFault.module.css';
 /** What the vehicle would do with something wrong: tried on the plan, never written into the job. */
 export function TryFault() {
   const { job, fitments, configuration, fault, setFault } = useWorkspace();
-  const faults = faultsFor(job.vehicle, fitments[configuration]);
+  const faults = faultsFor(job, fitments[configuration]);
   const keyOf = (each: Fault) => JSON.stringify(each);
   // A fault of a state that is no longer shown is not in the list, and so nothing is tried.
   const chosen = fault && faults.some((each) => keyOf(each.fault) === keyOf(fault)) ? keyOf(fault) : '';

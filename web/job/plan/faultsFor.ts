@@ -1,5 +1,6 @@
+import type { Job } from '../../../core/model/job.ts';
+import { flashes, scopeCircuits } from '../../../core/model/scope.ts';
 import { circuitsOf, lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
-import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
 import type { Fault } from '../../../core/simulation/fault.ts';
 import type { Fitment } from '../../../core/simulation/fitment.ts';
 
@@ -7,12 +8,15 @@ import type { Fitment } from '../../../core/simulation/fitment.ts';
 const BAD_EARTH_OHMS = 12;
 const LEAK_OHMS = 6000;
 
-/** What may be wrong with this vehicle as it is fitted, in the words of a list. */
-export function faultsFor(vehicle: Vehicle, { contents }: Fitment): { fault: Fault; label: string }[] {
-  const turnLamps = new Set(turnCircuits(vehicle).flatMap(lampIdsOf));
+/** What may be wrong with a job's vehicle as it is fitted, in the words of a list. */
+export function faultsFor(job: Job, { contents }: Fitment): { fault: Fault; label: string }[] {
+  const { vehicle } = job;
+  // A lamp that is out is told of by its neighbours only where they flash together.
+  const tried = flashes(job) ? turnCircuits(vehicle) : scopeCircuits(job);
+  const pulled = new Set(tried.flatMap(lampIdsOf));
   return [
     ...vehicle.lamps
-      .filter((lamp) => turnLamps.has(lamp.id) && lamp.role === 'main')
+      .filter((lamp) => pulled.has(lamp.id) && lamp.role === 'main')
       .map((lamp) => ({
         fault: { kind: 'bulb-out' as const, lampId: lamp.id },
         label: `${lamp.name}: out of its socket`,

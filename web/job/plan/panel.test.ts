@@ -33,7 +33,7 @@ describe('the panel', () => {
 describe('what may be wrong', () => {
   const faults = (configuration: 'stock' | 'leds') => {
     const job = demoJob('library-route-1');
-    return faultsFor(job.vehicle, fitmentOf(job, DEMO_SHELF, configuration)).map((each) => each.label);
+    return faultsFor(job, fitmentOf(job, DEMO_SHELF, configuration)).map((each) => each.label);
   };
 
   it('is what the fitted bulbs allow: only a one-way LED can be the wrong way round', () => {

@@ -1,5 +1,6 @@
 import { NativeSelect } from '@mantine/core';
-import { answerQuestion, questionsFor } from '../../../core/lookover/questions.ts';
+import { answerQuestion, bearsOn, type QuestionId, questionsFor } from '../../../core/lookover/questions.ts';
+import { scopeCircuits } from '../../../core/model/scope.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
@@ -9,7 +10,9 @@ import classes from './VehicleEditor.module.css';
 /** The questions that matter for this vehicle, each with what hangs on it; "don't know yet" is an answer. */
 export function Questions() {
   const { job, edit } = useDesk();
-  const questions = questionsFor(job.vehicle);
+  const about = new Set(scopeCircuits(job).map((circuit) => circuit.kind));
+  const matters = (id: QuestionId) => bearsOn(id, about);
+  const questions = questionsFor(job.vehicle).filter((each) => matters(each.id));
   const open = questions.filter((question) => question.answer === '').length;
   const inTheWay = job.vehicle.facts?.inTheWay;
   const setInTheWay = (change: { what?: string; minutes?: number }) =>

@@ -35,6 +35,7 @@ export default function VehicleEditor() {
         <div className={classes.column}>
           <Gradually>
             <LampList
+              whole
               title={`${vehicle.lamps.length} lamps`}
               current={lamp ?? undefined}
               value={(each) => each.base}

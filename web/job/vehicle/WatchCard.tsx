@@ -11,7 +11,7 @@ const ANSWERS = [
   ['no', false],
   ['unknown', null],
 ] as const;
-const valueOf = (fact: boolean | null) => ANSWERS.find(([, each]) => each === fact)?.[0] ?? 'unknown';
+const answerOf = (fact: boolean | null) => ANSWERS.find(([, each]) => each === fact)?.[0] ?? 'unknown';
 const factOf = (value: string) => ANSWERS.find(([each]) => each === value)?.[1] ?? null;
 
 /** Who watches each circuit, whether it can be told of LEDs, and what else its output does. */
@@ -73,7 +73,7 @@ function Row({
       {!told && (
         <NativeSelect
           aria-label={`Whether ${circuit.name} is watched`}
-          value={valueOf(watched)}
+          value={answerOf(watched)}
           data={[
             {
               value: 'yes',
@@ -88,7 +88,7 @@ function Row({
       {canSetLed !== undefined && (
         <NativeSelect
           aria-label={`LED setting for ${circuit.name}`}
-          value={valueOf(canSetLed)}
+          value={answerOf(canSetLed)}
           data={[
             { value: 'yes', label: 'can be set to LED' },
             { value: 'no', label: 'cannot be set to LED' },

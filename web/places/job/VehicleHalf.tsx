@@ -2,6 +2,7 @@ import { SegmentedControl } from '@mantine/core';
 import { Link, useParams } from 'react-router';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import type { Configuration } from '../../../core/model/job.ts';
+import { flashes } from '../../../core/model/scope.ts';
 import { DashStrip } from '../../job/plan/DashStrip.tsx';
 import { DriverPanel } from '../../job/plan/DriverPanel.tsx';
 import { PlanView } from '../../job/plan/PlanView.tsx';
@@ -33,10 +34,11 @@ export function VehicleHalf() {
           )}
         </div>
         <p className={classes.sub}>
-          {vehicle.year} · {vehicle.systemVolts} V system ·{' '}
-          {vehicle.facts?.flashers && !vehicle.facts.flasherSeen
-            ? `flasher not looked at, drawn as a ${flasher.name}`
-            : `${flasher.name} that ${flasherWords(flasher).whatItDoes}`}
+          {vehicle.year} · {vehicle.systemVolts} V system
+          {flashes(job) &&
+            (vehicle.facts?.flashers && !vehicle.facts.flasherSeen
+              ? ` · flasher not looked at, drawn as a ${flasher.name}`
+              : ` · ${flasher.name} that ${flasherWords(flasher).whatItDoes}`)}
         </p>
         <SegmentedControl
           data={[...CONFIGURATIONS]}

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { baseRecord } from '../../../core/catalogue/bases.ts';
+import { scopeLamps } from '../../../core/model/scope.ts';
 import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
@@ -16,7 +17,7 @@ import { RegionCautions } from './RegionCautions.tsx';
 /** The LED or whole lamp for each lamp: what fits, what does not and why, and what each does to this circuit. */
 export default function Choose() {
   const { job, shelf, edit, lamp, setConfiguration } = useDesk();
-  const { lamps } = job.vehicle;
+  const lamps = scopeLamps(job);
   const open = lamps.filter((each) => job.chosen[each.id] === undefined);
   const current = lamp ?? open[0] ?? lamps[0];
   const { proposal, what } = useMemo(() => {
@@ -51,7 +52,7 @@ export default function Choose() {
                 label: 'Keep the rest as filaments',
                 act: () =>
                   edit('Keep the other filaments', (draft) => {
-                    for (const { id } of draft.vehicle.lamps)
+                    for (const { id } of scopeLamps(draft))
                       if (draft.chosen[id] === undefined) draft.chosen[id] = null;
                   }),
               }

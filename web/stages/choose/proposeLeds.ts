@@ -1,6 +1,7 @@
 import { impossibleClaim } from '../../../core/light/throughLens.ts';
 import type { Job } from '../../../core/model/job.ts';
 import type { LedPart, Shelf } from '../../../core/model/part.ts';
+import { scopeLamps } from '../../../core/model/scope.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { coloursFor, neverByDefault } from '../../../core/vehicle/functions.ts';
@@ -9,7 +10,7 @@ import { ledFit } from '../../../core/vehicle/ledFits.ts';
 /** The lamps still open that a first choice would be made for: the turn lamps, and after them all others. */
 export function openLamps(job: Job): { lamps: Lamp[]; what: 'turn' | 'other' } {
   const turn = new Set(turnCircuits(job.vehicle).flatMap(lampIdsOf));
-  const open = job.vehicle.lamps.filter((lamp) => job.chosen[lamp.id] === undefined);
+  const open = scopeLamps(job).filter((lamp) => job.chosen[lamp.id] === undefined);
   const turning = open.filter((lamp) => turn.has(lamp.id));
   if (turning.length > 0) return { lamps: turning, what: 'turn' };
   // A charge lamp starts the alternator, dash lamps hang on a dimmer, fog capsules are a matter of aim.

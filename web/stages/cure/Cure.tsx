@@ -4,6 +4,7 @@ import type { CureBoard } from '../../../core/cures/board/board.ts';
 import { rateWords } from '../../../core/cures/board/words.ts';
 import { circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
 import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
+import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -36,8 +37,8 @@ export default function Cure() {
   const inHand = useInHand();
   const { circuit } = inHand;
   const turning = circuit.kind === 'turn';
-  const plan = useResistorPlan(job, shelf, turn);
-  const turnCures = useCureReports(job, shelf, turn);
+  const plan = useResistorPlan(job, shelf, turn, turning);
+  const turnCures = useCureReports(job, shelf, turn, turning);
   const steadyCures = useSteadyCures(job, shelf, !turning);
   const mine = steadyCures.data?.find((each) => each.circuitId === circuit.id);
   const cures = turning
@@ -60,7 +61,7 @@ export default function Cure() {
           error={boardTrouble}
           busy={judging}
           inHand={inHand}
-          open={board?.leds.unknowns.map((unknown) => unknown.narrow) ?? []}
+          open={flashes(job) ? (board?.leds.unknowns.map((unknown) => unknown.narrow) ?? []) : []}
         />
         <section className={classes.gauge} aria-label="The circuit in hand">
           <Head circuit={circuit} take={inHand.take} board={board} />

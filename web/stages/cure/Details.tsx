@@ -2,6 +2,7 @@ import { Tabs } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import type { ResistorPlan } from '../../../core/cures/loadResistor/plan.ts';
 import type { TurnVerdict } from '../../../core/judge/verdict.ts';
+import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { useDesk } from '../../job/workspace.ts';
 import classes from './Cure.module.css';
@@ -58,8 +59,10 @@ export function Details({ inHand, plan, verdict }: DetailsProps) {
         ]
       : []),
     ...(heated.length > 0 ? [{ id: 'heat', title: 'Heat', panel: <HeatCard networks={heated} /> }] : []),
-    { id: 'limits', title: 'Hazard and limits', panel: <HazardCard verdict={verdict} /> },
-    { id: 'light', title: 'Four seconds of light', panel: <LampStrips /> },
+    ...(flashes(job)
+      ? [{ id: 'limits', title: 'Hazard and limits', panel: <HazardCard verdict={verdict} /> }]
+      : []),
+    { id: 'light', title: 'Four seconds of light', panel: <LampStrips circuit={circuit} /> },
     ...(job.vehicle.flasher.kind === 'controller'
       ? [{ id: 'pulses', title: 'Pulses and leakage', panel: <DecoderCard /> }]
       : []),

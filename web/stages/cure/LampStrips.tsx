@@ -4,8 +4,10 @@ import { memo, useState } from 'react';
 import { volts } from '../../../core/formatting/format.ts';
 import { flashRule, rateResult } from '../../../core/judge/flashRule.ts';
 import type { Configuration } from '../../../core/model/job.ts';
+import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
-import { CONTROLS_OFF, type Controls } from '../../../core/simulation/controls.ts';
+import type { Controls } from '../../../core/simulation/controls.ts';
+import { controlsFor } from '../../../core/simulation/moment.ts';
 import {
   type ConfigurationStrips,
   type LampStrip,
@@ -28,20 +30,19 @@ const LABEL = 96;
 const FIRST_SHOWN = 4;
 
 /** Each lit lamp's light over four seconds in the three states: soft filament, hard LED, and how often. */
-export function LampStrips() {
+export function LampStrips({ circuit }: { circuit: Circuit }) {
   const workspace = useWorkspace();
-  const { job, shelf, circuit, lamp: selected, supplyVolts } = workspace;
-  const controls = anythingOn(workspace.controls)
-    ? workspace.controls
-    : { ...CONTROLS_OFF, key: 'on' as const, turn: circuit.side };
+  const { job, shelf, lamp: selected, supplyVolts } = workspace;
+  const controls = anythingOn(workspace.controls) ? workspace.controls : controlsFor(circuit);
   const strips = useLampStrips(job, shelf, controls, supplyVolts);
+  const flashing = strips.data?.some((each) => each.ratePerMinute !== null) ?? false;
   const { ref, width } = useElementSize();
   const [all, setAll] = useState(false);
   const lamps = litLamps(job.vehicle.lamps, strips.data ?? [], selected);
   const shown = all ? lamps : lamps.slice(0, FIRST_SHOWN);
   return (
     <Card title={`Lamp strips: the first four seconds at ${volts(supplyVolts)}, simulated`}>
-      {strips.data && <Rates rows={strips.data} />}
+      {flashing && <Rates rows={strips.data ?? []} />}
       <div ref={ref} className={classes.frame} aria-busy={strips.isFetching}>
         {strips.error ? (
           <p role="alert">The simulation stopped: {strips.error.message}</p>
@@ -61,9 +62,10 @@ export function LampStrips() {
       )}
       <p className="faint">
         Height: light against the strongest of the three states.
-        {strips.data?.[0]?.thresholdAssumed
-          ? ' The flasher’s threshold is not known; the middle of its band stands in for it.'
-          : ' The flasher obeys the thresholds of this simulated vehicle, which the verdict above does not look at.'}
+        {flashing &&
+          (strips.data?.[0]?.thresholdAssumed
+            ? ' The flasher’s threshold is not known; the middle of its band stands in for it.'
+            : ' The flasher obeys the thresholds of this simulated vehicle, which the verdict above does not look at.')}
       </p>
     </Card>
   );

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import type { BoardRow } from '../../../core/cures/board/board.ts';
+import { flashes, steadyScope } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -34,7 +35,9 @@ export function useInHand(): InHand {
       { replace: true },
     );
   const { circuits } = job.vehicle;
-  const steady = circuits.find((each) => each.id === params.get('circuit') && each.kind !== 'turn');
+  const asked = circuits.find((each) => each.id === params.get('circuit') && each.kind !== 'turn');
+  // A job that touches nothing that flashes begins with the first it does touch.
+  const steady = asked ?? (flashes(job) ? undefined : steadyScope(job)[0]);
   const take = (circuitId: string) => {
     const wanted = circuits.find((each) => each.id === circuitId);
     if (!wanted) return;

@@ -16,34 +16,24 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
     <article className={classes.page} aria-label="Page for the owner and the file">
       <h2>{job.title}</h2>
       <p className={classes.sub}>
-        {vehicle.name}, {vehicle.year}, {vehicle.systemVolts} V.{' '}
-        {page.lamps.some((lamp) => lamp.after !== lamp.before)
-          ? 'Turn lamps converted to LED.'
-          : 'Nothing converted yet.'}
+        {vehicle.name}, {vehicle.year}, {vehicle.systemVolts} V. {page.summary}
       </p>
-      <h3>Flash rate before and after</h3>
-      <table>
-        <thead>
-          <tr>
-            <th>Function</th>
-            <th>Before</th>
-            <th>After</th>
-            <th>
-              Allowed {rule.lowest} to {rule.highest}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {page.readings.map(({ function: key, name, before, after }) => (
-            <tr key={key}>
-              <td>{name}</td>
-              <td>{before ? <RecordedRate observation={before} /> : 'not measured'}</td>
-              <td>{after ? <RecordedRate observation={after} /> : 'not measured'}</td>
-              <td>{after ? RESULTS[proofResult(rule, after, watcherLeft(job))] : 'open'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {page.readings.length > 0 && <Rates page={page} />}
+      {page.circuits.length > 0 && (
+        <>
+          <h3>Seen after the work</h3>
+          <table>
+            <tbody>
+              {page.circuits.map(({ circuitId, name, seen }) => (
+                <tr key={circuitId}>
+                  <td>{name}</td>
+                  <td>{seen ?? 'not looked at'}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
       <h3>What is fitted</h3>
       <table>
         <thead>
@@ -97,8 +87,42 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
           </ul>
         </>
       )}
-      <p className={classes.source}>{sourceWords(rule.source)}. Vumble is a planning aid.</p>
+      <p className={classes.source}>
+        {page.readings.length > 0 ? `${sourceWords(rule.source)}. ` : ''}Vumble is a planning aid.
+      </p>
     </article>
+  );
+}
+
+function Rates({ page }: { page: HandOverPage }) {
+  const { job } = useDesk();
+  const rule = flashRule(job.vehicle.region);
+  return (
+    <>
+      <h3>Flash rate before and after</h3>
+      <table>
+        <thead>
+          <tr>
+            <th>Function</th>
+            <th>Before</th>
+            <th>After</th>
+            <th>
+              Allowed {rule.lowest} to {rule.highest}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {page.readings.map(({ function: key, name, before, after }) => (
+            <tr key={key}>
+              <td>{name}</td>
+              <td>{before ? <RecordedRate observation={before} /> : 'not measured'}</td>
+              <td>{after ? <RecordedRate observation={after} /> : 'not measured'}</td>
+              <td>{after ? RESULTS[proofResult(rule, after, watcherLeft(job))] : 'open'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }
 

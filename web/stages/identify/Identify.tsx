@@ -1,3 +1,4 @@
+import { jobLamps } from '../../../core/model/scope.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
@@ -11,7 +12,7 @@ import classes from './Identify.module.css';
 /** Which bulb is in each lamp, how its socket is wired, how it is reached, and what room is behind it. */
 export default function Identify() {
   const { job, edit, lamp } = useDesk();
-  const { lamps } = job.vehicle;
+  const lamps = jobLamps(job);
   const open = lamps.filter((each) => !job.identified[each.id]);
   const current = lamp ?? open[0] ?? lamps[0];
   return (
@@ -26,7 +27,7 @@ export default function Identify() {
                 label: open.length === lamps.length ? 'All as listed' : 'The others as listed',
                 act: () =>
                   edit('Bulbs as the vehicle left the works', (draft) => {
-                    for (const each of draft.vehicle.lamps) draft.identified[each.id] ??= each.stockBulb;
+                    for (const each of jobLamps(draft)) draft.identified[each.id] ??= each.stockBulb;
                   }),
               }
         }

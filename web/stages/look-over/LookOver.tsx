@@ -1,6 +1,7 @@
 import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import type { TurnFunction } from '../../../core/model/job.ts';
+import { flashes, jobLamps } from '../../../core/model/scope.ts';
 import { FUNCTION_WORDS, latestObservation, turnFunctionsOf } from '../../../core/record/observations.ts';
 import { RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
@@ -12,23 +13,25 @@ import { Caution } from '../../ui/Caution.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './LookOver.module.css';
+import { ScopeCard } from './ScopeCard.tsx';
 import { WorkFunctions } from './WorkFunctions.tsx';
 
 /** Work every lamp, note what is already wrong, take the stock flash rate. */
 export default function LookOver() {
   const { job, edit } = useDesk();
-  const { lamps } = job.vehicle;
-  const dead = lamps.filter((lamp) => job.lookOver.lamps[lamp.id]?.condition === 'dead');
+  const dead = jobLamps(job).filter((lamp) => job.lookOver.lamps[lamp.id]?.condition === 'dead');
   return (
     <div className={classes.grid}>
       <div className={classes.column}>
         <Gradually>
+          <ScopeCard />
           <WorkFunctions />
           {dead.length > 0 && (
             <Caution>
-              {dead.map((lamp) => lamp.name).join(' and ')}: dead already. The flash rate now is not the
-              healthy one, and every later reading changes with it. An LED there cures it; a bulb that stays
-              is put on the pick list.
+              {dead.map((lamp) => lamp.name).join(' and ')}: dead already.{' '}
+              {flashes(job) &&
+                'The flash rate now is not the healthy one, and every later reading changes with it. '}
+              An LED there cures it; a bulb that stays is put on the pick list.
             </Caution>
           )}
           <Card title="Warnings already on">
@@ -45,13 +48,13 @@ export default function LookOver() {
               }
             />
           </Card>
-          <FlasherFacts />
+          {flashes(job) && <FlasherFacts />}
           <Questions />
         </Gradually>
       </div>
       <div className={classes.column}>
         <Gradually begin={0}>
-          <StockRate />
+          {flashes(job) && <StockRate />}
           <Photos />
         </Gradually>
       </div>

@@ -2,6 +2,7 @@ import { Button, Checkbox, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { type WorkedFunction, workedFunctions } from '../../../core/lookover/functions.ts';
 import type { LampCondition } from '../../../core/model/job.ts';
+import { jobLamps } from '../../../core/model/scope.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -19,7 +20,11 @@ const CONDITIONS: readonly { value: LampCondition; label: string }[] = [
 /** Works through the functions one after another: the panel is set for it, its lamps are looked at, the next comes. */
 export function WorkFunctions() {
   const { job, edit, setControls, setConfiguration } = useWorkspace();
-  const functions = workedFunctions(job.vehicle);
+  const mine = new Set(jobLamps(job).map((lamp) => lamp.id));
+  const functions = workedFunctions(job.vehicle).flatMap((each) => {
+    const lampIds = each.lampIds.filter((id) => mine.has(id));
+    return lampIds.length > 0 ? [{ ...each, lampIds }] : [];
+  });
   const { lamps } = job.lookOver;
   const worked = new Set(job.lookOver.worked ?? []);
   const seenOf = (each: WorkedFunction) => each.lampIds.filter((id) => lamps[id]).length;
@@ -28,7 +33,7 @@ export function WorkFunctions() {
     functions.find((each) => each.id === chosen) ??
     functions.find((each) => !worked.has(each.id)) ??
     functions[0];
-  const open = job.vehicle.lamps.filter((lamp) => !lamps[lamp.id]);
+  const open = jobLamps(job).filter((lamp) => !lamps[lamp.id]);
   const show = (each: WorkedFunction) => {
     setChosen(each.id);
     setConfiguration('stock');
@@ -57,7 +62,7 @@ export function WorkFunctions() {
               )
             }
           >
-            {open.length === job.vehicle.lamps.length ? 'All work' : 'The others work'}
+            {open.length === mine.size ? 'All work' : 'The others work'}
           </Button>
         )
       }

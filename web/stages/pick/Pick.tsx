@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { pickListCsv } from '../../../core/formats/pickListCsv.ts';
 import { volts, watts } from '../../../core/formatting/format.ts';
 import { type PowerSaved, pickList } from '../../../core/inventory/picklist.ts';
+import { flashes } from '../../../core/model/scope.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { price } from '../../ui/money.ts';
@@ -82,7 +83,7 @@ export default function Pick() {
         </div>
       </Card>
       <div className={classes.side}>
-        <Power power={list.power} />
+        {flashes(job) && <Power power={list.power} />}
         <Card title="Tools">
           <ul className={classes.tools}>
             {list.tools.map((tool) => (

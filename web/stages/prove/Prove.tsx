@@ -1,23 +1,30 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
 import type { Job, Observation, TurnFunction } from '../../../core/model/job.ts';
+import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import {
+  CIRCUIT_RESULT_WORDS,
+  circuitsToProve,
   FUNCTION_WORDS,
+  latestCircuitProof,
   latestObservation,
   type ProofResult,
   proofResult,
-  turnFunctionsOf,
+  turnFunctionsToProve,
   watcherLeft,
 } from '../../../core/record/observations.ts';
+import { networksOf } from '../../../core/simulation/fitment.ts';
 import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { shortMoment } from '../../ui/dates.ts';
+import { usePhone } from '../../ui/usePhone.ts';
 import classes from './Prove.module.css';
+import { SteadyProof } from './SteadyProof.tsx';
 
 const RESULT_WORDS: Record<ProofResult | 'open', string> = {
   passed: 'Passed',
@@ -29,34 +36,95 @@ const RESULT_WORDS: Record<ProofResult | 'open', string> = {
 /** What should happen, what did, function by function; measured, not an impression. */
 export default function Prove() {
   const { job } = useDesk();
-  const [turnFunction, setFunction] = useState<TurnFunction>(() => firstUnproved(job) ?? 'turn-left');
+  const turns = turnFunctionsToProve(job);
+  const circuits = circuitsToProve(job);
+  const [chosen, setChosen] = useState<string | null>(() => firstUnproved(job));
+  const phone = usePhone();
+  const measure = useRef<HTMLDivElement>(null);
+  const choose = (id: string) => {
+    setChosen(id);
+    // Below a list of many tests what belongs to the chosen one would not be seen.
+    if (phone) requestAnimationFrame(() => measure.current?.scrollIntoView({ block: 'start' }));
+  };
+  const turnFunction = turns.find((each) => each === chosen);
+  const circuit = turnFunction ? undefined : (circuits.find(({ id }) => id === chosen) ?? circuits[0]);
+  const measured = turnFunction ?? (circuit ? undefined : turns[0]);
+  const loaded = networksOf(job).length > 0;
   return (
     <div className={classes.grid}>
       <div className={classes.tests}>
-        <Card title="Lights off">
-          <ul className={classes.list}>
-            {turnFunctionsOf(job.vehicle).map((each) => (
-              <li key={each}>
-                <Test turnFunction={each} current={each === turnFunction} select={() => setFunction(each)} />
-              </li>
-            ))}
-          </ul>
-        </Card>
+        {turns.length > 0 && (
+          <Card title="Lights off">
+            <ul className={classes.list}>
+              {turns.map((each) => (
+                <li key={each}>
+                  <Test turnFunction={each} current={each === measured} select={() => choose(each)} />
+                </li>
+              ))}
+            </ul>
+          </Card>
+        )}
+        {circuits.length > 0 && (
+          <Card title={turns.length > 0 ? 'What is on steadily' : 'What was converted'}>
+            <ul className={classes.list}>
+              {circuits.map((each) => (
+                <li key={each.id}>
+                  <SteadyTest
+                    circuit={each}
+                    current={each === circuit && !measured}
+                    select={() => choose(each.id)}
+                  />
+                </li>
+              ))}
+            </ul>
+          </Card>
+        )}
+        {turns.length + circuits.length === 0 && (
+          <Card title="Nothing to prove yet">
+            <p>Choose an LED first: then every function it can disturb is listed here.</p>
+          </Card>
+        )}
       </div>
-      <div className={classes.measure}>
-        <Card title={`Measure: ${FUNCTION_WORDS[turnFunction].toLowerCase()}, lights off`}>
-          <p className={classes.set}>{howToSet(turnFunction)}</p>
-          <RateRecorder key={turnFunction} configuration="cured" turnFunction={turnFunction} />
-        </Card>
+      <div ref={measure} className={classes.measure}>
+        {measured && (
+          <Card title={`Measure: ${FUNCTION_WORDS[measured].toLowerCase()}, lights off`}>
+            <p className={classes.set}>{howToSet(measured)}</p>
+            <RateRecorder key={measured} configuration="cured" turnFunction={measured} />
+          </Card>
+        )}
+        {!measured && circuit && <SteadyProof key={circuit.id} circuit={circuit} />}
       </div>
       <div className={classes.record}>
-        <History turnFunction={turnFunction} />
+        {measured && <History turnFunction={measured} />}
         <Caution>
-          Parking brake on, wheels chocked, nobody between vehicle and wall. After a long hazard the resistors
-          burn skin: keep off them.
+          Parking brake on, wheels chocked, nobody between vehicle and wall.
+          {loaded && ` After a long ${measured ? 'hazard' : 'run'} the resistors burn skin: keep off them.`}
         </Caution>
       </div>
     </div>
+  );
+}
+
+function SteadyTest({ circuit, current, select }: { circuit: Circuit; current: boolean; select(): void }) {
+  const { job, board } = useDesk();
+  const seen = latestCircuitProof(job, circuit.id);
+  const result = seen ? (seen.result === 'works' ? 'passed' : 'failed') : 'open';
+  const verdict = board?.steady.find((each) => each.circuitId === circuit.id);
+  return (
+    <button type="button" className={classes.test} aria-pressed={current} onClick={select}>
+      <span className={classes.name}>{circuit.name}</span>
+      <span className={classes.result} data-result={result}>
+        <ResultMark result={result} />
+        {RESULT_WORDS[result]}
+      </span>
+      <span className={classes.detail}>
+        Expected: {circuit.feeds.length} {circuit.feeds.length === 1 ? 'lamp' : 'lamps'} lit.{' '}
+        {verdict ? verdict.reason : 'Judging.'}
+      </span>
+      <span className={classes.detail}>
+        {seen ? `Seen: ${CIRCUIT_RESULT_WORDS[seen.result]}.` : 'Not looked at yet.'}
+      </span>
+    </button>
   );
 }
 
@@ -153,12 +221,15 @@ function ResultMark({ result }: { result: ProofResult | 'open' }) {
   );
 }
 
-function firstUnproved(job: Job): TurnFunction | undefined {
+function firstUnproved(job: Job): string | null {
   const rule = flashRule(job.vehicle.region);
-  return turnFunctionsOf(job.vehicle).find((each) => {
+  const turn = turnFunctionsToProve(job).find((each) => {
     const observation = latestObservation(job, 'cured', each);
     return !observation || proofResult(rule, observation, watcherLeft(job)) !== 'passed';
   });
+  if (turn) return turn;
+  const circuit = circuitsToProve(job).find(({ id }) => latestCircuitProof(job, id)?.result !== 'works');
+  return circuit?.id ?? turnFunctionsToProve(job)[0] ?? null;
 }
 
 function expectedRate(verdict: TurnVerdict, turnFunction: TurnFunction): RatePrediction {

@@ -1,0 +1,99 @@
+import { bulbById } from '../../core/catalogue/bulbs.ts';
+import { possibleLeds } from '../../core/circuit/engine/openLed.ts';
+import { Judge } from '../../core/judge/judge.ts';
+import { type VerdictState, worstState } from '../../core/judge/states.ts';
+import type { Bulb } from '../../core/model/bulb.ts';
+import type { Job } from '../../core/model/job.ts';
+import { newJob } from '../../core/model/newJob.ts';
+import type { LedPart, Shelf } from '../../core/model/part.ts';
+import type { Vehicle, VehicleKind } from '../../core/model/vehicle/vehicle.ts';
+import { setFlasher } from '../../core/presets/flashers.ts';
+import { layoutEntries, startingVehicle, usualVolts } from '../../core/presets/startingLayout.ts';
+import { type GenericLed, genericLed } from '../../core/quick/genericLed.ts';
+import { coloursFor } from '../../core/vehicle/functions.ts';
+
+export interface Layout {
+  kind: VehicleKind;
+  region: Vehicle['region'];
+  year: number;
+}
+
+/** A job on a vehicle nobody has looked at, with a generic LED in every lamp whose id begins so. */
+export function freshJob(
+  { kind, region, year }: Layout,
+  lamps: string,
+  led: GenericLed,
+  shelf: Shelf,
+): { job: Job; shelf: Shelf } {
+  const vehicle = startingVehicle('fresh', {
+    name: `${kind} of ${year}`,
+    model: '',
+    kind,
+    year,
+    region,
+    systemVolts: usualVolts(kind, year),
+    entries: layoutEntries({ kind, year, region }).filter((entry) => entry.usual),
+    flasher: null,
+  });
+  const job = newJob('fresh', `${kind} of ${year}`, vehicle, '2026-11-26T10:00:00.000Z');
+  const wanted = vehicle.lamps.filter((lamp) => lamp.id.startsWith(lamps));
+  const [lamp] = wanted;
+  if (!lamp) return { job, shelf };
+  const part = genericLed(
+    led,
+    bulbById(lamp.stockBulb) as Bulb,
+    vehicle.systemVolts,
+    coloursFor(vehicle, lamp)[0] ?? 'white',
+  );
+  for (const { id } of wanted) job.chosen[id] = part.id;
+  return { job, shelf: [...shelf, part] };
+}
+
+/**
+ * Every vehicle a fresh one may turn out to be, with all of it said: no function of the program that unites or narrows
+ * possibilities has a hand in it.
+ */
+export function everyTruth(job: Job): Job[] {
+  const { facts } = job.vehicle;
+  const kinds = facts?.flashers ?? [job.vehicle.flasher.kind];
+  return kinds.flatMap((kind) =>
+    [true, false].flatMap((yes) => {
+      const vehicle = structuredClone(job.vehicle);
+      if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
+      delete vehicle.facts?.flashers;
+      const { flasher } = vehicle;
+      if (flasher.kind === 'watching-relay') flasher.watchesRepeaters = yes;
+      if (flasher.kind === 'controller')
+        for (const { watch } of flasher.outputs) if (watch?.canSetLed === null) watch.canSetLed = yes;
+      for (const circuit of vehicle.circuits) if (circuit.watched === null) circuit.watched = yes;
+      return [{ ...job, vehicle }];
+    }),
+  );
+}
+
+/**
+ * The worst a job does as it is cured, over everything its open LEDs may be.
+ *
+ * @param of its turn circuits, or the steady one of that id
+ */
+export function stateOf(job: Job, shelf: Shelf, of: 'turn' | { circuitId: string }): VerdictState {
+  const used = new Set(Object.values(job.chosen));
+  const open = shelf.filter(
+    (part): part is LedPart => part.kind === 'led' && part.open !== undefined && used.has(part.id),
+  );
+  const shelves = open.reduce<Shelf[]>(
+    (all, part) =>
+      all.flatMap((each) =>
+        possibleLeds(part).map((led) => each.map((one) => (one.id === part.id ? led : one))),
+      ),
+    [shelf],
+  );
+  return worstState(
+    shelves.flatMap((each) => {
+      const judge = Judge.of(job, each, 'cured');
+      if (of === 'turn') return [judge.verdict().state];
+      const circuit = job.vehicle.circuits.find(({ id }) => id === of.circuitId);
+      return circuit ? [judge.circuit(circuit).state] : [];
+    }),
+  );
+}
