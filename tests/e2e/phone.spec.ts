@@ -50,3 +50,24 @@ test('no screen scrolls sideways', async ({ page }) => {
     expect(overflow, stage).toBeLessThanOrEqual(0);
   }
 });
+
+test('nothing of the header is cut off or lies over another, on a narrow phone too', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 780 });
+  for (const path of ['/jobs', `${OPEN_JOB}/cure`]) {
+    await page.goto(path);
+    const header = page.getByRole('banner');
+    await expect(header.getByRole('link', { name: 'Reference' })).toBeVisible();
+    const boxes = await header.locator('a, button').evaluateAll((all) =>
+      all
+        .map((each) => each.getBoundingClientRect())
+        .filter(({ width }) => width > 0)
+        .map(({ left, right }) => [left, right]),
+    );
+    const inOrder = boxes.toSorted(([a = 0], [b = 0]) => a - b);
+    for (const [index, [left = 0, right = 0]] of inOrder.entries()) {
+      expect(left).toBeGreaterThanOrEqual(inOrder[index - 1]?.[1] ?? 0);
+      expect(right).toBeLessThanOrEqual(360);
+    }
+  }
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible();
+});

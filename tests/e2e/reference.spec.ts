@@ -46,6 +46,8 @@ test('capsule and charge lamp: the turn to make and the resistor to fit come out
 }) => {
   await page.goto('/jobs/library-route-3/choose');
   const stage = page.getByRole('region', { name: 'The stage' });
+  // This job converts its turn lamps: the others are folded away below them.
+  await stage.getByText('16 outside this job').click();
   await stage.getByRole('button', { name: /^Front fog left/ }).click();
   await page.getByLabel('Plane of the filament').fill('90');
   await page.getByLabel('Plane of the LED chips').fill('70');

@@ -1,8 +1,9 @@
 import { IconSearch } from '@tabler/icons-react';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, Outlet, useMatch } from 'react-router';
+import { HistoryButtons } from '../job/HistoryButtons.tsx';
 import { useKeys } from '../ui/useKeys.ts';
-import { HistoryButtons } from './HistoryButtons.tsx';
+import { usePhone } from '../ui/usePhone.ts';
 import classes from './Shell.module.css';
 import { ThemeSwitch } from './ThemeSwitch.tsx';
 
@@ -13,6 +14,7 @@ const KeysHelp = lazy(() => import('./KeysHelp.tsx'));
 export function Shell() {
   const match = useMatch('/jobs/:jobId/*');
   const jobId = match?.params.jobId;
+  const phone = usePhone();
   const [keysShown, setKeysShown] = useState(false);
   const [finding, setFinding] = useState(false);
   useKeys([
@@ -54,7 +56,8 @@ export function Shell() {
           >
             <IconSearch size={20} />
           </button>
-          {jobId && <HistoryButtons jobId={jobId} />}
+          {/* On a phone they stand in the job's own row: the header has room for its places. */}
+          {jobId && !phone && <HistoryButtons jobId={jobId} />}
           <ThemeSwitch />
           <button type="button" className={classes.keys} aria-label="Keys" onClick={() => setKeysShown(true)}>
             <kbd aria-hidden="true">?</kbd>

@@ -5,9 +5,11 @@ import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { STAGE_NAMES, STAGES, type Stage } from '../../../core/work/stages.ts';
+import { HistoryButtons } from '../../job/HistoryButtons.tsx';
 import {
   type Desk,
   DeskContext,
+  useDesk,
   useWorkspace,
   VEHICLE_SCREEN,
   type Workspace,
@@ -206,6 +208,7 @@ function Halves() {
 }
 
 function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
+  const { job } = useDesk();
   return (
     <Tabs
       defaultValue="stage"
@@ -213,10 +216,13 @@ function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
       className={classes.phone}
       classNames={{ panel: classes.phonePanel }}
     >
-      <Tabs.List grow>
-        <Tabs.Tab value="vehicle">Vehicle</Tabs.Tab>
-        <Tabs.Tab value="stage">Work</Tabs.Tab>
-      </Tabs.List>
+      <div className={classes.phoneTabs}>
+        <Tabs.List grow>
+          <Tabs.Tab value="vehicle">Vehicle</Tabs.Tab>
+          <Tabs.Tab value="stage">Work</Tabs.Tab>
+        </Tabs.List>
+        <HistoryButtons jobId={job.id} />
+      </div>
       <Tabs.Panel value="vehicle">
         <VehicleHalf />
       </Tabs.Panel>
