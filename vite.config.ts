@@ -9,7 +9,7 @@ const LATER = [
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */
 const EARLY =
-  /node_modules\/comlink\/|\/web\/(workers\/(engine|makeStore)|store\/name|app\/(early|newBuild))\.ts$|vite\/preload-helper/;
+  /node_modules\/comlink\/|\/web\/(workers\/(engine|makeStore)|store\/name|app\/(early|newBuild|pause))\.ts$|vite\/preload-helper/;
 const LOOK_UP = /\/core\/model\/vehicle\/(lookUp|netlistNames)\.ts$/;
 
 function isForAnyScreen(id: string): boolean {
@@ -55,6 +55,12 @@ export default defineConfig({
           groups: [
             { name: 'early', test: EARLY, priority: 2 },
             { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\//, priority: 2 },
+            {
+              name: 'router',
+              test: /node_modules\/(react-router|@tanstack)\/|\/app\/pieces\/router/,
+              priority: 2,
+            },
+            { name: 'store', test: /node_modules\/(dexie|immer)\/|\/app\/pieces\/store/, priority: 2 },
             { name: 'common', minShareCount: 5, test: isForAnyScreen, priority: 1 },
           ],
         },

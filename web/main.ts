@@ -2,23 +2,32 @@ import './theme/tokens.css';
 import './theme/base.css';
 import { startEarly } from './app/early.ts';
 import { surviveNewBuild } from './app/newBuild.ts';
+import { pause } from './app/pause.ts';
 
 surviveNewBuild();
 startEarly(window.location.pathname);
+const PIECES = [
+  () => import('react-dom/client'),
+  () => import('./app/pieces/router.ts'),
+  () => import('./app/pieces/store.ts'),
+  () => import('./store/db.ts'),
+] as const;
 open();
 
 /** What the app stands on is run piece by piece, first what the page says is painted: a phone stays answerable. */
 async function open(): Promise<void> {
   await painted();
-  await import('react-dom/client');
-  await painted();
-  await import('./store/db.ts');
-  await painted();
-  await import('./app/start.tsx');
+  for (const piece of PIECES) {
+    await piece();
+    await pause();
+  }
+  const { start } = await import('./app/start.tsx');
+  await pause();
+  await start();
 }
 
 /** Longest wait for a frame, ms: a page in the background is given none. */
-const A_FRAME = 100;
+const A_FRAME = 400;
 
 function painted(): Promise<void> {
   return new Promise((resolve) => {

@@ -1,15 +1,14 @@
 import { MantineProvider } from '@mantine/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
-import { RouterProvider } from 'react-router';
+import { type DataRouter, RouterProvider } from 'react-router';
 import { theme } from '../theme/mantine.ts';
 import { queries } from '../workers/queries.ts';
-import { router } from './router.tsx';
 
 // A notice given before they are there waits in their store.
 const Notices = lazy(() => import('./Notices.tsx'));
 
-export function App() {
+export function App({ router }: { router: DataRouter }) {
   return (
     // Style elements are off: the content policy allows style sheets only, and tokens.css sets the variables.
     <MantineProvider

@@ -4,25 +4,27 @@ import { ErrorScreen } from './ErrorScreen.tsx';
 import { FirstScreen } from './FirstScreen.tsx';
 import { Shell } from './Shell.tsx';
 
-export const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <ErrorScreen />,
-    hydrateFallbackElement: <p className="visually-hidden">Vumble is opening.</p>,
-    children: [
-      {
-        errorElement: <ErrorScreen />,
-        children: [
-          { path: '/', element: <FirstScreen /> },
-          { path: '/quick', lazy: () => import('../places/quick/QuickPlace.tsx') },
-          { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
-          { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
-          { path: '/reference/:section?', lazy: () => import('../places/reference/ReferencePlace.tsx') },
-          { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
-          { path: '/jobs/:jobId/:stage?', Component: JobScreen },
-          { path: '*', element: <Navigate to="/jobs" replace /> },
-        ],
-      },
-    ],
-  },
-]);
+/** Made when the app starts: it reads the address at once. */
+export const makeRouter = () =>
+  createBrowserRouter([
+    {
+      element: <Shell />,
+      errorElement: <ErrorScreen />,
+      hydrateFallbackElement: <p className="visually-hidden">Vumble is opening.</p>,
+      children: [
+        {
+          errorElement: <ErrorScreen />,
+          children: [
+            { path: '/', element: <FirstScreen /> },
+            { path: '/quick', lazy: () => import('../places/quick/QuickPlace.tsx') },
+            { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
+            { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
+            { path: '/reference/:section?', lazy: () => import('../places/reference/ReferencePlace.tsx') },
+            { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
+            { path: '/jobs/:jobId/:stage?', Component: JobScreen },
+            { path: '*', element: <Navigate to="/jobs" replace /> },
+          ],
+        },
+      ],
+    },
+  ]);

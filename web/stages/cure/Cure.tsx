@@ -134,17 +134,21 @@ function Head({
         </h3>
         {shown && <VerdictBadge state={shown.state} {...detailOf(shown)} />}
         {sides.length > 1 && sides.includes(circuit) && (
-          <SegmentedControl
-            aria-label="Circuit"
-            size="xs"
-            className={classes.which}
-            value={circuit.id}
-            onChange={take}
-            data={sides.map((each) => ({
-              value: each.id,
-              label: each.side === 'left' ? 'Left' : 'Right',
-            }))}
-          />
+          <div className={classes.which}>
+            {/* It measures itself: after the verdict is on the screen, or all of that would be laid out in one go. */}
+            <Gradually begin={0}>
+              <SegmentedControl
+                aria-label="Circuit"
+                size="xs"
+                value={circuit.id}
+                onChange={take}
+                data={sides.map((each) => ({
+                  value: each.id,
+                  label: each.side === 'left' ? 'Left' : 'Right',
+                }))}
+              />
+            </Gradually>
+          </div>
         )}
       </div>
       <p className={classes.reason}>
