@@ -59,6 +59,13 @@ describe('what a job converts', () => {
     });
   });
 
+  it('of nothing is nothing done: no stage is ticked, and no line of the board speaks for it', () => {
+    const job: Job = { ...domeJob(), scope: { lampIds: [], aim: null }, chosen: {} };
+    const stages = stageProgress(job, DEMO_SHELF, 'holds');
+    expect(stages.filter(({ done }) => done)).toEqual([]);
+    expect(cureBoard(job, DEMO_SHELF).rows).toEqual([]);
+  });
+
   it('is taken in and left by what lamps do; what was chosen for those that leave is open again', () => {
     const job = domeJob();
     const group = (name: string) => scopeGroups(job).find((each) => each.name === name);

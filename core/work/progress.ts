@@ -22,8 +22,9 @@ export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState |
   const wanted = scopeLamps(job);
   const counted = (stage: Stage, count: number, of: number): StageProgress => ({
     stage,
-    done: count >= of,
-    note: `${count} of ${of}`,
+    // Nothing to do is not done: a job that converts nothing yet has every stage before it.
+    done: of > 0 && count >= of,
+    note: of > 0 ? `${count} of ${of}` : 'nothing yet',
   });
   const of = (record: Readonly<Record<string, unknown>>, among: readonly Lamp[]) =>
     among.filter(({ id }) => record[id] !== undefined).length;

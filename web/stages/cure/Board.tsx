@@ -16,11 +16,13 @@ interface BoardProps {
 
 /** Every circuit of the vehicle that matters, before and after; one of them is in hand. */
 export function Board({ board, error, busy, inHand, open }: BoardProps) {
+  // No line is no verdict: nothing would hold.
+  const nothing = board?.rows.length === 0;
   return (
     <section className={classes.board} aria-label="Every circuit of this vehicle" aria-busy={busy}>
       <div className={classes.head}>
         <h3>This vehicle</h3>
-        {board && <VerdictBadge state={board.state} detail="as cured now" />}
+        {board && !nothing && <VerdictBadge state={board.state} detail="as cured now" />}
         {open.length > 0 && (
           <details className={classes.open}>
             <summary>{open.length === 1 ? 'one thing open' : `${open.length} things open`}</summary>
@@ -30,7 +32,10 @@ export function Board({ board, error, busy, inHand, open }: BoardProps) {
       </div>
       {error && <p role="alert">The circuits could not be judged: {error.message}</p>}
       {!board && !error && <p className={classes.waiting}>Judging every circuit.</p>}
-      {board && (
+      {nothing && (
+        <p className={classes.waiting}>This job converts nothing: say at Look over what it is to.</p>
+      )}
+      {board && !nothing && (
         <table className={classes.table}>
           <thead>
             <tr>

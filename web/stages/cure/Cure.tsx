@@ -53,6 +53,12 @@ export default function Cure() {
   const tried = useDeferredValue(useMemo(() => ({ cures: cures.data, scope }), [cures.data, scope]));
   const ranking = useRanking(tried.cures);
   const quiet = !turning && steadyCures.data !== undefined && mine === undefined;
+  if (board?.rows.length === 0)
+    return (
+      <div className={classes.cure}>
+        <Board board={board} error={boardTrouble} busy={judging} inHand={inHand} open={[]} />
+      </div>
+    );
   return (
     <div className={classes.cure}>
       <Gradually begin={2}>
