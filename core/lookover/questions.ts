@@ -7,7 +7,7 @@ import { setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { typicalBulbCheck } from '../vehicle/edit/bulbCheck.ts';
 import { forgetWhatIsGone } from '../vehicle/edit/jobEdits.ts';
-import { settleWatch } from '../vehicle/edit/openWatch.ts';
+import { isInside, settleWatch } from '../vehicle/edit/openWatch.ts';
 
 export type QuestionId =
   | 'flasher'
@@ -145,17 +145,14 @@ export function questionsFor(vehicle: Vehicle): Question[] {
 
 /** Whether nobody has looked if something watches an outer lamp that does not flash. */
 function openOutside({ circuits }: Vehicle): boolean {
-  return circuits.some(
-    ({ kind, watched }) => watched === null && kind !== 'interior' && kind !== 'dash' && kind !== 'turn',
-  );
+  return circuits.some(({ kind, watched }) => watched === null && !isInside(kind) && kind !== 'turn');
 }
 
 /** Whether a question bears on a job that touches circuits of some kinds and no others. */
 export function bearsOn(id: QuestionId, touched: ReadonlySet<CircuitKind>): boolean {
-  const inside: readonly CircuitKind[] = ['interior', 'dash'];
   const turns = touched.has('turn');
   const stops = touched.has('stop') || touched.has('third-brake');
-  const outside = [...touched].some((kind) => !inside.includes(kind));
+  const outside = [...touched].some((kind) => !isInside(kind));
   switch (id) {
     // Whether it is a controller bears on whatever hangs on its outputs.
     case 'flasher':

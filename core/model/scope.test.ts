@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { cureBoard } from '../cures/board/board.ts';
 import { flashRule } from '../judge/flashRule.ts';
 import { handOverPage } from '../record/handOver.ts';
-import { circuitsToProve, provedCount, turnFunctionsToProve } from '../record/observations.ts';
+import { circuitsToProve, proofsOf, turnFunctionsToProve } from '../record/observations.ts';
 import { fitSteps } from '../work/fitSteps.ts';
 import { stageProgress } from '../work/progress.ts';
 import { scopeGroups, setInScope } from '../work/scopeGroups.ts';
@@ -108,11 +108,11 @@ describe('a job that touches nothing that flashes', () => {
     if (!circuit) throw new Error('nothing to prove');
     const seen = (result: 'works' | 'glows', at: string) => ({ id: at, at, circuitId: circuit.id, result });
     job.circuitProofs = [seen('glows', '2026-11-20T10:00:00.000Z')];
-    expect(provedCount(job, rule)).toEqual({ proved: 0, of: 1 });
+    expect(proofsOf(job, rule)).toEqual([{ id: circuit.id, proved: false }]);
     expect(handOverPage(job, DEMO_SHELF).circuits).toEqual([
       { circuitId: circuit.id, name: circuit.name, seen: 'glows while off' },
     ]);
     job.circuitProofs.push(seen('works', '2026-11-20T11:00:00.000Z'));
-    expect(provedCount(job, rule)).toEqual({ proved: 1, of: 1 });
+    expect(proofsOf(job, rule)).toEqual([{ id: circuit.id, proved: true }]);
   });
 });

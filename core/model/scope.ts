@@ -16,10 +16,15 @@ export function scopeLamps(job: Job): Lamp[] {
 export function scopeCircuits(job: Job): Circuit[] {
   const lamps = new Set(scopeLamps(job).map((lamp) => lamp.id));
   return job.vehicle.circuits.filter(
-    (circuit) =>
-      lampIdsOf(circuit).some((id) => lamps.has(id)) ||
-      Boolean(job.cures[circuit.id]) ||
-      job.vehicleCures.some((cure) => 'circuitId' in cure && cure.circuitId === circuit.id),
+    (circuit) => lampIdsOf(circuit).some((id) => lamps.has(id)) || hasCure(job, circuit.id),
+  );
+}
+
+/** Whether a job has a cure for one circuit by itself. */
+export function hasCure({ cures, vehicleCures }: Job, circuitId: string): boolean {
+  return (
+    Boolean(cures[circuitId]) ||
+    vehicleCures.some((cure) => 'circuitId' in cure && cure.circuitId === circuitId)
   );
 }
 

@@ -2,7 +2,7 @@ import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { rateResult } from '../judge/flashRule.ts';
 import type { CircuitProof, Configuration, Job, Observation, TurnFunction } from '../model/job.ts';
-import { flashes, steadyScope } from '../model/scope.ts';
+import { flashes, hasCure, steadyScope } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
@@ -22,19 +22,21 @@ export function turnFunctionsToProve(job: Job): TurnFunction[] {
 /** The circuits that are on steadily and that a job has to prove: those with an LED or a cure on them. */
 export function circuitsToProve(job: Job): Circuit[] {
   return steadyScope(job).filter(
-    (circuit) =>
-      circuit.feeds.some(({ lampId }) => job.chosen[lampId]) ||
-      job.cures[circuit.id] ||
-      job.vehicleCures.some((cure) => 'circuitId' in cure && cure.circuitId === circuit.id),
+    (circuit) => circuit.feeds.some(({ lampId }) => job.chosen[lampId]) || hasCure(job, circuit.id),
   );
+}
+
+/** What was seen of a circuit that is on steadily, the newest first. */
+export function circuitProofsOf(job: Job, circuitId: string): CircuitProof[] {
+  return (job.circuitProofs ?? [])
+    .filter((each) => each.circuitId === circuitId)
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+    .reverse();
 }
 
 /** What was last seen of a circuit that is on steadily; earlier ones stay on record. */
 export function latestCircuitProof(job: Job, circuitId: string): CircuitProof | undefined {
-  return (job.circuitProofs ?? [])
-    .filter((each) => each.circuitId === circuitId)
-    .toSorted((a, b) => a.at.localeCompare(b.at))
-    .at(-1);
+  return circuitProofsOf(job, circuitId)[0];
 }
 
 /** `works, dark when off, no message`: what was seen of a circuit, in words. */
@@ -46,16 +48,20 @@ export const CIRCUIT_RESULT_WORDS: Record<CircuitProof['result'], string> = {
   message: 'a message or warning came',
 };
 
-/** How much of what a job has to prove is proved. */
-export function provedCount(job: Job, rule: FlashRule): { proved: number; of: number } {
-  const turns = turnFunctionsToProve(job);
-  const circuits = circuitsToProve(job);
-  const proved = turns.filter((each) => {
-    const observation = latestObservation(job, 'cured', each);
-    return observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
-  }).length;
-  const seen = circuits.filter(({ id }) => latestCircuitProof(job, id)?.result === 'works').length;
-  return { proved: proved + seen, of: turns.length + circuits.length };
+/** Everything a job has to prove, what flashes first: a turn function or the id of a circuit, and whether it is proved. */
+export function proofsOf(job: Job, rule: FlashRule): { id: string; proved: boolean }[] {
+  return [
+    ...turnFunctionsToProve(job).map((id) => {
+      const observation = latestObservation(job, 'cured', id);
+      const proved =
+        observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
+      return { id, proved };
+    }),
+    ...circuitsToProve(job).map(({ id }) => ({
+      id,
+      proved: latestCircuitProof(job, id)?.result === 'works',
+    })),
+  ];
 }
 
 export const FUNCTION_WORDS: Record<TurnFunction, string> = {

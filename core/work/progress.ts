@@ -7,7 +7,7 @@ import { jobLamps, scopeLamps } from '../model/scope.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { curedState } from '../possible/verdicts.ts';
 import { handOverPage } from '../record/handOver.ts';
-import { provedCount } from '../record/observations.ts';
+import { proofsOf } from '../record/observations.ts';
 import { fitSteps } from './fitSteps.ts';
 import type { Stage, StageProgress } from './stages.ts';
 
@@ -30,7 +30,7 @@ export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState |
     among.filter(({ id }) => record[id] !== undefined).length;
   const steps = fitSteps(job, shelf);
   const stepsDone = steps.filter((step) => job.fit[step.id]?.doneAt).length;
-  const proofs = provedCount(job, flashRule(job.vehicle.region));
+  const proofs = proofsOf(job, flashRule(job.vehicle.region));
   const missing = handOverPage(job, shelf).missing.length;
   return [
     counted('look-over', of(job.lookOver.lamps, lamps), lamps.length),
@@ -41,7 +41,7 @@ export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState |
     steps.length === 0
       ? { stage: 'fit', done: false, note: 'nothing yet' }
       : counted('fit', stepsDone, steps.length),
-    counted('prove', proofs.proved, proofs.of),
+    counted('prove', proofs.filter(({ proved }) => proved).length, proofs.length),
     {
       stage: 'hand-over',
       done: job.handOver.filedAt !== null,

@@ -25,13 +25,18 @@ const INNER_FROM: Record<VehicleKind, number> = {
   tractor: 2004,
 };
 
+/** Whether a circuit lights what is inside the vehicle. */
+export function isInside(circuit: CircuitKind): boolean {
+  return circuit === 'interior' || circuit === 'dash';
+}
+
 /** Whether something may watch a circuit that does not flash, as long as nobody has looked. */
 export function mayBeWatched(
   { kind, year, facts }: Pick<Vehicle, 'kind' | 'year' | 'facts'>,
   circuit: CircuitKind,
 ): boolean {
   if (circuit === 'turn' || circuit === 'charge') return false;
-  if (circuit === 'interior' || circuit === 'dash') return year >= INNER_FROM[kind];
+  if (isInside(circuit)) return year >= INNER_FROM[kind];
   return facts?.bulbCheck === undefined && year >= OUTER_FROM[kind];
 }
 
@@ -43,7 +48,7 @@ export function mayBeWatched(
  */
 export function settleWatch(vehicle: Vehicle): void {
   for (const circuit of vehicle.circuits) {
-    if (circuit.kind === 'interior' || circuit.kind === 'dash' || circuit.watched === true) continue;
+    if (isInside(circuit.kind) || circuit.watched === true) continue;
     if (mayBeWatched(vehicle, circuit.kind)) circuit.watched = null;
     else delete circuit.watched;
   }

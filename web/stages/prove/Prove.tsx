@@ -13,6 +13,7 @@ import {
   latestObservation,
   type ProofResult,
   proofResult,
+  proofsOf,
   turnFunctionsToProve,
   watcherLeft,
 } from '../../../core/record/observations.ts';
@@ -222,14 +223,8 @@ function ResultMark({ result }: { result: ProofResult | 'open' }) {
 }
 
 function firstUnproved(job: Job): string | null {
-  const rule = flashRule(job.vehicle.region);
-  const turn = turnFunctionsToProve(job).find((each) => {
-    const observation = latestObservation(job, 'cured', each);
-    return !observation || proofResult(rule, observation, watcherLeft(job)) !== 'passed';
-  });
-  if (turn) return turn;
-  const circuit = circuitsToProve(job).find(({ id }) => latestCircuitProof(job, id)?.result !== 'works');
-  return circuit?.id ?? turnFunctionsToProve(job)[0] ?? null;
+  const proofs = proofsOf(job, flashRule(job.vehicle.region));
+  return (proofs.find(({ proved }) => !proved) ?? proofs[0])?.id ?? null;
 }
 
 function expectedRate(verdict: TurnVerdict, turnFunction: TurnFunction): RatePrediction {

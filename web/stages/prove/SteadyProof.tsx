@@ -4,7 +4,7 @@ import { capital } from '../../../core/formatting/format.ts';
 import type { CircuitProof } from '../../../core/model/job.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
-import { CIRCUIT_RESULT_WORDS } from '../../../core/record/observations.ts';
+import { CIRCUIT_RESULT_WORDS, circuitProofsOf } from '../../../core/record/observations.ts';
 import { howToLight } from '../../../core/vehicle/functions.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -26,9 +26,7 @@ export function SteadyProof({ circuit }: { circuit: Circuit }) {
   const lamps = lampIdsOf(circuit).map((id) => lampById(job.vehicle, id));
   const ways = [...new Set(lamps.map((lamp) => howToLight(job.vehicle, lamp)))];
   const name = circuit.name.toLowerCase();
-  const seen = (job.circuitProofs ?? [])
-    .filter((each) => each.circuitId === circuit.id)
-    .toSorted((a, b) => b.at.localeCompare(a.at));
+  const seen = circuitProofsOf(job, circuit.id);
   const record = (result: CircuitProof['result']) =>
     edit(`Proved: ${name} ${CIRCUIT_RESULT_WORDS[result]}`, (draft) => {
       const proof: CircuitProof = {
