@@ -36,7 +36,12 @@ describe('the watch map', () => {
   it('of one with a controller names it, its setting unknown, and leaves what is inside open', () => {
     const rows = watchMap(fresh('car', 2012, true));
     const of = (kind: string) => rows.find(({ circuit }) => circuit.kind === kind);
-    expect(of('stop')).toMatchObject({ by: 'the controller', watched: true, canSetLed: null });
+    expect(of('stop')).toMatchObject({
+      by: 'the controller',
+      watched: true,
+      toldElsewhere: false,
+      canSetLed: null,
+    });
     expect(of('interior')).toMatchObject({ by: null, watched: null, canSetLed: undefined });
   });
 
@@ -45,6 +50,11 @@ describe('the watch map', () => {
     vehicle.facts = { ...vehicle.facts, bulbCheck: false };
     settleWatch(vehicle);
     expect(watched(vehicle)).toMatchObject({ stop: false, tail: false });
+    expect(
+      watchMap(vehicle)
+        .filter((row) => row.toldElsewhere)
+        .every(({ circuit }) => circuit.kind === 'turn'),
+    ).toBe(true);
     delete vehicle.facts.bulbCheck;
     settleWatch(vehicle);
     expect(watched(vehicle)).toMatchObject({ stop: null, tail: null });

@@ -12,6 +12,8 @@ export interface WatchRow {
   /** who does, where that is known: `the controller`, `bulb-check module` */
   by: string | null;
   watched: boolean | null;
+  /** whether it is told elsewhere: of a flasher, or of a module that lists what it watches */
+  toldElsewhere: boolean;
   /** whether its controller can be told of LEDs; undefined where nothing there could be */
   canSetLed: boolean | null | undefined;
   /** share of the time a dimmed feed is on; null where it is not pulsed, or nobody knows */
@@ -29,6 +31,7 @@ export function watchMap(vehicle: Vehicle): WatchRow[] {
       circuit,
       by,
       watched: by !== null || (circuit.watched === null ? null : false),
+      toldElsewhere: circuit.kind === 'turn' || (by !== null && !output?.watch && !circuit.watched),
       canSetLed: output?.watch?.canSetLed,
       pulsed: output?.pwm?.to === 'dim' ? output.pwm.duty : null,
       leakOhms: output?.leakOhms ?? null,

@@ -53,13 +53,10 @@ interface RowProps {
 }
 
 function Row({
-  row: { circuit, by, watched, canSetLed, pulsed, leakOhms },
+  row: { circuit, by, watched, toldElsewhere, canSetLed, pulsed, leakOhms },
   onWatched,
   onCanSetLed,
 }: RowProps) {
-  // A flasher is told of at the top of the job, a module in the questions; the rest is said here.
-  const told =
-    circuit.kind === 'turn' || (by !== null && by !== 'the controller' && by !== 'what watches it');
   const more = [
     pulsed === null ? null : `dimmed by pulses, ${percent(pulsed)} on`,
     leakOhms === null ? null : 'lets a little through while off',
@@ -68,16 +65,18 @@ function Row({
     <li className={classes.row}>
       <div>
         {circuit.name}
-        <div className="faint">{[told ? `${by} watches it` : null, ...more].filter(Boolean).join(', ')}</div>
+        <div className="faint">
+          {[toldElsewhere ? `${by} watches it` : null, ...more].filter(Boolean).join(', ')}
+        </div>
       </div>
-      {!told && (
+      {!toldElsewhere && (
         <NativeSelect
           aria-label={`Whether ${circuit.name} is watched`}
           value={answerOf(watched)}
           data={[
             {
               value: 'yes',
-              label: by === 'the controller' ? 'the controller watches it' : 'something watches it',
+              label: canSetLed !== undefined ? 'the controller watches it' : 'something watches it',
             },
             { value: 'no', label: 'nothing watches it' },
             { value: 'unknown', label: 'nobody has looked' },
