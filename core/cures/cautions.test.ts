@@ -53,12 +53,12 @@ describe('jobCautions', () => {
 
   it('of a stop lamp on an automatic says that the wire may be read', () => {
     const job = van();
-    const stop = job.vehicle.circuits.find((circuit) => circuit.kind === 'stop');
-    if (!stop) throw new Error('the van stops');
+    const stop = job.vehicle.circuits.find((circuit) => circuit.kind === 'third-brake');
+    if (!stop) throw new Error('the van has no third brake lamp');
     for (const circuit of job.vehicle.circuits) delete circuit.sense;
     job.vehicle.facts = { gearbox: 'automatic' };
-    for (const feed of stop.feeds) job.chosen[feed.lampId] = 'led-godwit-3r';
-    expect(cautions(job).find((each) => each.id === 'sensed-wire')?.text).toMatch(/nobody knows/);
+    for (const feed of stop.feeds) job.chosen[feed.lampId] = 'led-ruff-2r';
+    expect(cautions(job).find((each) => each.id === 'sensed-wire')?.text).toMatch(/nobody has looked/);
     job.vehicle.facts = { gearbox: 'automatic', brakeSensed: false };
     expect(ids(job)).not.toContain('sensed-wire');
     stop.sense = { what: 'The gearbox unit', pullUpOhms: 2200, heldUnderVolts: 1 };

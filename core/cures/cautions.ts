@@ -3,6 +3,7 @@ import { sourceWords } from '../formatting/source.ts';
 import { limitsOf, type TurnVerdict } from '../judge/verdict.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { sensedOn } from '../model/vehicle/brakeSense.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { ledOf, networksOf } from '../simulation/fitment.ts';
 
@@ -61,10 +62,7 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
     });
   const sensed = vehicle.circuits.filter(
     (circuit) =>
-      (circuit.kind === 'stop' || circuit.kind === 'third-brake') &&
-      lampIdsOf(circuit).some((id) => ledOf(job, shelf, id) !== null) &&
-      (circuit.sense !== undefined ||
-        (vehicle.facts?.gearbox === 'automatic' && vehicle.facts.brakeSensed === undefined)),
+      sensedOn(vehicle, circuit) !== null && lampIdsOf(circuit).some((id) => ledOf(job, shelf, id) !== null),
   );
   const [first] = sensed;
   if (first)
@@ -73,7 +71,7 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
       title: 'Brake and shift sense',
       text: first.sense
         ? `${first.sense.what} reads the ${first.name.toLowerCase()} wire: test gear lever and cruise control after the change.`
-        : `Automatic gearbox, and whether its ${first.name.toLowerCase()} wire is read nobody knows: test gear lever and cruise control after the change.`,
+        : `Whether a control unit reads the ${first.name.toLowerCase()} wire nobody has looked: test gear lever and cruise control after the change.`,
     });
   if (Object.values(job.chosen).some((id) => id !== null))
     cautions.push({

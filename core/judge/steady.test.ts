@@ -59,6 +59,30 @@ describe('a steady circuit', () => {
     expect(verdict.reasons[0]).toMatch(/V on the wire with the pedal up/);
   });
 
+  it('whose wire nobody has looked at may be held up, and says what to measure', () => {
+    const job = copy('library-route-3');
+    for (const each of job.vehicle.circuits) delete each.sense;
+    job.vehicle.facts = {};
+    const circuit = job.vehicle.circuits.find((each) => each.kind === 'third-brake');
+    if (!circuit) throw new Error('no third brake lamp');
+    const fitted = (...ids: string[]) => {
+      for (const [index, feed] of circuit.feeds.entries()) {
+        const id = ids[index];
+        if (id) job.chosen[feed.lampId] = id;
+        else delete job.chosen[feed.lampId];
+      }
+      return judged(job, circuit.id);
+    };
+    expect(fitted().state).toBe('holds');
+    const open = fitted(...circuit.feeds.map(() => 'led-ruff-2r'));
+    expect(open.state).toBe('either-way');
+    expect(open.reasons[0]).toMatch(/Nobody has looked.*If one does: [\d.]+ V.*Measure the wire/);
+    for (const facts of [{ gearbox: 'manual' as const }, { brakeSensed: false }]) {
+      job.vehicle.facts = facts;
+      expect(judged(job, circuit.id).state).toBe('holds');
+    }
+  });
+
   it('that starts the alternator falls short through an LED', () => {
     const job = copy('library-route-3');
     const circuit = job.vehicle.circuits.find((each) => each.excite);

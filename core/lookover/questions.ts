@@ -1,4 +1,5 @@
 import type { Job } from '../model/job.ts';
+import { mayReadBrake, setBrakeSense } from '../model/vehicle/brakeSense.ts';
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -41,8 +42,6 @@ const yesNo = (fact: boolean | undefined) => (fact === undefined ? '' : fact ? '
 const WITH_BOOT: readonly VehicleKind[] = ['car', 'van', 'minibus'];
 /** Years in which bulb-check modules beside the relay are found (common practice). */
 const BULB_CHECK_YEARS = { first: 1978, last: 2012 };
-/** A pull-up and a threshold as control units mostly have them (typical). */
-const TYPICAL_SENSE = { pullUpOhms: 2200, heldUnderVolts: 1 };
 
 /** The questions that bear on this vehicle, and none that do not. */
 export function questionsFor(vehicle: Vehicle): Question[] {
@@ -78,7 +77,7 @@ export function questionsFor(vehicle: Vehicle): Question[] {
       matters: boot && stops && year >= 1985,
       ask: 'Which gearbox has it?',
       why: 'Automatics often read the brake pedal through the stop lamp’s filament for the shift lock.',
-      meanwhile: 'Taken as one that may sense the stop circuit.',
+      meanwhile: 'Taken as one that may be read; the next question decides.',
       options: [
         { value: 'manual', label: 'Manual' },
         { value: 'automatic', label: 'Automatic' },
@@ -87,11 +86,11 @@ export function questionsFor(vehicle: Vehicle): Question[] {
     },
     {
       id: 'brake-sense',
-      matters: boot && stops && year >= 1985 && facts.gearbox !== 'manual',
+      matters: mayReadBrake(vehicle),
       ask: 'Does a control unit read the stop circuit (cruise control, shift lock)?',
       why: 'An LED does not tie the wire to earth as a cold filament does; the unit then thinks the pedal is down.',
       meanwhile:
-        'Keep a filament on the stop circuit until it is known, or measure the wire with the lamp out: over 2 V says yes.',
+        'Judged both ways: what holds must hold with one and without. Measure the wire with its lamps out, key on, pedal up: over 2 V says yes.',
       options: YES_NO,
       answer: yesNo(facts.brakeSensed),
     },
@@ -200,12 +199,12 @@ export function answerQuestion(job: Job, id: QuestionId, answer: string): void {
       // A manual one is not asked whether it is sensed: an answer given for an automatic one goes with it.
       if (answer === 'manual') {
         setFact(facts, 'brakeSensed', undefined);
-        setBrakeSense(vehicle, false);
+        sayBrakeSense(vehicle, false);
       }
       break;
     case 'brake-sense':
       setFact(facts, 'brakeSensed', said);
-      setBrakeSense(vehicle, said === true);
+      sayBrakeSense(vehicle, said === true);
       break;
     case 'bulb-check':
       setFact(facts, 'bulbCheck', said);
@@ -251,13 +250,7 @@ function setFact<K extends keyof VehicleFacts>(facts: VehicleFacts, name: K, val
   else facts[name] = value;
 }
 
-function setBrakeSense(vehicle: Vehicle, sensed: boolean): void {
-  const circuit =
-    vehicle.circuits.find((each) => each.kind === 'third-brake') ??
-    vehicle.circuits.find((each) => each.kind === 'stop');
-  for (const each of vehicle.circuits) {
-    if (sensed && each === circuit) each.sense ??= { what: 'brake pedal input', ...TYPICAL_SENSE };
-    else if (!sensed) delete each.sense;
-  }
+function sayBrakeSense(vehicle: Vehicle, sensed: boolean): void {
+  setBrakeSense(vehicle, sensed);
   retuneWatchers(vehicle);
 }

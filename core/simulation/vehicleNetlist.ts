@@ -170,24 +170,25 @@ function circuitElements(build: Build, circuit: Circuit): Element[] {
     if (fault.kind === 'leakage' && fault.circuitId === circuit.id)
       elements.push(resistor(`${circuit.id}.fault-leak`, NODES.batteryPlus, bus, fault.ohms));
   }
-  if (circuit.sense) elements.push(...senseElements(build, circuit, bus, circuit.sense.pullUpOhms));
+  if (circuit.sense) elements.push(...senseElements(circuit, bus, circuit.sense.pullUpOhms));
+  const bleed = build.fitment.cures.find(
+    (cure) => cure.kind === 'bleed-resistor' && cure.circuitId === circuit.id,
+  );
+  if (bleed?.kind === 'bleed-resistor')
+    elements.push(resistor(`${circuit.id}.bleed`, bus, EARTH, bleed.piece.ohms));
   if (circuit.excite) elements.push(...alternatorElements(circuit.id, circuit.excite.rotorOhms));
   if (options.trials && circuit.kind === 'turn')
     elements.push(resistor(ELEMENTS.trialAtSide(circuit.id), bus, EARTH, OPEN_OHMS));
   return elements;
 }
 
-/** The control unit's pull-up on a sensed wire, alive with the key, and a bleed resistor where one is fitted. */
-function senseElements({ fitment }: Build, circuit: Circuit, bus: string, pullUpOhms: number): Element[] {
+/** The control unit's pull-up on a sensed wire, alive with the key. */
+function senseElements(circuit: Circuit, bus: string, pullUpOhms: number): Element[] {
   const pull = `${circuit.id}.pull`;
-  const bleed = fitment.cures.find((cure) => cure.kind === 'bleed-resistor' && cure.circuitId === circuit.id);
   return [
     contact(`${circuit.id}.sense-key`, NODES.batteryPlus, pull, CONTACTS.key, 0.05),
     resistor(`${circuit.id}.pull-up`, pull, bus, pullUpOhms),
     resistor(`${circuit.id}.pull-leak`, pull, EARTH, FLOATING_OHMS),
-    ...(bleed?.kind === 'bleed-resistor'
-      ? [resistor(`${circuit.id}.bleed`, bus, EARTH, bleed.piece.ohms)]
-      : []),
   ];
 }
 

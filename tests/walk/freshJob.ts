@@ -66,9 +66,19 @@ export function everyTruth(job: Job): Job[] {
       if (flasher.kind === 'controller')
         for (const { watch } of flasher.outputs) if (watch?.canSetLed === null) watch.canSetLed = yes;
       for (const circuit of vehicle.circuits) if (circuit.watched === null) circuit.watched = yes;
+      vehicle.facts = { ...vehicle.facts, brakeSensed: yes };
+      if (yes) readBrake(vehicle);
       return [{ ...job, vehicle }];
     }),
   );
+}
+
+/** A control unit on the third brake lamp, or on the stop lamps where there is none, where such a thing is met at all. */
+function readBrake({ kind, year, circuits }: Vehicle): void {
+  if (!['car', 'van', 'minibus'].includes(kind) || year < 1985) return;
+  const read =
+    circuits.find((each) => each.kind === 'third-brake') ?? circuits.find((each) => each.kind === 'stop');
+  if (read) read.sense = { what: 'brake', pullUpOhms: 2200, heldUnderVolts: 1 };
 }
 
 /**

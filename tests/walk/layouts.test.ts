@@ -62,23 +62,28 @@ describe('a fresh job nobody has looked at', () => {
   it.each(LAYOUTS)(
     'has no steady circuit that holds by what nobody has looked at: $kind $region $year',
     (layout) => {
-      const { job, shelf } = freshJob(layout, 'stop-tail', PLAIN, DEMO_SHELF);
-      const complaints = steadyComplaints(job, shelf);
-      for (const { id: circuitId, kind, feeds } of job.vehicle.circuits) {
-        if (kind === 'turn' || !feeds.some(({ lampId }) => job.chosen[lampId])) continue;
-        const told = complaints.find((each) => each.circuitId === circuitId);
-        const bare = everyTruth(job).map((truth) => stateOf(truth, shelf, { circuitId }));
-        expect(told?.verdict.state ?? 'holds', circuitId).toBe(eitherOf(bare));
-        for (const { option, state } of told?.cures ?? []) {
-          if (state !== 'holds' || option.change === null) continue;
-          for (const truth of everyTruth(job)) {
-            const scope = { circuits: [circuitById(truth.vehicle, circuitId)], turning: false };
-            const cured = withCure(truth, option.change, scope);
-            const where = `${option.name} for ${circuitId} on a ${truth.vehicle.flasher.name}`;
-            expect(stateOf(cured, shelf, { circuitId }), where).toBe('holds');
-          }
-        }
-      }
+      for (const lamps of ['stop-tail', 'third-brake']) walkSteady(layout, lamps);
     },
   );
 });
+
+function walkSteady(layout: Layout, lamps: string): void {
+  const { job, shelf } = freshJob(layout, lamps, PLAIN, DEMO_SHELF);
+  const complaints = steadyComplaints(job, shelf);
+  const truths = everyTruth(job);
+  for (const { id: circuitId, kind, feeds } of job.vehicle.circuits) {
+    if (kind === 'turn' || !feeds.some(({ lampId }) => job.chosen[lampId])) continue;
+    const told = complaints.find((each) => each.circuitId === circuitId);
+    const bare = truths.map((truth) => stateOf(truth, shelf, { circuitId }));
+    expect(told?.verdict.state ?? 'holds', circuitId).toBe(eitherOf(bare));
+    for (const { option, state } of told?.cures ?? []) {
+      if (state !== 'holds' || option.change === null) continue;
+      for (const truth of truths) {
+        const scope = { circuits: [circuitById(truth.vehicle, circuitId)], turning: false };
+        const cured = withCure(truth, option.change, scope);
+        const where = `${option.name} for ${circuitId} on a ${truth.vehicle.flasher.name}`;
+        expect(stateOf(cured, shelf, { circuitId }), where).toBe('holds');
+      }
+    }
+  }
+}

@@ -5,6 +5,7 @@ import type { CircuitVerdict, HazardVerdict, TurnVerdict } from '../../judge/ver
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { flashes, scopeCircuits } from '../../model/scope.ts';
+import { sensedOn } from '../../model/vehicle/brakeSense.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { type SteadyVerdicts, type Verdicts, vehicleState, verdictsOf } from '../../possible/verdicts.ts';
@@ -109,7 +110,7 @@ function hazardRow(job: Job, was: HazardVerdict | null, is: HazardVerdict | null
 function steadyRow(job: Job, shelf: Shelf, watched: boolean, { circuit, was, is }: SteadyVerdicts): BoardRow {
   const converted = lampIdsOf(circuit).some((id) => job.chosen[id]);
   const cure = cureWords(job, shelf, circuit);
-  const minded = watched || circuit.sense !== undefined || circuit.excite !== undefined;
+  const minded = watched || sensedOn(job.vehicle, circuit) !== null || circuit.excite !== undefined;
   const quiet = converted ? (minded ? 'holds' : 'nothing watches') : STAYS;
   return {
     id: circuit.id,

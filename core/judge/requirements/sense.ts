@@ -1,14 +1,42 @@
 import { volts } from '../../formatting/format.ts';
+import { type Sensed, sensedOn } from '../../model/vehicle/brakeSense.ts';
+import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
+import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 import { chargingVolts } from '../workingPoints.ts';
 import type { Finding } from './finding.ts';
 import type { Scene } from './scene.ts';
 
-/** With the pedal up the unit's pull-up must find the wire tied to earth, resistors at the high end of theirs too. */
-export function senseRequirement({ vehicle, circuit, fitted, tolerance }: Scene): Finding[] {
-  const { sense } = circuit;
-  if (!sense) return [];
-  const held = fitted.simulation
+/**
+ * With the pedal up the unit's pull-up must find the wire tied to earth, resistors at the high end of theirs too. Where
+ * nobody has looked whether a unit reads it, it is asked as if one did, and what that says is said with an if.
+ */
+export function senseRequirement(scene: Scene): Finding[] {
+  const { vehicle, circuit } = scene;
+  const sensed = sensedOn(vehicle, circuit);
+  if (!sensed) return [];
+  const { input, known } = sensed;
+  const held = heldVolts(scene, sensed);
+  if (held <= input.heldUnderVolts) return [];
+  const figures = `${volts(held)} on the wire with the pedal up, where it must be under ${volts(input.heldUnderVolts)}`;
+  const cure = 'A bleed resistor, or one filament left in, cures it.';
+  return [
+    known
+      ? { requirement: 'sense', state: 'falls-short', text: `${input.what}: ${figures}. ${cure}` }
+      : {
+          requirement: 'sense',
+          state: 'either-way',
+          text: `Nobody has looked whether a control unit reads this wire (cruise control, shift lock). If one does: ${figures}. ${cure} Measure the wire with its lamps out, key on, pedal up: over 2 V says one does.`,
+        },
+  ];
+}
+
+function heldVolts({ vehicle, circuit, fitted, tolerance }: Scene, { input, known }: Sensed): number {
+  const { simulation } = fitted;
+  const read = known
+    ? simulation
+    : new VehicleSimulation(withSense(vehicle, circuit, input), simulation.fitment, simulation.faults);
+  return read
     .at(
       {
         controls: { ...CONTROLS_OFF, key: 'on' },
@@ -18,13 +46,9 @@ export function senseRequirement({ vehicle, circuit, fitted, tolerance }: Scene)
       [circuit.id],
     )
     .busVolts(circuit.id);
-  return held > sense.heldUnderVolts
-    ? [
-        {
-          requirement: 'sense',
-          state: 'falls-short',
-          text: `${sense.what}: ${volts(held)} on the wire with the pedal up, where it must be under ${volts(sense.heldUnderVolts)}. A bleed resistor, or one filament left in, cures it.`,
-        },
-      ]
-    : [];
+}
+
+function withSense(vehicle: Scene['vehicle'], { id }: Circuit, sense: Sensed['input']): Scene['vehicle'] {
+  const circuits = vehicle.circuits.map((each) => (each.id === id ? { ...each, sense } : each));
+  return { ...vehicle, circuits };
 }
