@@ -1,15 +1,11 @@
 import { findBulbs } from '../core/catalogue/bulbs.ts';
+import { TRIAL_RESULTS, type TrialResult } from '../core/model/evidence.ts';
 import { FlasherKind } from '../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../core/model/vehicle/vehicle.ts';
 import { quickAnswer } from '../core/quick/answer.ts';
 import { quickCure } from '../core/quick/cure.ts';
-import {
-  QuickLamps,
-  QuickQuestion,
-  quickQuestion,
-  TRIAL_RESULTS,
-  type TrialResult,
-} from '../core/quick/question.ts';
+import { quickLook } from '../core/quick/looks.ts';
+import { QuickLamps, QuickQuestion, quickQuestion } from '../core/quick/question.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 
 export const QUICK_OPTIONS = {
@@ -112,6 +108,7 @@ const CONDITIONS = ['lights-on', 'lights-off', 'engine-on', 'engine-off', 'left'
 /** What `quick` prints of a question. */
 export function quickOf(question: QuickQuestion) {
   const { asked, ...answer } = quickAnswer(question, DEMO_SHELF, 'quick', new Date().toISOString());
+  const look = quickLook(question, { asked, ...answer });
   const cure = answer.state === null || answer.state === 'holds' ? null : quickCure(asked);
   const row = ({
     option,
@@ -129,6 +126,7 @@ export function quickOf(question: QuickQuestion) {
   });
   return {
     ...answer,
+    look,
     cure: cure && {
       best: cure.best && row(cure.best),
       supposing: cure.supposing.map(row),

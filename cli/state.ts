@@ -1,5 +1,6 @@
 import { volts } from '../core/formatting/format.ts';
-import { Configuration, type Job } from '../core/model/job.ts';
+import { Configuration } from '../core/model/cures.ts';
+import type { Job } from '../core/model/job.ts';
 import type { Controls } from '../core/simulation/controls.ts';
 import { supplyVoltsFor } from '../core/traces/traceLamps.ts';
 import type { VehicleReport } from '../core/traces/vehicleReport.ts';

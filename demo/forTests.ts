@@ -1,3 +1,4 @@
+import type { WatcherTrial } from '../core/model/evidence.ts';
 import type { Job } from '../core/model/job.ts';
 import type { TurnCircuit } from '../core/model/vehicle/circuit.ts';
 import type { WatchingRelay } from '../core/model/vehicle/flasher.ts';
@@ -43,4 +44,25 @@ export function withRearLoad(job: Job, ohms: number): Job {
   const pieces = [{ partId: null, ohms, watts: 100, tolerance: 0.05 }];
   const networks = [{ lampId: 'rear-left', connection: 'parallel' as const, pieces }];
   return { ...job, cures: { 'turn-left': { kind: 'load-resistor', networks } } };
+}
+
+/** Something tried at a measured supply, lights off, with these LEDs and resistors. */
+export function trialAt(
+  circuitId: string,
+  result: WatcherTrial['result'],
+  supplyVolts: number,
+  fitted: Partial<WatcherTrial['fitted']> = {},
+  more: Partial<WatcherTrial> = {},
+): WatcherTrial {
+  return {
+    kind: 'trial',
+    id: `trial-${circuitId}-${result}`,
+    at: '2026-11-20T10:00:00.000Z',
+    circuitId,
+    on: { lights: false, brake: false, engine: null },
+    supply: { fromVolts: supplyVolts, toVolts: supplyVolts },
+    fitted: { configuration: null, lamps: {}, networks: [], out: [], ...fitted },
+    result,
+    ...more,
+  };
 }

@@ -1,8 +1,11 @@
 import { workedFunctions } from '../core/lookover/functions.ts';
-import type { Configuration, Job, LoadResistorCure, Observation, TurnFunction } from '../core/model/job.ts';
+import type { Configuration, LoadResistorCure, TurnFunction } from '../core/model/cures.ts';
+import type { RateReading } from '../core/model/evidence.ts';
+import type { Job } from '../core/model/job.ts';
 import { newJob } from '../core/model/newJob.ts';
 import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
 import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
+import { fittedNow } from '../core/record/fittedNow.ts';
 import { fitSteps } from '../core/work/fitSteps.ts';
 import { DEMO_SHELF } from './shelf.ts';
 import { BRINEHOLT_18 } from './vehicles/brineholt18.ts';
@@ -34,20 +37,20 @@ function tapped(
   turnFunction: TurnFunction,
   rate: number,
   uncertainty: number,
-): Observation {
+): RateReading {
   return {
+    kind: 'rate',
     id: `seen-${configuration}-${turnFunction}`,
     at,
-    configuration,
+    on: { lights: false, brake: false, engine: null },
+    supply: null,
+    fitted: { configuration, lamps: {}, networks: [], out: [] },
     function: turnFunction,
-    lights: false,
     ratePerMinute: rate,
     uncertainty,
     method: 'tapped',
     everyFlash: true,
     lampsLit: 'all',
-    supplyVolts: null,
-    note: '',
   };
 }
 
@@ -114,7 +117,7 @@ function minibusJob(): Job {
       setting: 'led',
       before: 'filament',
     })),
-    observations: [tapped('2026-11-18T10:20:00.000Z', 'leds', 'turn-left', 172.3, 2.2)],
+    evidence: [tapped('2026-11-18T10:20:00.000Z', 'leds', 'turn-left', 172.3, 2.2)],
   };
 }
 
@@ -139,7 +142,7 @@ function gritterJob(): Job {
   return {
     ...job,
     cures: { 'turn-left': side('left'), 'turn-right': side('right') },
-    observations: [tapped('2026-11-12T07:52:00.000Z', 'stock', 'hazard', 89.6, 1.4)],
+    evidence: [tapped('2026-11-12T07:52:00.000Z', 'stock', 'hazard', 89.6, 1.4)],
   };
 }
 
@@ -182,7 +185,7 @@ function trailerJob(): Job {
 function openJob(): Job {
   return {
     ...planned('library-route-3', 'Mobile library, route 3', '2026-11-23T08:40:00.000Z'),
-    observations: [
+    evidence: [
       tapped('2026-11-23T08:52:00.000Z', 'stock', 'turn-left', 87.6, 1.1),
       tapped('2026-11-23T08:54:00.000Z', 'stock', 'turn-right', 88.3, 0.9),
     ],
@@ -202,7 +205,7 @@ function troubledJob(): Job {
       'turn-left': { kind: 'load-resistor', networks: [sixOhms('rear-left')] },
       'turn-right': { kind: 'load-resistor', networks: [sixOhms('rear-right')] },
     },
-    observations: [
+    evidence: [
       tapped('2026-11-16T09:25:00.000Z', 'stock', 'turn-left', 88.1, 1.2),
       tapped('2026-11-20T15:02:00.000Z', 'cured', 'turn-left', 175.4, 2.3),
       tapped('2026-11-20T15:04:00.000Z', 'cured', 'turn-right', 176.2, 2.0),
@@ -224,28 +227,23 @@ function finishedJob(): Job {
       'turn-left': { kind: 'load-resistor', networks: [sixOhms('rear-left'), sixOhms('front-left')] },
       'turn-right': { kind: 'load-resistor', networks: [sixOhms('rear-right'), sixOhms('front-right')] },
     },
-    observations: [
+    evidence: [
       tapped('2026-11-09T08:30:00.000Z', 'stock', 'turn-left', 87.9, 1.0),
       tapped('2026-11-09T08:31:00.000Z', 'stock', 'turn-right', 88.4, 1.3),
       tapped('2026-11-09T08:33:00.000Z', 'stock', 'hazard', 87.7, 0.8),
       tapped('2026-11-10T13:20:00.000Z', 'cured', 'turn-left', 88.2, 0.9),
       tapped('2026-11-10T13:22:00.000Z', 'cured', 'turn-right', 87.8, 1.1),
       tapped('2026-11-10T13:26:00.000Z', 'cured', 'hazard', 88.0, 0.7),
-    ],
-    findings: [
       {
+        kind: 'trial',
         id: 'seen-leds-alone',
         at: '2026-11-10T09:40:00.000Z',
-        circuitId: 'turn-left',
-        fitted: Object.fromEntries(
-          ['front-left', 'rear-left', 'repeater-left'].map((lampId) => [lampId, job.chosen[lampId] ?? null]),
-        ),
-        networks: [],
-        out: [],
-        lights: false,
-        supplyVolts: 12.6,
-        result: 'fast',
         by: 'bay 2',
+        circuitId: 'turn-left',
+        on: { lights: false, brake: false, engine: false },
+        supply: { fromVolts: 12.6, toVolts: 12.6 },
+        fitted: fittedNow(job, ['turn-left'], 'leds'),
+        result: 'fast',
       },
     ],
     handOver: {

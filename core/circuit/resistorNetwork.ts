@@ -1,4 +1,4 @@
-import type { ResistorNetwork } from '../model/job.ts';
+import type { ResistorNetwork } from '../model/cures.ts';
 
 /** Ohms of resistors joined as drawn, each off its printed value by `factor` (1.05 is 5 % high). */
 export function networkOhms(network: Pick<ResistorNetwork, 'connection' | 'pieces'>, factor = 1): number {

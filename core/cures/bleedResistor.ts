@@ -1,7 +1,7 @@
 import { E24 } from '../catalogue/eSeries.ts';
 import { chargingVolts } from '../judge/workingPoints.ts';
+import type { ResistorPiece } from '../model/cures.ts';
 import type { SystemVolts } from '../model/fields.ts';
-import type { ResistorPiece } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { SenseInput } from '../model/vehicle/circuit.ts';
 import { highestPiece, IN_AIR } from './highestPiece.ts';

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
-import type { Job, LoadResistorCure } from '../model/job.ts';
+import type { LoadResistorCure } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import { jobCautions } from './cautions.ts';
 
 const cautions = (job: Job) => jobCautions(job, DEMO_SHELF, Judge.of(job, DEMO_SHELF, 'cured').verdict());

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
+import { ratesOf } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import {
   JOB_FILE_MAX_BYTES,
@@ -51,7 +52,7 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
-  it.each([1, 2, 3, 4, 5, 6, 7])(
+  it.each([1, 2, 3, 4, 5, 6, 7, 8])(
     'of version %i are read, judged and written again: a frozen one of each',
     (version) => {
       const text = readFileSync(
@@ -73,7 +74,10 @@ describe('job files', () => {
       if (version < 4) for (const circuit of job.vehicle.circuits) expect(circuit.watched).toBeUndefined();
       // What it converts it could not say before either: what it had LEDs for.
       if (version < 7) expect(job.scope?.lampIds.every((id) => job.chosen[id])).not.toBe(false);
-      for (const observation of job.observations) expect(observation).toMatchObject({ lights: false });
+      for (const seen of ratesOf(job)) expect(seen.on).toMatchObject({ lights: false });
+      expect(job.evidence.length).toBeGreaterThan(0);
+      // What it took for granted is open now, and remembered until it was read.
+      expect(job.reopened !== undefined).toBe(version < 8);
       const again = readJobFile(writeJobFile(jobFileOf(job, parts, '2026-11-26T10:00:00.000Z')));
       expect(again).toMatchObject({ ok: true, file: { job } });
     },
@@ -81,7 +85,7 @@ describe('job files', () => {
 
   it('of a newer version are refused with what to do', () => {
     const newer = (draft: JobFile) => ({ ...draft, version: JOB_FILE_VERSION + 1 });
-    expect(problemsOf(newer)).toMatch(/version 8; this Vumble reads versions 1 to 7. Update/);
+    expect(problemsOf(newer)).toMatch(/version 9; this Vumble reads versions 1 to 8. Update/);
   });
 
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {

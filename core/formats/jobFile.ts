@@ -9,7 +9,7 @@ import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 7;
+export const JOB_FILE_VERSION = 8;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -122,13 +122,13 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
         problems.push(`job.cures ${circuitId} loads the dim feed of lamp "${lampId}", which has none.`);
     }
   }
-  for (const finding of job.findings ?? []) {
-    circuitKnown(finding.circuitId, `job.findings ${finding.id}`);
-    for (const lampId of [...Object.keys(finding.fitted), ...finding.out])
-      lampKnown(lampId, `job.findings ${finding.id}`);
+  for (const each of job.evidence) {
+    const where = `job.evidence ${each.id}`;
+    if ('circuitId' in each) circuitKnown(each.circuitId, where);
+    if (each.kind !== 'rate')
+      for (const lampId of [...Object.keys(each.fitted.lamps), ...each.fitted.out]) lampKnown(lampId, where);
   }
   for (const id of job.scope?.lampIds ?? []) lampKnown(id, 'job.scope');
-  for (const { id, circuitId } of job.circuitProofs ?? []) circuitKnown(circuitId, `job.circuitProofs ${id}`);
   for (const cure of job.vehicleCures) {
     if ('circuitId' in cure) circuitKnown(cure.circuitId, `job.vehicleCures ${cure.kind}`);
     if ('lampId' in cure) lampKnown(cure.lampId, `job.vehicleCures ${cure.kind}`);

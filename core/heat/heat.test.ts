@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
-import type { ResistorNetwork } from '../model/job.ts';
+import type { ResistorNetwork } from '../model/cures.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { hottestResistor, mountedPieces, usesOfPiece } from './mounts.ts';
 import {

@@ -1,5 +1,5 @@
 import { pieceWatts } from '../circuit/resistorNetwork.ts';
-import type { ResistorNetwork } from '../model/job.ts';
+import type { ResistorNetwork } from '../model/cures.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';

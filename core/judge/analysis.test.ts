@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob, firstTurn, withRelay } from '../../demo/forTests.ts';
+import { demoJob, firstTurn, trialAt, withRelay } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { planResistors } from '../cures/loadResistor/plan.ts';
-import type { Finding, Job } from '../model/job.ts';
+import type { Job } from '../model/job.ts';
 import { JobAnalysis } from './analysis.ts';
 import { Judge } from './judge.ts';
 import { learnedBands } from './learned.ts';
@@ -10,19 +10,12 @@ import { HealthyBands } from './outageBand.ts';
 
 const van = demoJob('library-route-3');
 const circuit = firstTurn(van.vehicle);
-const seen: Finding = {
-  id: 'f1',
-  at: '2026-11-20T10:00:00.000Z',
-  circuitId: circuit.id,
-  fitted: { 'front-left': null, 'rear-left': null },
-  networks: [],
+const seen = trialAt(circuit.id, 'normal', 12.6, {
+  lamps: { 'front-left': null, 'rear-left': null },
   out: ['repeater-left'],
-  lights: false,
-  supplyVolts: 12.6,
-  result: 'normal',
-};
+});
 /** One finding, and bulbs nobody has read. */
-const unread: Job = { ...van, identified: {}, findings: [seen] };
+const unread: Job = { ...van, identified: {}, evidence: [seen] };
 
 describe('what is known of a job', () => {
   it('narrows the band of each possibility by itself: one finding, and bulbs that may be of either kind', () => {
@@ -57,7 +50,7 @@ describe('what is known of a job', () => {
   it('gives the same verdict after an edit as made anew', () => {
     const first = new JobAnalysis(van, DEMO_SHELF);
     new Judge(first, 'leds').verdict();
-    const edited: Job = { ...van, chosen: { ...van.chosen, 'rear-left': null }, findings: [seen] };
+    const edited: Job = { ...van, chosen: { ...van.chosen, 'rear-left': null }, evidence: [seen] };
     const after = new Judge(first.with(edited), 'leds').verdict();
     const anew = Judge.of(edited, DEMO_SHELF, 'leds').verdict();
     expect(after.circuits.map((each) => each.state)).toEqual(anew.circuits.map((each) => each.state));

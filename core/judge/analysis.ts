@@ -1,10 +1,11 @@
+import { sameItems, watcherTrials } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { type LearnedBands, learnedBands } from './learned.ts';
 import { HealthyBands } from './outageBand.ts';
 import { possibilities, type Unknown } from './unknowns.ts';
 
-/** One way a job may turn out to be, and what its healthy vehicle and its findings say then. */
+/** One way a job may turn out to be, and what its healthy vehicle and what was seen of it say then. */
 export interface Possibility {
   job: Job;
   bands: HealthyBands;
@@ -13,7 +14,7 @@ export interface Possibility {
 
 /**
  * What is known of a job before anything is judged: every way it may be, with the bands of each. Made once and passed
- * down; an edit of LEDs, cures or findings takes over the bands, which follow from vehicle and bulbs alone.
+ * down; an edit of LEDs, cures or what was seen takes over the bands, which follow from vehicle and bulbs alone.
  */
 export class JobAnalysis {
   readonly possibilities: readonly Possibility[];
@@ -41,7 +42,7 @@ export class JobAnalysis {
       const before = kept?.possibilities[index];
       const bands = before?.bands ?? new HealthyBands(possible);
       const learned =
-        before && kept?.job.findings === job.findings && kept?.shelf === shelf
+        before && kept?.shelf === shelf && sameItems(watcherTrials(kept.job), watcherTrials(job))
           ? before.learned
           : learnedBands(possible, shelf, bands);
       return { job: possible, bands, learned };

@@ -1,7 +1,8 @@
 // Longer than 300 lines: every verdict is told from the same simulations, which one class holds.
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
 import { underloadedRate } from '../devices/flasher.ts';
-import type { Configuration, Job } from '../model/job.ts';
+import type { Configuration } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
@@ -31,9 +32,10 @@ import type { Scene } from './requirements/scene.ts';
 import { senseRequirement } from './requirements/sense.ts';
 import { sweepRequirement } from './requirements/sweep.ts';
 import { switchLimit } from './requirements/switch.ts';
+import { unlookedRequirement } from './requirements/unlooked.ts';
 import { coverOf, watchAt, watcherOf, watchPoints, worstPoint } from './requirements/watch.ts';
 import { ampsOf, isTurn } from './scenario.ts';
-import { seenReason, seenShort } from './seenShort.ts';
+import { saysShort, seenReason, seenShort } from './seenShort.ts';
 import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
 import type {
@@ -56,6 +58,7 @@ const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
   mountRequirement,
   dimmerRequirement,
   moreThanStock,
+  unlookedRequirement,
 ];
 
 /**
@@ -213,8 +216,9 @@ export class Judge {
     if (isTurn(circuit)) return this.sideVerdict(circuit);
     const known = watcherOf(this.vehicle, this.flasher, circuit);
     // Whether anything watches it nobody knows: it is judged as if, and what that says is said with an if.
-    const open = known === null && circuit.watched === null;
-    const watcher = open ? 'what may watch it' : known;
+    const told = this.job.evidence.some((each) => saysShort(each, circuit.id));
+    const open = known === null && circuit.watched === null && !told;
+    const watcher = open ? 'what may watch it' : (known ?? (told ? 'what watches it' : null));
     const points =
       watcher === null
         ? []
@@ -226,6 +230,8 @@ export class Judge {
       ...this.resistors(circuit),
     ];
     const asIf = this.judged(circuit, points, limits);
+    const seen = seenShort(this.job, circuit, this.configuration);
+    if (seen) return withSeen(asIf, seenReason(seen));
     const judged = open ? ifWatched(asIf) : asIf;
     const said = steadyWatchReason(this.flasher, watcher, points);
     const texts =
@@ -285,6 +291,8 @@ export class Judge {
     const scenes = this.variants.flatMap(({ possibility, fitted }) =>
       fitted.map(
         (turns): Scene => ({
+          job: possibility.job,
+          configuration: this.configuration,
           vehicle: possibility.job.vehicle,
           circuit,
           fitted: turns,
@@ -427,6 +435,18 @@ function ifWatched(asIf: CircuitVerdict): CircuitVerdict {
     ...asIf.findings.map((finding) => finding.state),
   ];
   return { ...asIf, watched, state: worstState([watched, ...rest]) };
+}
+
+/** The verdict of a circuit that was seen to fall short with just what is fitted. */
+function withSeen(judged: CircuitVerdict, reason: string): CircuitVerdict {
+  const rest = judged.limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much']));
+  return {
+    ...judged,
+    watched: 'falls-short',
+    state: worstState(['falls-short', ...rest, ...judged.findings.map((finding) => finding.state)]),
+    reason,
+    reasons: [reason, ...judged.reasons.slice(1)],
+  };
 }
 
 /** A state, but no worse than another. */

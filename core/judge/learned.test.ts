@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob, firstTurn } from '../../demo/forTests.ts';
+import { demoJob, firstTurn, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import type { Finding, Job, ResistorNetwork } from '../model/job.ts';
+import type { ResistorNetwork } from '../model/cures.ts';
+import type { WatcherTrial } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
 import { Judge } from './judge.ts';
 import { learnedBands, seenAmps } from './learned.ts';
 import { HealthyBands } from './outageBand.ts';
@@ -15,29 +17,18 @@ const resistor = (ohms: number): ResistorNetwork => ({
 });
 let count = 0;
 function finding(
-  result: Finding['result'],
+  result: WatcherTrial['result'],
   supplyVolts: number,
   networks: ResistorNetwork[],
   out: string[] = [],
-): Finding {
+): WatcherTrial {
   count += 1;
-  return {
-    id: `f${count}`,
-    at: '2026-11-20T10:00:00.000Z',
-    circuitId: circuit.id,
-    fitted: {
-      'front-left': 'led-tern-3y',
-      'rear-left': 'led-tern-3a',
-      'repeater-left': 'led-tern-06',
-    },
-    networks,
-    out,
-    lights: false,
-    supplyVolts,
-    result,
-  };
+  const lamps = { 'front-left': 'led-tern-3y', 'rear-left': 'led-tern-3a', 'repeater-left': 'led-tern-06' };
+  return trialAt(circuit.id, result, supplyVolts, { lamps, networks, out }, { id: `f${count}` });
 }
-const having = (...findings: Finding[]): Job => ({ ...job, findings });
+/** What the watcher saw in a trial, at the supply it was made at. */
+const seenIn = (trial: WatcherTrial) => seenAmps(job, DEMO_SHELF, trial, trial.supply?.fromVolts ?? 0);
+const having = (...evidence: WatcherTrial[]): Job => ({ ...job, evidence });
 function bandAt(with_: Job, at: number) {
   const learned = learnedBands(with_, DEMO_SHELF, new HealthyBands(with_));
   return learned ? learned.at(circuit, at) : new HealthyBands(with_).at(circuit, at);
@@ -50,7 +41,7 @@ describe('the band that learns', () => {
 
   it('two LEDs and one 6 Ω flashing normally lowers its upper edge to what was seen, at that supply', () => {
     const seen = finding('normal', 12.6, [resistor(6)]);
-    const range = seenAmps(job, DEMO_SHELF, seen);
+    const range = seenIn(seen);
     const before = new HealthyBands(job).at(circuit, 12.6);
     expect(range?.high).toBeLessThan(before.highAmps);
     expect(range?.high).toBeGreaterThan(before.lowAmps);
@@ -62,13 +53,13 @@ describe('the band that learns', () => {
   it('still fast raises its lower edge', () => {
     const seen = finding('fast', 12.6, [resistor(6)]);
     const after = bandAt(having(seen), 12.6);
-    expect(after.lowAmps).toBeCloseTo(seenAmps(job, DEMO_SHELF, seen)?.low ?? 0, 3);
+    expect(after.lowAmps).toBeCloseTo(seenIn(seen)?.low ?? 0, 3);
     expect(after.highAmps).toBeLessThanOrEqual(new HealthyBands(job).at(circuit, 12.6).highAmps + 1e-9);
   });
 
   it('carries over to other supplies only as far as every way of following the supply allows', () => {
     const after = bandAt(having(finding('normal', 14.4, [resistor(6)])), 11.8);
-    const seen = seenAmps(job, DEMO_SHELF, finding('normal', 14.4, [resistor(6)]))?.high ?? 0;
+    const seen = seenIn(finding('normal', 14.4, [resistor(6)]))?.high ?? 0;
     // A fixed threshold may still stand at all that was seen at 14.4 V; a proportional one at less.
     expect(after.highAmps).toBeLessThanOrEqual(seen + 1e-9);
     expect(after.highAmps).toBeGreaterThan((seen * 11.8) / 14.4 - 1e-9);
@@ -90,8 +81,8 @@ describe('the band that learns', () => {
             const tried = finding('normal', at, [
               { ...resistor(ohms), pieces: [{ partId: null, ohms, watts: 50, tolerance: 0 }] },
             ]);
-            const seen = seenAmps(job, DEMO_SHELF, tried)?.low ?? 0;
-            return { ...tried, result: seen >= threshold(at) ? 'normal' : 'fast' } as Finding;
+            const seen = seenIn(tried)?.low ?? 0;
+            return { ...tried, result: seen >= threshold(at) ? 'normal' : 'fast' } as WatcherTrial;
           }),
         );
         for (const at of [11.8, 12.6, 13.5, 14.4]) {
@@ -113,11 +104,11 @@ describe('the band that learns', () => {
       ...resistor(6),
       pieces: [{ partId: null, ohms: 6.6, watts: 50, tolerance: 0 }],
     };
-    expect(state({ ...planned, findings: [finding('normal', 12.6, [exact])] })).toBe('holds');
+    expect(state({ ...planned, evidence: [finding('normal', 12.6, [exact])] })).toBe('holds');
     expect(
       state({
         ...planned,
-        findings: [
+        evidence: [
           finding('fast', 12.6, [
             { ...exact, pieces: [{ partId: null, ohms: 5.4, watts: 50, tolerance: 0 }] },
           ]),
@@ -138,7 +129,7 @@ describe('the band that learns', () => {
   });
 
   it('a bulb out that still flashed normally says the relay does not trip there', () => {
-    const stock = { ...finding('fast', 12.6, [], ['front-left']), fitted: {} };
+    const stock = trialAt(circuit.id, 'fast', 12.6, { out: ['front-left'] });
     const after = bandAt(having(stock), 12.6);
     expect(after.lowAmps).toBeGreaterThanOrEqual(new HealthyBands(job).at(circuit, 12.6).lowAmps - 1e-6);
   });

@@ -1,7 +1,9 @@
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
 import { thresholdAt } from '../devices/threshold.ts';
 import { amps, volts } from '../formatting/format.ts';
-import type { Finding, Job } from '../model/job.ts';
+import { type WatcherTrial, watcherTrials } from '../model/evidence.ts';
+import type { SystemVolts } from '../model/fields.ts';
+import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { ThresholdLaw } from '../model/vehicle/flasher.ts';
@@ -10,7 +12,7 @@ import { type Fitment, healthyStock, type SocketContent } from '../simulation/fi
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
-import { testVolts, workingPoints } from './workingPoints.ts';
+import { likelySupply, testVolts, workingPoints } from './workingPoints.ts';
 
 /** How a watcher's threshold may follow the supply; every one is thought possible. */
 const LAWS: readonly ThresholdLaw[] = ['fixed', 'proportional', 'filament'];
@@ -23,7 +25,7 @@ interface Range {
 
 /** One finding as a bound of the threshold. */
 interface Bound {
-  finding: Finding;
+  trial: WatcherTrial;
   /**
    * the current the watcher saw, over the tolerance of the resistors then fitted and all the LEDs may be, at the supply it
    * was seen at: at the ends and the middle of what that may have been, where it was not measured
@@ -39,7 +41,7 @@ interface Seen extends Range {
 /** Findings that cannot all be true of one watcher. */
 export interface Contradiction {
   /** without any one of these the others agree */
-  suspects: readonly Finding[];
+  suspects: readonly WatcherTrial[];
   /** what could explain it, in words */
   text: string;
 }
@@ -50,8 +52,8 @@ export interface Contradiction {
  * @param prior what the stock bulbs say
  */
 export function learnedBands(job: Job, shelf: Shelf, prior: HealthyBands): LearnedBands | null {
-  const { findings, vehicle } = job;
-  if (!findings || findings.length === 0 || vehicle.flasher.kind === 'non-watching-relay') return null;
+  const { vehicle } = job;
+  if (watcherTrials(job).length === 0 || vehicle.flasher.kind === 'non-watching-relay') return null;
   return new LearnedBands(job, shelf, prior);
 }
 
@@ -78,7 +80,7 @@ export class LearnedBands {
   /**
    * The band of a circuit at one supply, narrowed.
    *
-   * @param lookSeconds after the lamps came on, in the findings as now; settled where left out
+   * @param lookSeconds after the lamps came on, in the trials as now; settled where left out
    */
   at(circuit: TurnCircuit, emfVolts: number, lookSeconds?: number): OutageBand {
     const prior = this.prior.at(circuit, emfVolts, lookSeconds);
@@ -94,7 +96,7 @@ export class LearnedBands {
     };
   }
 
-  /** What of the findings cannot be true together; null where they agree. */
+  /** What of the trials cannot be true together; null where they agree. */
   contradiction(circuit: TurnCircuit): Contradiction | null {
     const bounds = this.boundsOf(circuit, undefined);
     if (bounds.length === 0 || this.ranges(circuit, bounds, undefined).size > 0) return null;
@@ -107,24 +109,24 @@ export class LearnedBands {
             undefined,
           ).size > 0,
       )
-      .map((bound) => bound.finding);
+      .map((bound) => bound.trial);
     const least = bounds
-      .filter(({ finding }) => finding.result === 'normal')
+      .filter(({ trial }) => trial.result === 'normal')
       .toSorted((a, b) => a.at[0].high - b.at[0].high)[0];
     const most = bounds
-      .filter(({ finding }) => finding.result !== 'normal')
+      .filter(({ trial }) => trial.result !== 'normal')
       .toSorted((a, b) => b.at[0].low - a.at[0].low)[0];
     const pair =
       least && most
-        ? `Normal with ${amps(least.at[0].high)} at ${volts(least.finding.supplyVolts)}, yet ${most.finding.result} with ${amps(most.at[0].low)} at ${volts(most.finding.supplyVolts)}. `
+        ? `Normal with ${amps(least.at[0].high)} at ${volts(least.at[0].volts)}, yet ${most.trial.result} with ${amps(most.at[0].low)} at ${volts(most.at[0].volts)}. `
         : '';
     return {
-      suspects: suspects.length > 0 ? suspects : bounds.map((bound) => bound.finding),
+      suspects: suspects.length > 0 ? suspects : bounds.map((bound) => bound.trial),
       text: `${pair}One watcher cannot do both. What could explain it: a dead filament or an open resistor tap at the time, another bulb than the one listed, a supply read wrong, a stored message not cleared, or the engine’s wiring is not this vehicle’s.`,
     };
   }
 
-  /** The laws that still hold together, with their ranges; all of the prior's where the findings contradict each other. */
+  /** The laws that still hold together, with their ranges; all of the prior's where the trials contradict each other. */
   private rangesOf(circuit: TurnCircuit, lookSeconds: number | undefined): ReadonlyMap<ThresholdLaw, Range> {
     const key = `${circuit.id} ${lookSeconds}`;
     let ranges = this.known.get(key);
@@ -149,9 +151,9 @@ export class LearnedBands {
         range.low = Math.max(range.low, lowAmps / this.follows(law, at));
         range.high = Math.min(range.high, highAmps / this.follows(law, at));
       }
-      for (const { finding, at } of bounds) {
+      for (const { trial, at } of bounds) {
         // Of what the supply may have been, what says least is believed.
-        if (finding.result === 'normal')
+        if (trial.result === 'normal')
           range.high = Math.min(
             range.high,
             Math.max(...at.map((each) => each.high / this.follows(law, each.volts))),
@@ -172,23 +174,17 @@ export class LearnedBands {
   private boundsOf(circuit: TurnCircuit, lookSeconds: number | undefined): readonly Bound[] {
     let bounds = this.bounds.get(lookSeconds);
     if (!bounds) {
-      bounds = (this.job.findings ?? []).flatMap((finding) => {
-        const [first, ...rest] = suppliesOf(finding).flatMap((volts) => {
-          const seen = seenAmps(
-            this.job,
-            this.shelf,
-            { ...finding, supplyVolts: volts },
-            lookSeconds,
-            this.prior,
-          );
+      bounds = watcherTrials(this.job).flatMap((trial) => {
+        const [first, ...rest] = suppliesOf(trial, this.job.vehicle.systemVolts).flatMap((volts) => {
+          const seen = seenAmps(this.job, this.shelf, trial, volts, lookSeconds, this.prior);
           return seen ? [{ ...seen, volts }] : [];
         });
-        return first ? [{ finding, at: [first, ...rest] }] : [];
+        return first ? [{ trial, at: [first, ...rest] }] : [];
       });
       this.bounds.set(lookSeconds, bounds);
     }
     const own = this.job.vehicle.flasher.kind === 'controller';
-    return bounds.filter(({ finding }) => !own || finding.circuitId === circuit.id);
+    return bounds.filter(({ trial }) => !own || trial.circuitId === circuit.id);
   }
 
   private follows(law: ThresholdLaw, emfVolts: number): number {
@@ -196,13 +192,14 @@ export class LearnedBands {
   }
 }
 
-/** The supplies a finding may have been made at, V. */
-function suppliesOf({ supplyVolts: from, supplyToVolts: to }: Finding): number[] {
-  return to === undefined ? [from] : [from, (from + to) / 2, to];
+/** The supplies a trial may have been made at, V: the ends and the middle of what it may have been. */
+export function suppliesOf({ supply, on }: WatcherTrial, systemVolts: SystemVolts): number[] {
+  const [from, to] = supply ? [supply.fromVolts, supply.toVolts] : likelySupply(systemVolts, on?.engine);
+  return from === to ? [from] : [from, (from + to) / 2, to];
 }
 
 /**
- * What the watcher saw in a finding, A, settled or so long after the lamps came on; null where a part of it is no
+ * What the watcher saw in a trial at one supply it may have been made at, A, settled or so long after the lamps came on; null where a part of it is no
  * longer known.
  *
  * @param bands of the same vehicle and bulbs, where they are at hand: what was solved for them is not solved again
@@ -210,38 +207,40 @@ function suppliesOf({ supplyVolts: from, supplyToVolts: to }: Finding): number[]
 export function seenAmps(
   job: Job,
   shelf: Shelf,
-  finding: Finding,
+  trial: WatcherTrial,
+  emfVolts: number,
   lookSeconds?: number,
   bands?: HealthyBands,
 ): Range | null {
   const { vehicle } = job;
-  const circuit = turnCircuits(vehicle).find((each) => each.id === finding.circuitId);
+  const circuit = turnCircuits(vehicle).find((each) => each.id === trial.circuitId);
   if (!circuit) return null;
   const stock = bands?.turns.fitment ?? healthyStock(job);
   const contents = new Map<string, SocketContent>(stock.contents);
   for (const lampId of lampIdsOf(circuit)) {
-    if (finding.out.includes(lampId)) {
+    if (trial.fitted.out.includes(lampId)) {
       contents.set(lampId, { kind: 'empty' });
       continue;
     }
-    const partId = finding.fitted[lampId];
+    const partId = trial.fitted.lamps[lampId];
     if (partId === undefined || partId === null) continue;
     const part = shelf.find((each): each is LedPart => each.kind === 'led' && each.id === partId);
     if (!part) return null;
     contents.set(lampId, { kind: 'led', part });
   }
-  const fitment: Fitment = { ...stock, contents, resistors: finding.networks };
+  const fitment: Fitment = { ...stock, contents, resistors: trial.fitted.networks };
   const networks = supposedFitments(fitment).map((each) =>
     bands ? bands.turnsWith(each) : TurnCircuits.of(vehicle, each),
   );
-  const tolerance = widestTolerance(finding.networks);
+  const tolerance = widestTolerance(trial.fitted.networks);
   const at = (resistorFactor: number) =>
     networks.map(
       (network) =>
         network.solve({
-          emfVolts: finding.supplyVolts,
+          emfVolts,
           sides: [circuit.side],
-          lights: finding.lights && network.lightsMatter,
+          lights: trial.on?.lights === true && network.lightsMatter,
+          ...(trial.on?.brake ? { brake: true } : {}),
           resistorFactor,
           lookSeconds,
         }).watchedAmps,

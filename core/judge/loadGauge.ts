@@ -1,5 +1,6 @@
 import { ohms } from '../formatting/format.ts';
-import type { Configuration, Job } from '../model/job.ts';
+import type { Configuration } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import { circuitById } from '../model/vehicle/lookUp.ts';

@@ -1,41 +1,36 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob, firstTurn } from '../../demo/forTests.ts';
+import { demoJob, firstTurn, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import type { Finding, Job } from '../model/job.ts';
+import type { WatcherTrial } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { HealthyBands } from './outageBand.ts';
 import { fittedWords, priorsFor } from './priors.ts';
 
 const mine = structuredClone(demoJob('library-route-3'));
-delete mine.findings;
+mine.evidence = [];
 const left = firstTurn(mine.vehicle);
 const LED = mine.chosen['rear-left'] ?? null;
 
-const found = (id: string, more: Partial<Finding>): Finding => ({
-  id,
-  at: '2026-10-01T09:00:00.000Z',
-  circuitId: left.id,
-  fitted: Object.fromEntries(lampIdsOf(left).map((lampId) => [lampId, null])),
-  networks: [],
-  out: [],
-  lights: false,
-  supplyVolts: 12.6,
-  result: 'normal',
-  ...more,
-});
-const other = (id: string, ...findings: Finding[]): Job => ({
+const filaments = Object.fromEntries(lampIdsOf(left).map((lampId) => [lampId, null]));
+const found = (
+  id: string,
+  fitted: Partial<WatcherTrial['fitted']> = {},
+  more: Partial<WatcherTrial> = {},
+): WatcherTrial => trialAt(left.id, 'normal', 12.6, { lamps: filaments, ...fitted }, { id, ...more });
+const other = (id: string, ...evidence: WatcherTrial[]): Job => ({
   ...structuredClone(demoJob('library-route-1')),
   id,
   title: `Job ${id}`,
-  findings,
+  evidence,
 });
 /** One main lamp as an LED: a little over half the stock current. */
-const half = { ...found('x', {}).fitted, 'rear-left': LED };
+const half = { lamps: { ...filaments, 'rear-left': LED } };
 
 describe('findings of others of the same model', () => {
   it('are told with who found them, where, and what was fitted', () => {
     const { rows } = priorsFor(mine, DEMO_SHELF, left, [
-      other('a', found('one', { fitted: half, by: 'bay 2', out: ['front-left'], result: 'fast' })),
+      other('a', found('one', { ...half, out: ['front-left'] }, { by: 'bay 2', result: 'fast' })),
     ]);
     expect(rows).toHaveLength(1);
     expect(rows[0]).toMatchObject({ foundIn: 'Job a', foundBy: 'bay 2', usable: true });
@@ -44,7 +39,7 @@ describe('findings of others of the same model', () => {
 
   it('change nothing by themselves, and say what the band would be with them', () => {
     const before = JSON.stringify(mine);
-    const priors = priorsFor(mine, DEMO_SHELF, left, [other('a', found('one', { fitted: half }))]);
+    const priors = priorsFor(mine, DEMO_SHELF, left, [other('a', found('one', half))]);
     const bare = new HealthyBands(mine).at(left, 12.6);
     const together = priors.together(left, 12.6);
     expect(together?.highAmps).toBeLessThan(bare.highAmps);
@@ -54,8 +49,8 @@ describe('findings of others of the same model', () => {
 
   it('that contradict each other stand side by side, and no band is drawn from them', () => {
     const priors = priorsFor(mine, DEMO_SHELF, left, [
-      other('a', found('one', { fitted: half })),
-      other('b', found('two', { result: 'fast' })),
+      other('a', found('one', half)),
+      other('b', found('two', {}, { result: 'fast' })),
     ]);
     expect(priors.rows).toHaveLength(2);
     expect(priors.conflict).toMatch(/One watcher cannot do both/);
@@ -63,22 +58,22 @@ describe('findings of others of the same model', () => {
   });
 
   it('are left out where they were taken over themselves, are mine already, or speak of another circuit', () => {
-    const known: Job = { ...mine, findings: [found('mine', {})] };
+    const known: Job = { ...mine, evidence: [found('mine')] };
     const { rows } = priorsFor(known, DEMO_SHELF, left, [
       other(
         'a',
-        found('mine', {}),
-        found('taken', { from: { job: 'Job z', at: '2026-09-01T09:00:00.000Z' } }),
-        found('right', { circuitId: 'turn-right' }),
+        found('mine'),
+        found('taken', {}, { from: { job: 'Job z', at: '2026-09-01T09:00:00.000Z' } }),
+        found('right', {}, { circuitId: 'turn-right' }),
       ),
     ]);
     expect(rows).toEqual([]);
   });
 
   it('cannot be used where a part of them is not on this shelf, and then narrow nothing', () => {
-    const priors = priorsFor(mine, [], left, [other('a', found('one', { fitted: half }))]);
+    const priors = priorsFor(mine, [], left, [other('a', found('one', half))]);
     expect(priors.rows[0]?.usable).toBe(false);
     expect(priors.together(left, 12.6)).toBeNull();
-    expect(fittedWords(mine, [], found('x', { fitted: half }))).toContain('a part no longer known');
+    expect(fittedWords(mine, [], found('x', half))).toContain('a part no longer known');
   });
 });

@@ -1,18 +1,19 @@
 import { inARow, ohms } from '../formatting/format.ts';
-import type { Finding, Job } from '../model/job.ts';
+import { type WatcherTrial, watcherTrials } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
-import { LearnedBands, seenAmps } from './learned.ts';
+import { LearnedBands, seenAmps, suppliesOf } from './learned.ts';
 import { HealthyBands, type OutageBand } from './outageBand.ts';
 
-/** A finding on another vehicle of the same model, as it bears on this one. */
+/** A trial on another vehicle of the same model, as it bears on this one. */
 export interface Prior {
   /** the job it was found in, and who found it where they said */
   jobId: string;
   foundIn: string;
   foundBy: string | null;
-  finding: Finding;
+  trial: WatcherTrial;
   /** what was fitted then */
   fitted: string;
   /** whether it can be computed on this vehicle: its circuit, lamps and parts are known here */
@@ -27,13 +28,17 @@ export interface Priors {
   together(circuit: TurnCircuit, emfVolts: number): OutageBand | null;
 }
 
-/** What was fitted in a finding, in words: codes, loads, bulbs that were out. */
-export function fittedWords({ vehicle }: Pick<Job, 'vehicle'>, shelf: Shelf, finding: Finding): string {
-  const codes = Object.values(finding.fitted).map((id) =>
+/** What was fitted in a trial, in words: codes, loads, bulbs that were out. */
+export function fittedWords(
+  { vehicle }: Pick<Job, 'vehicle'>,
+  shelf: Shelf,
+  { fitted }: WatcherTrial,
+): string {
+  const codes = Object.values(fitted.lamps).map((id) =>
     id === null ? 'filament' : (shelf.find((part) => part.id === id)?.code ?? 'a part no longer known'),
   );
-  const loads = finding.networks.flatMap((network) => network.pieces.map((piece) => ohms(piece.ohms)));
-  const names = finding.out.map(
+  const loads = fitted.networks.flatMap((network) => network.pieces.map((piece) => ohms(piece.ohms)));
+  const names = fitted.out.map(
     (id) => vehicle.lamps.find((lamp) => lamp.id === id)?.name.toLowerCase() ?? 'a lamp',
   );
   return [
@@ -50,25 +55,25 @@ export function fittedWords({ vehicle }: Pick<Job, 'vehicle'>, shelf: Shelf, fin
  * @param others jobs of the same model
  */
 export function priorsFor(job: Job, shelf: Shelf, circuit: TurnCircuit, others: readonly Job[]): Priors {
-  const own = new Set((job.findings ?? []).map((finding) => finding.id));
+  const own = new Set(job.evidence.map((each) => each.id));
   const rows = others.flatMap((other) =>
-    (other.findings ?? [])
+    watcherTrials(other)
       // What was taken over itself says nothing new.
-      .filter((finding) => !finding.from && !own.has(finding.id) && finding.circuitId === circuit.id)
+      .filter((trial) => !trial.from && !own.has(trial.id) && trial.circuitId === circuit.id)
       .map(
-        (finding): Prior => ({
+        (trial): Prior => ({
           jobId: other.id,
           foundIn: other.title,
-          foundBy: finding.by || null,
-          finding,
-          fitted: fittedWords(other, shelf, finding),
-          usable: isKnownHere(job, circuit, finding) && seenAmps(job, shelf, finding) !== null,
+          foundBy: trial.by || null,
+          trial,
+          fitted: fittedWords(other, shelf, trial),
+          usable: isKnownHere(job, circuit, trial) && canCompute(job, shelf, trial),
         }),
       ),
   );
-  const used = rows.filter((row) => row.usable).map((row) => row.finding);
+  const used = rows.filter((row) => row.usable).map((row) => row.trial);
   const bands = new LearnedBands(
-    { ...job, findings: [...(job.findings ?? []), ...used] },
+    { ...job, evidence: [...job.evidence, ...used] },
     shelf,
     new HealthyBands(job),
   );
@@ -80,8 +85,13 @@ export function priorsFor(job: Job, shelf: Shelf, circuit: TurnCircuit, others: 
   };
 }
 
-function isKnownHere({ vehicle }: Job, circuit: TurnCircuit, finding: Finding): boolean {
+function canCompute(job: Job, shelf: Shelf, trial: WatcherTrial): boolean {
+  const [volts = 0] = suppliesOf(trial, job.vehicle.systemVolts);
+  return seenAmps(job, shelf, trial, volts) !== null;
+}
+
+function isKnownHere({ vehicle }: Job, circuit: TurnCircuit, { fitted }: WatcherTrial): boolean {
   const ids = lampIdsOf(circuit);
   const known = (id: string) => ids.includes(id) && lampById(vehicle, id) !== undefined;
-  return [...Object.keys(finding.fitted), ...finding.out].every(known);
+  return [...Object.keys(fitted.lamps), ...fitted.out].every(known);
 }

@@ -1,37 +1,53 @@
 import { volts } from '../formatting/format.ts';
-import type { Configuration, Finding, Job } from '../model/job.ts';
-import type { TurnCircuit } from '../model/vehicle/circuit.ts';
+import type { Configuration } from '../model/cures.ts';
+import type { Evidence, SteadyProof, WatcherTrial } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 
+/** Something seen that tells of too little load by itself. */
+export type ShortSeen = (WatcherTrial | SteadyProof) & { result: 'fast' | 'slow' | 'message' };
+
 /** What was seen, in words. */
-const SEEN_WORDS: Record<Finding['result'], string> = {
-  normal: 'a normal flash',
+const SEEN_WORDS: Record<ShortSeen['result'], string> = {
   fast: 'a fast flash',
   slow: 'a slow flash',
   message: 'a bulb message',
 };
 
-/**
- * A finding that saw too little load with just what a configuration has fitted on a side: it needs no band to say so.
- *
- * @returns null where none did
- */
-export function seenShort(job: Job, circuit: TurnCircuit, configuration: Configuration): Finding | null {
-  if (configuration === 'stock' || job.vehicleCures.length > 0) return null;
-  const networks = configuration === 'cured' ? (job.cures[circuit.id]?.networks ?? []) : [];
-  const lampIds = lampIdsOf(circuit);
-  const same = (finding: Finding) =>
-    finding.circuitId === circuit.id &&
-    finding.result !== 'normal' &&
-    finding.out.length === 0 &&
-    lampIds.every((id) => (finding.fitted[id] ?? null) === (job.chosen[id] ?? null)) &&
-    JSON.stringify(finding.networks) === JSON.stringify(networks);
-  return job.findings?.find(same) ?? null;
+/** Whether what was seen is too little load on a circuit, whatever was fitted there. */
+export function saysShort(evidence: Evidence, circuitId: string): evidence is ShortSeen {
+  if (evidence.kind === 'rate' || evidence.circuitId !== circuitId) return false;
+  const { result } = evidence;
+  return result === 'message' || (evidence.kind === 'trial' && (result === 'fast' || result === 'slow'));
 }
 
-/** Why a side falls short that was seen to. */
-export function seenReason({ result, lights, supplyVolts, supplyToVolts }: Finding): string {
-  const at =
-    supplyToVolts === undefined ? volts(supplyVolts) : `${volts(supplyVolts)} to ${volts(supplyToVolts)}`;
-  return `Seen with just this fitted: ${SEEN_WORDS[result]}, at ${at}, lights ${lights ? 'on' : 'off'}.`;
+/**
+ * Something that was seen of too little load with just what a configuration has fitted on a circuit: it needs no band to
+ * say so.
+ *
+ * @returns null where nothing was
+ */
+export function seenShort(job: Job, circuit: Circuit, configuration: Configuration): ShortSeen | null {
+  if (configuration === 'stock') return null;
+  const others = configuration === 'cured' ? job.vehicleCures : [];
+  const networks = configuration === 'cured' ? (job.cures[circuit.id]?.networks ?? []) : [];
+  const lampIds = lampIdsOf(circuit);
+  const withThis = ({ fitted }: Evidence) =>
+    fitted.out.length === 0 &&
+    lampIds.some((id) => fitted.lamps[id] !== undefined) &&
+    lampIds.every((id) => (fitted.lamps[id] ?? null) === (job.chosen[id] ?? null)) &&
+    JSON.stringify(fitted.networks) === JSON.stringify(networks) &&
+    JSON.stringify(fitted.vehicleCures ?? []) === JSON.stringify(others);
+  for (const each of job.evidence) if (saysShort(each, circuit.id) && withThis(each)) return each;
+  return null;
+}
+
+/** Why a circuit falls short that was seen to. */
+export function seenReason({ result, on, supply }: ShortSeen): string {
+  const at = supply
+    ? `, at ${volts(supply.fromVolts)}${supply.toVolts === supply.fromVolts ? '' : ` to ${volts(supply.toVolts)}`}`
+    : '';
+  const lights = on ? `, lights ${on.lights ? 'on' : 'off'}` : '';
+  return `Seen with just this fitted: ${SEEN_WORDS[result]}${at}${lights}.`;
 }

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { answerQuestion } from '../lookover/questions.ts';
-import type { Configuration, Job } from '../model/job.ts';
+import type { Configuration } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import { addLamps } from '../vehicle/edit/lamps.ts';
 import { Judge } from './judge.ts';
 
@@ -81,6 +82,34 @@ describe('a steady circuit', () => {
       job.vehicle.facts = facts;
       expect(judged(job, circuit.id).state).toBe('holds');
     }
+  });
+
+  it('told of LEDs by a setting nobody has looked up may hold, until it was read back', () => {
+    const job = copy('dial-a-ride-2');
+    const { flasher } = job.vehicle;
+    if (flasher.kind !== 'controller') throw new Error('no controller');
+    expect(judged(job, 'third', 'cured').state).toBe('holds');
+    for (const { watch } of flasher.outputs) if (watch) watch.canSetLed = null;
+    const open = judged(job, 'third', 'cured');
+    expect(open.state).toBe('either-way');
+    expect(open.reason).toMatch(
+      /Nobody has looked up whether the .* can be told of LEDs.*read the setting back/,
+    );
+    const told = job.vehicleCures.find((cure) => 'circuitId' in cure && cure.circuitId === 'third');
+    if (told?.kind !== 'controller-setting') throw new Error('not told');
+    told.readBack = true;
+    expect(judged(job, 'third', 'cured').state).toBe('holds');
+  });
+
+  it('with a resistor where nobody has looked for metal may hold; on a plug nobody need look', () => {
+    const job = copy('library-route-1');
+    expect(judged(job, 'turn-left', 'cured').state).toBe('holds');
+    for (const lamp of job.vehicle.lamps) lamp.resistorMount = 'unknown';
+    expect(judged(job, 'turn-left', 'cured').reasons.join(' ')).toMatch(
+      /Nobody has looked whether there is metal.*rear left.*say it in Identify/,
+    );
+    for (const cure of Object.values(job.cures)) for (const each of cure?.networks ?? []) each.plugged = true;
+    expect(judged(job, 'turn-left', 'cured').reasons.join(' ')).not.toMatch(/metal/);
   });
 
   it('that starts the alternator falls short through an LED', () => {

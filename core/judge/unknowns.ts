@@ -6,7 +6,12 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** Something nobody has looked at yet that widens the band, and what would narrow it. */
 export interface Unknown {
-  what: 'repeaters-watched' | 'bulbs-not-seen' | 'flasher-not-seen' | 'repeaters-assumed';
+  what:
+    | 'repeaters-watched'
+    | 'bulbs-not-seen'
+    | 'flasher-not-seen'
+    | 'repeaters-assumed'
+    | 'trials-contradict';
   /** one sentence: what is not known, and what to do about it */
   narrow: string;
 }

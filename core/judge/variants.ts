@@ -1,4 +1,4 @@
-import type { Configuration } from '../model/job.ts';
+import type { Configuration } from '../model/cures.ts';
 import type { Shelf } from '../model/part.ts';
 import { fitmentOf } from '../simulation/fitment.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';

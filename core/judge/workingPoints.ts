@@ -19,6 +19,17 @@ export function workingPoints(system: SystemVolts): WorkingPoint[] {
   return TWELVE_VOLT_POINTS.map((point) => ({ ...point, volts: point.volts * (system / 12) }));
 }
 
+/**
+ * Where a supply nobody measured can have been, V: engine off, running, or either where that is not known.
+ *
+ * @returns the least and the most
+ */
+export function likelySupply(system: SystemVolts, engine: boolean | null | undefined): [number, number] {
+  const at = (id: WorkingPoint['id']) =>
+    (TWELVE_VOLT_POINTS.find((point) => point.id === id)?.volts ?? 12) * (system / 12);
+  return [engine ? at('test') : at('tired'), engine === false ? at('rested') : at('charging')];
+}
+
 /** What bulbs are rated at by the UN standard, and what figures that need one voltage are given at, V. */
 export function testVolts(system: SystemVolts): number {
   return 13.5 * (system / 12);

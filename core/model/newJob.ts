@@ -14,7 +14,7 @@ export function newJob(id: string, title: string, vehicle: Vehicle, createdAt: s
     cures: {},
     vehicleCures: [],
     fit: {},
-    observations: [],
+    evidence: [],
     handOver: { stockBulbsKeptAt: '', warrantyUntil: '', note: '', filedAt: null },
   };
 }

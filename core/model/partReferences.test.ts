@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { trialAt } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { WatcherTrial } from './evidence.ts';
 import { Job } from './job.ts';
 import { brokenReferences, partReferences, visitParts } from './partReferences.ts';
 
@@ -22,22 +24,15 @@ function everywhere(): Job {
     { kind: 'bleed-resistor', circuitId: 'stop', piece: { partId: 'of-bleed', ...PIECE } },
     { kind: 'pilot-diodes' },
   ];
-  job.findings = [
-    {
-      id: 'f1',
-      at: '2026-11-20T10:00:00.000Z',
-      circuitId: 'turn-left',
-      fitted: { 'rear-left': 'of-finding' },
-      networks: [network('of-finding-resistor')],
-      out: [],
-      lights: false,
-      supplyVolts: 12.6,
-      result: 'fast',
-    },
+  const trial = (id: string, fitted: Partial<WatcherTrial['fitted']>) =>
+    trialAt('turn-left', 'fast', 12.6, fitted, { id });
+  job.evidence = [
+    trial('f1', { lamps: { 'rear-left': 'of-trial' }, networks: [network('of-trial-resistor')] }),
+    trial('f2', { vehicleCures: [{ kind: 'flasher-relay', partId: 'of-trial-relay', position: 0.5 }] }),
   ];
   return Job.parse(job);
 }
-const PLACES = ['lamp', 'resistor', 'relay', 'decoder', 'bleed', 'finding', 'finding-resistor'];
+const PLACES = ['lamp', 'resistor', 'relay', 'decoder', 'bleed', 'trial', 'trial-resistor', 'trial-relay'];
 
 describe('the walk over the parts a job names', () => {
   it('comes by every place: each string that names one is met', () => {
@@ -55,14 +50,14 @@ describe('the walk over the parts a job names', () => {
     expect(partReferences(job)).toHaveLength(PLACES.length);
   });
 
-  it('drops each: the lamp is open, the resistor still to be bought, the relay and the finding gone', () => {
+  it('drops each: the lamp is open, the resistor still to be bought, the relay and the trial gone', () => {
     const job = everywhere();
     visitParts(job, () => null);
     expect(partReferences(job)).toEqual([]);
     expect(job.chosen).toEqual({ 'rear-right': null });
     expect(job.cures['turn-left']?.networks[0]?.pieces[0]).toEqual({ partId: null, ...PIECE });
     expect(job.vehicleCures.map(({ kind }) => kind)).toEqual(['bleed-resistor', 'pilot-diodes']);
-    expect(job.findings).toEqual([]);
+    expect(job.evidence).toEqual([]);
   });
 
   it('finds what the shelf does not have, or has as another kind', () => {

@@ -1,3 +1,4 @@
+import type { VehicleCure } from './cures.ts';
 import type { Job } from './job.ts';
 import type { Part, Shelf } from './part.ts';
 
@@ -36,28 +37,37 @@ export function visitParts(job: Job, visit: Visit): void {
     for (const piece of (cure?.networks ?? []).flatMap((network) => network.pieces))
       visitPiece(piece, `job.cures ${circuitId}`, visit);
   }
-  job.vehicleCures = job.vehicleCures.filter((cure) => {
-    if (cure.kind === 'bleed-resistor') visitPiece(cure.piece, 'job.vehicleCures bleed-resistor', visit);
+  job.vehicleCures = visitCures(job.vehicleCures, 'job.vehicleCures', visit);
+  const kept = job.evidence.filter(({ id, kind, fitted }) => {
+    const where = `job.evidence ${id}`;
+    for (const [lampId, partId] of Object.entries(fitted.lamps)) {
+      if (partId === null) continue;
+      // What a trial tells hangs on its part; a rate or a proof stays on record without it.
+      const next = visit({ partId, where, kinds: LIGHTS, needed: kind === 'trial' });
+      if (next === null && kind === 'trial') return false;
+      if (next === null) delete fitted.lamps[lampId];
+      else if (next !== partId) fitted.lamps[lampId] = next;
+    }
+    for (const piece of fitted.networks.flatMap((network) => network.pieces)) visitPiece(piece, where, visit);
+    const { vehicleCures: cures } = fitted;
+    if (!cures) return true;
+    fitted.vehicleCures = visitCures(cures, where, visit, kind === 'trial');
+    // Without its relay it would be taken for what the vehicle's own watcher did.
+    return kind !== 'trial' || fitted.vehicleCures.length === cures.length;
+  });
+  if (kept.length !== job.evidence.length) job.evidence = kept;
+}
+
+function visitCures(cures: VehicleCure[], where: string, visit: Visit, needed = true): VehicleCure[] {
+  return cures.filter((cure) => {
+    if (cure.kind === 'bleed-resistor') visitPiece(cure.piece, `${where} bleed-resistor`, visit);
     if (cure.kind !== 'flasher-relay' && cure.kind !== 'decoder') return true;
     const kinds = [cure.kind === 'decoder' ? ('decoder' as const) : ('flasher' as const)];
-    const next = visit({ partId: cure.partId, where: `job.vehicleCures ${cure.kind}`, kinds, needed: true });
+    const next = visit({ partId: cure.partId, where: `${where} ${cure.kind}`, kinds, needed });
     if (next === null) return false;
     if (next !== cure.partId) cure.partId = next;
     return true;
   });
-  const kept = job.findings?.filter((finding) => {
-    for (const [lampId, partId] of Object.entries(finding.fitted)) {
-      if (partId === null) continue;
-      const where = `job.findings ${finding.id}`;
-      const next = visit({ partId, where, kinds: LIGHTS, needed: true });
-      if (next === null) return false;
-      if (next !== partId) finding.fitted[lampId] = next;
-    }
-    for (const piece of finding.networks.flatMap((network) => network.pieces))
-      visitPiece(piece, `job.findings ${finding.id}`, visit);
-    return true;
-  });
-  if (kept && kept.length !== job.findings?.length) job.findings = kept;
 }
 
 function visitPiece(piece: { partId: string | null }, where: string, visit: Visit): void {

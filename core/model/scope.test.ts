@@ -3,6 +3,7 @@ import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { cureBoard } from '../cures/board/board.ts';
 import { flashRule } from '../judge/flashRule.ts';
+import { fittedNow } from '../record/fittedNow.ts';
 import { handOverPage } from '../record/handOver.ts';
 import { circuitsToProve, proofsOf, turnFunctionsToProve } from '../record/observations.ts';
 import { fitSteps } from '../work/fitSteps.ts';
@@ -15,11 +16,11 @@ const ids = (lamps: readonly { id: string }[]) => lamps.map(({ id }) => id).toSo
 
 /** The minibus with LEDs in its saloon lamps and nowhere else. */
 function domeJob(): Job {
-  const { observations: _, ...job } = demoJob('dial-a-ride-2');
+  const job = demoJob('dial-a-ride-2');
   const saloon = ['saloon-1', 'saloon-2', 'saloon-3'];
   return {
     ...job,
-    observations: [],
+    evidence: [],
     vehicleCures: [],
     cures: {},
     scope: { lampIds: saloon, aim: 'light' },
@@ -106,13 +107,22 @@ describe('a job that touches nothing that flashes', () => {
     const rule = flashRule(job.vehicle.region);
     const [circuit] = circuitsToProve(job);
     if (!circuit) throw new Error('nothing to prove');
-    const seen = (result: 'works' | 'glows', at: string) => ({ id: at, at, circuitId: circuit.id, result });
-    job.circuitProofs = [seen('glows', '2026-11-20T10:00:00.000Z')];
+    const seen = (result: 'works' | 'glows', at: string) => ({
+      kind: 'proof' as const,
+      id: at,
+      at,
+      circuitId: circuit.id,
+      on: null,
+      supply: null,
+      fitted: fittedNow(job, [circuit.id], 'cured'),
+      result,
+    });
+    job.evidence = [seen('glows', '2026-11-20T10:00:00.000Z')];
     expect(proofsOf(job, rule)).toEqual([{ id: circuit.id, proved: false }]);
     expect(handOverPage(job, DEMO_SHELF).circuits).toEqual([
       { circuitId: circuit.id, name: circuit.name, seen: 'glows while off' },
     ]);
-    job.circuitProofs.push(seen('works', '2026-11-20T11:00:00.000Z'));
+    job.evidence.push(seen('works', '2026-11-20T11:00:00.000Z'));
     expect(proofsOf(job, rule)).toEqual([{ id: circuit.id, proved: true }]);
   });
 });

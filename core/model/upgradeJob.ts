@@ -16,11 +16,84 @@ const TURN_FUSE = 'turn-fuse';
  * came, for the schema to refuse by name.
  *
  * @param version that wrote it
+ * @param until the version whose shape is wanted; today's where left out
  */
-export function upgradeJob(job: unknown, version = 1): unknown {
+export function upgradeJob(job: unknown, version = 1, until = Number.POSITIVE_INFINITY): unknown {
   const whole = withConfigurations(withWholeVehicle(job));
   const seen = version < 6 ? withoutUnseen(whole) : whole;
-  return version < 7 ? withScope(seen) : seen;
+  const scoped = version < 7 ? withScope(seen) : seen;
+  return version < 8 && until >= 8 ? withOpenBrake(withEvidence(scoped)) : scoped;
+}
+
+/** What of a job was seen, under the names it had up to version 7. */
+export const SEEN_UNTIL_7 = ['observations', 'circuitProofs', 'findings'] as const;
+
+/** Up to version 7 rates, proofs and trials were three records; they are one. */
+function withEvidence(job: unknown): unknown {
+  if (!isRecord(job) || 'evidence' in job) return job;
+  const { observations = [], circuitProofs = [], findings = [], ...rest } = job;
+  if (![observations, circuitProofs, findings].every(Array.isArray)) return job;
+  const each = (list: unknown, to: (old: Record<string, unknown>) => unknown) =>
+    (list as unknown[]).map((old) => (isRecord(old) ? to(old) : old));
+  return {
+    ...rest,
+    evidence: [
+      ...each(observations, rateOf),
+      ...each(circuitProofs, (old) => ({
+        ...old,
+        kind: 'proof',
+        on: null,
+        supply: null,
+        fitted: fittedThen('cured'),
+      })),
+      ...each(findings, trialOf),
+    ],
+  };
+}
+
+const fittedThen = (configuration: unknown) => ({ configuration, lamps: {}, networks: [], out: [] });
+const conditions = (lights: unknown) => ({ lights, brake: false, engine: null });
+
+function rateOf({ configuration, lights, supplyVolts, note, ...old }: Record<string, unknown>): unknown {
+  return {
+    ...old,
+    kind: 'rate',
+    ...(note === '' ? {} : { note }),
+    on: conditions(lights),
+    supply: supplyVolts === null ? null : { fromVolts: supplyVolts, toVolts: supplyVolts },
+    fitted: fittedThen(configuration),
+  };
+}
+
+function trialOf({
+  lights,
+  supplyVolts,
+  supplyToVolts = supplyVolts,
+  fitted: lamps,
+  networks,
+  out,
+  ...old
+}: Record<string, unknown>): unknown {
+  return {
+    ...old,
+    kind: 'trial',
+    on: conditions(lights),
+    supply: { fromVolts: supplyVolts, toVolts: supplyToVolts },
+    fitted: { configuration: null, lamps, networks, out },
+  };
+}
+
+/** Up to version 7 nobody was taken to read the brake wire until somebody had said so: it is open now. */
+function withOpenBrake(job: unknown): unknown {
+  if (!isRecord(job) || !isRecord(job.vehicle)) return job;
+  const facts = isRecord(job.vehicle.facts) ? job.vehicle.facts : {};
+  return facts.brakeSensed === undefined ? withReopened(job, { brakeSense: true }) : job;
+}
+
+/** What was taken for granted and is open now is remembered until somebody has read what it changes. */
+function withReopened(job: Record<string, unknown>, more: Record<string, unknown>): Record<string, unknown> {
+  const before = isRecord(job.reopened) ? job.reopened : { settings: [], mounts: [], brakeSense: false };
+  return { ...job, reopened: { ...before, ...more } };
 }
 
 /** Up to version 6 no job said what it converts: what it had LEDs for. One without any is still about all of its lamps. */
@@ -40,16 +113,30 @@ const NOT_LOOKED_AT = 'Not looked at yet.';
 function withoutUnseen(job: unknown): unknown {
   if (!isRecord(job) || !isRecord(job.vehicle)) return job;
   const { lamps, flasher } = job.vehicle;
-  return {
-    ...job,
-    vehicle: {
-      ...job.vehicle,
-      ...(Array.isArray(lamps) ? { lamps: lamps.map(withUnseenMount) } : {}),
-      ...(isRecord(flasher) && Array.isArray(flasher.outputs)
-        ? { flasher: { ...flasher, outputs: flasher.outputs.map(withUnseenSetting) } }
-        : {}),
-    },
+  const old = {
+    lamps: Array.isArray(lamps) ? lamps : [],
+    outputs: isRecord(flasher) && Array.isArray(flasher.outputs) ? flasher.outputs : [],
   };
+  const next = { lamps: old.lamps.map(withUnseenMount), outputs: old.outputs.map(withUnseenSetting) };
+  const mounts = changed(old.lamps, next.lamps, 'id');
+  const settings = changed(old.outputs, next.outputs, 'circuitId');
+  if (mounts.length + settings.length === 0) return job;
+  return withReopened(
+    {
+      ...job,
+      vehicle: {
+        ...job.vehicle,
+        lamps: next.lamps,
+        ...(isRecord(flasher) ? { flasher: { ...flasher, outputs: next.outputs } } : {}),
+      },
+    },
+    { mounts, settings },
+  );
+}
+
+/** The ids of what is not the same any more. */
+function changed(before: readonly unknown[], after: readonly unknown[], id: string): unknown[] {
+  return after.flatMap((each, index) => (each !== before[index] && isRecord(each) ? [each[id]] : []));
 }
 
 function withUnseenMount(lamp: unknown): unknown {

@@ -1,6 +1,7 @@
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { type VerdictState, worstState } from '../judge/states.ts';
+import type { Unknown } from '../judge/unknowns.ts';
 import type { CircuitVerdict, TurnVerdict } from '../judge/verdict.ts';
 import { isCured } from '../model/isCured.ts';
 import type { Job } from '../model/job.ts';
@@ -9,7 +10,7 @@ import { flashes, scopeCircuits, steadyScope } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedCircuit, unitedTurns } from './union.ts';
-import { analysesOf, buildUnknowns, type Way, waysOf } from './ways.ts';
+import { analysesOf, buildUnknowns, seenContradiction, type Way, waysOf } from './ways.ts';
 
 /** A circuit that is on steadily, with its LEDs alone and as it is cured now. */
 export interface SteadyVerdicts {
@@ -53,7 +54,11 @@ export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
   const told = <V>(of: (each: WayVerdicts) => V) =>
     ways.map((each) => ({ where: flasherPlace(each.way.flasher), verdict: of(each) }));
   const [first] = ways as [WayVerdicts];
-  const open = buildUnknowns(job.vehicle);
+  const contradiction = seenContradiction(job, shelf);
+  const open: Unknown[] = [
+    ...buildUnknowns(job.vehicle),
+    ...(contradiction ? [{ what: 'trials-contradict' as const, narrow: contradiction }] : []),
+  ];
   const turns = (of: (each: WayVerdicts) => TurnVerdict): TurnVerdict => {
     const united = unitedTurns(told(of));
     return open.length > 0 ? { ...united, unknowns: [...open, ...united.unknowns] } : united;

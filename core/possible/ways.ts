@@ -1,6 +1,7 @@
 import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
+import { watcherTrials } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
@@ -9,6 +10,7 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { fitThermal, setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
+import { couldBe } from './seen.ts';
 
 /** One way a vehicle may be as far as nobody has looked: a job that says all of it. */
 export interface Way {
@@ -27,12 +29,34 @@ export interface Way {
  * job as it stands.
  */
 export function waysOf(job: Job, shelf: Shelf): Way[] {
-  return waysWith(job, shelvesOf(job, shelf));
+  const all = waysWith(job, shelvesOf(job, shelf));
+  const left = agreeing(all);
+  // What was seen and fits no way teaches nothing: it is said, see `seenContradiction`.
+  return left.length > 0 ? left : all;
 }
 
 /** The ways a job's vehicle may be built, whatever its LEDs are: those stay open in each. */
 export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
-  return waysWith(job, [shelf]);
+  const built = waysWith(job, [shelf]);
+  if (built.length === 1 || watcherTrials(job).length === 0) return built;
+  const left = waysOf(job, shelf);
+  return built.filter((way) =>
+    left.some(({ flasher, repeaters }) => flasher === way.flasher && repeaters === way.repeaters),
+  );
+}
+
+/** What of the trials fits no way a job's vehicle is likely to be, in words; null where some way explains all. */
+export function seenContradiction(job: Job, shelf: Shelf): string | null {
+  if (watcherTrials(job).length === 0 || agreeing(waysWith(job, shelvesOf(job, shelf))).length > 0)
+    return null;
+  return 'What was seen fits no way this vehicle is likely to be. A dead bulb on that side, a bad earth, or another bulb than the one said would explain it: look again with the stock bulbs in.';
+}
+
+/** The ways that agree with all that was tried; where there is but one, no trial is asked. */
+function agreeing(ways: readonly Way[]): Way[] {
+  const [first] = ways;
+  if (!first || ways.length === 1 || watcherTrials(first.job).length === 0) return [...ways];
+  return [...analysesOf(ways)].flatMap(([way, analysis]) => (couldBe(analysis) ? [way] : []));
 }
 
 function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
@@ -79,9 +103,9 @@ export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
 }
 
 /** The shelf with each LED that the open ones of a job may be; as it is where nothing was seen with them. */
-function shelvesOf({ chosen, findings }: Job, shelf: Shelf): Shelf[] {
-  if (!findings || findings.length === 0) return [shelf];
-  const fitted = new Set(Object.values(chosen));
+function shelvesOf(job: Job, shelf: Shelf): Shelf[] {
+  if (watcherTrials(job).length === 0) return [shelf];
+  const fitted = new Set(Object.values(job.chosen));
   const open = shelf.flatMap((part) =>
     part.kind === 'led' && fitted.has(part.id) && isOpen(part) ? [part] : [],
   );

@@ -1,21 +1,19 @@
 import { underloadedRate } from '../devices/flasher.ts';
 import { perMinute } from '../formatting/format.ts';
-import type { JobAnalysis } from '../judge/analysis.ts';
-import { Judge } from '../judge/judge.ts';
 import { byWorst, type VerdictState } from '../judge/states.ts';
 import type { RatePrediction } from '../judge/verdict.ts';
+import type { TrialResult } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
+import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedRate } from '../possible/union.ts';
 import { flasherPlace } from '../possible/verdicts.ts';
-import { analysesOf, type Way, waysOf } from '../possible/ways.ts';
+import { analysesOf, seenContradiction, type Way, waysOf } from '../possible/ways.ts';
 import { setFlasher } from '../presets/flashers.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { type JudgedWay, judgeWay } from './judgedWay.ts';
-import { type Look, nextLook } from './looks.ts';
-import { isAboutTurns, type QuickQuestion, type QuickTrial, type TrialResult } from './question.ts';
-import { type QuickJob, quickJob, trialSupply } from './quickJob.ts';
+import { isAboutTurns, type QuickQuestion } from './question.ts';
+import { type QuickJob, quickJob } from './quickJob.ts';
 
 /** What the lamps do on one kind of flasher. */
 export interface SplitRow {
@@ -39,8 +37,6 @@ export interface QuickAnswer {
   rate: RatePrediction | null;
   /** what it rests on, where the kinds of flasher do not agree */
   split: readonly SplitRow[];
-  /** what would settle what is open, the most told per minute first; null where nothing is */
-  look: Look | null;
   /** what was seen that fits no way, in words */
   contradiction: string | null;
   /** the question as the job it is */
@@ -57,7 +53,9 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
   const asked = quickJob(question, shelf, id, at);
   const stop = stopOf(question, asked);
   if (stop) return { ...nothing(asked), headline: stop.headline, why: stop.why };
-  const { left, contradiction } = waysLeft(question, asked);
+  const contradiction = seenContradiction(asked.job, asked.shelf);
+  const job = contradiction ? { ...asked.job, evidence: [] } : asked.job;
+  const left = analysesOf(waysOf(job, asked.shelf));
   const judged = [...left].map(([way, analysis]) => judgeWay(way, analysis, asked));
   const state = eitherOf(judged.map((each) => each.state));
   const rates = judged.flatMap((each) => (each.rate ? [each.rate] : []));
@@ -68,7 +66,6 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
     why: whyOf(judged),
     rate: rates.length > 0 ? unitedRate(rates) : null,
     split: new Set(split.map((row) => row.text)).size > 1 ? split : [],
-    look: nextLook(question, judged, asked),
     contradiction,
     asked: contradiction ? asked : { ...asked, job: narrowed(asked.job, [...left.keys()]) },
   };
@@ -106,7 +103,6 @@ function nothing(asked: QuickJob): QuickAnswer {
     why: '',
     rate: null,
     split: [],
-    look: null,
     contradiction: null,
     asked,
   };
@@ -145,59 +141,6 @@ function stopOf(
     };
   return null;
 }
-
-type Ways = ReadonlyMap<Way, JobAnalysis>;
-
-/** The ways that agree with every trial; all of them where none does, which is then said. */
-function waysLeft(
-  { trials }: QuickQuestion,
-  { job, shelf }: QuickJob,
-): { left: Ways; contradiction: string | null } {
-  const all = analysesOf(waysOf(job, shelf));
-  if (trials.length === 0) return { left: all, contradiction: null };
-  const left = [...all].filter(([, analysis]) => trials.every((trial) => canBe(analysis, trial)));
-  if (left.length > 0) return { left: new Map(left), contradiction: null };
-  return {
-    left: analysesOf(waysOf({ ...job, findings: [] }, shelf)),
-    contradiction:
-      'What was seen fits no way this vehicle is likely to be. A dead bulb on that side, a bad earth, or another bulb than the one said would explain it: look again with the stock bulbs in.',
-  };
-}
-
-/** Whether a trial could have gone so on one way, judged before anything was learned. */
-function canBe(analysis: JobAnalysis, trial: QuickTrial): boolean {
-  const seen = possibleResults(analysis, trial);
-  return seen === null || seen.includes(trial.result);
-}
-
-/** Everything a trial can show on one way; null where the trial says nothing of flashers. */
-function possibleResults(analysis: JobAnalysis, trial: QuickTrial): TrialResult[] | null {
-  if (trial.result === 'dark' || trial.result === 'glows') return null;
-  const judge = new Judge(analysis.with({ ...analysis.job, findings: [] }), 'leds');
-  const { vehicle } = analysis.job;
-  const circuit = vehicle.circuits.find(({ kind, side }) => kind === 'turn' && side === trial.side);
-  if (!circuit) return null;
-  const [from, to] = trialSupply(trial, vehicle.systemVolts);
-  const company = { lights: trial.lights, brake: false };
-  const states = [from, (from + to) / 2, to].map((volts) => judge.circuitAt(circuit, volts, company).state);
-  return resultsFor(judge.turns.fitment.flasher, states);
-}
-
-/** What a flasher shows of some verdicts. */
-function resultsFor(flasher: Flasher, states: readonly VerdictState[]): TrialResult[] {
-  const normal = states.some((state) => state !== 'falls-short');
-  const short = states.some((state) => state !== 'holds');
-  return [...(normal ? (['normal'] as const) : []), ...(short ? SHORT[flasher.kind] : [])];
-}
-
-/** What each kind does with too little load (common practice: makers differ). */
-const SHORT: Record<FlasherKind, readonly TrialResult[]> = {
-  'watching-relay': ['fast'],
-  // Most flash fast, some only tell, some do both or switch the output off.
-  controller: ['fast', 'message', 'dark'],
-  thermal: ['slow', 'fast', 'dark'],
-  'non-watching-relay': ['dark'],
-};
 
 const SHORT_WORDS: Record<FlasherKind, string> = {
   'watching-relay': 'fast',

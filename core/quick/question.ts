@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TrialResult } from '../model/evidence.ts';
 import { Id, SystemVolts, Volts, Watts } from '../model/fields.ts';
 import { FlasherKind } from '../model/vehicle/flasher.ts';
 import { VehicleKind } from '../model/vehicle/vehicle.ts';
@@ -31,11 +32,6 @@ export const QuickLed = z.discriminatedUnion('kind', [
   }),
 ]);
 export type QuickLed = z.infer<typeof QuickLed>;
-
-/** What was seen with it fitted. */
-export const TRIAL_RESULTS = ['normal', 'fast', 'slow', 'message', 'dark', 'glows'] as const;
-export const TrialResult = z.enum(TRIAL_RESULTS);
-export type TrialResult = z.infer<typeof TrialResult>;
 
 /** One LED, or all of them, switched on and looked at. */
 export const QuickTrial = z.strictObject({

@@ -1,13 +1,14 @@
 import { BULBS, bulbById, filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
-import { workingPoints } from '../judge/workingPoints.ts';
+import { likelySupply } from '../judge/workingPoints.ts';
 import type { Bulb } from '../model/bulb.ts';
+import type { Trial } from '../model/evidence.ts';
 import type { SystemVolts } from '../model/fields.ts';
-import type { Finding, Job } from '../model/job.ts';
+import type { Job } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsOf, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { possibleFlashers } from '../presets/flashers.ts';
 import {
@@ -17,6 +18,7 @@ import {
   startingVehicle,
   usualVolts,
 } from '../presets/startingLayout.ts';
+import { fittedNow } from '../record/fittedNow.ts';
 import { UnknownReferenceError } from '../simulation/fitment.ts';
 import { changeStockBulb } from '../vehicle/edit/lamps.ts';
 import type { LampTemplateId } from '../vehicle/edit/lampTemplates.ts';
@@ -118,9 +120,11 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
   const { partId, parts } = ledOfQuestion(question, vehicle, lampIds, shelf, systemVolts);
   job.scope = { lampIds: [...lampIds], aim: null };
   for (const lampId of lampIds) job.chosen[lampId] = partId;
-  const findings = question.trials.flatMap((trial, index) => findingOf(job, trial, `trial-${index + 1}`, at));
+  const evidence = question.trials.flatMap((trial, index) =>
+    trialOf(job, lampIds, trial, `trial-${index + 1}`, at),
+  );
   return {
-    job: { ...job, ...(findings.length > 0 ? { findings } : {}) },
+    job: { ...job, evidence },
     shelf: [...shelf, ...parts],
     lampIds,
     systemVolts,
@@ -217,39 +221,30 @@ function ledOfQuestion(
   return { partId: part.id, parts: [part] };
 }
 
-/** What a trial says of the watcher of its side; nothing where it says nothing of one. */
-function findingOf(job: Job, trial: QuickTrial, id: string, at: string): Finding[] {
-  const { result } = trial;
-  if (result === 'dark' || result === 'glows') return [];
-  const circuit = turnCircuits(job.vehicle).find(({ side }) => side === trial.side);
-  if (!circuit) return [];
-  const [supplyVolts, supplyToVolts] = trialSupply(trial, job.vehicle.systemVolts);
-  return [
-    {
-      id,
-      at,
-      circuitId: circuit.id,
-      fitted: Object.fromEntries(lampIdsOf(circuit).map((lampId) => [lampId, job.chosen[lampId] ?? null])),
-      networks: [],
-      out: [],
-      lights: trial.lights,
-      supplyVolts,
-      ...(supplyToVolts === supplyVolts ? {} : { supplyToVolts }),
-      result,
-    },
-  ];
+/** A trial on the side it was made on, as what was seen of each circuit that its lamps are on. */
+function trialOf(job: Job, lampIds: readonly string[], trial: QuickTrial, id: string, at: string): Trial[] {
+  const { result, lights, engine } = trial;
+  const asked = circuitsAsked(job.vehicle, lampIds);
+  const circuits = job.vehicle.circuits.filter(
+    (circuit) => asked.includes(circuit.id) && (circuit.side === null || circuit.side === trial.side),
+  );
+  const [fromVolts, toVolts] = trialSupply(trial, job.vehicle.systemVolts);
+  // Of a twin lamp nobody said which of its circuits did it.
+  return circuits.slice(0, 1).map((circuit) => ({
+    kind: 'trial',
+    id,
+    at,
+    circuitId: circuit.id,
+    on: { lights, brake: false, engine },
+    supply: { fromVolts, toVolts },
+    fitted: fittedNow(job, [circuit.id], 'leds'),
+    result,
+  }));
 }
 
 /** The least and the most the supply can have been in a trial, V: measured, or what it is with the engine off or running. */
 export function trialSupply({ engine, supplyVolts }: QuickTrial, systemVolts: SystemVolts): [number, number] {
-  if (supplyVolts !== null) return [supplyVolts, supplyVolts];
-  const [tired, rested, test, charging] = workingPoints(systemVolts).map((point) => point.volts) as [
-    number,
-    number,
-    number,
-    number,
-  ];
-  return engine ? [test, charging] : [tired, rested];
+  return supplyVolts === null ? likelySupply(systemVolts, engine) : [supplyVolts, supplyVolts];
 }
 
 function titleOf({ lamps, sides }: QuickQuestion, at: string): string {

@@ -1,5 +1,7 @@
 import { inARow, ohms, watts } from '../formatting/format.ts';
-import type { Aim, Job, Observation, TurnFunction } from '../model/job.ts';
+import type { TurnFunction } from '../model/cures.ts';
+import type { RateReading } from '../model/evidence.ts';
+import type { Aim, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { flashes } from '../model/scope.ts';
 import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
@@ -25,8 +27,8 @@ export const AIM_WORDS: Record<Aim, string> = {
 export interface BeforeAfter {
   function: TurnFunction;
   name: string;
-  before: Observation | undefined;
-  after: Observation | undefined;
+  before: RateReading | undefined;
+  after: RateReading | undefined;
 }
 
 export interface FittedLamp {

@@ -1,7 +1,9 @@
 import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { rateResult } from '../judge/flashRule.ts';
-import type { CircuitProof, Configuration, Job, Observation, TurnFunction } from '../model/job.ts';
+import type { Configuration, TurnFunction } from '../model/cures.ts';
+import { type RateReading, ratesOf, type SteadyProof, steadyProofsOf } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
 import { flashes, hasCure, steadyScope } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
@@ -27,20 +29,20 @@ export function circuitsToProve(job: Job): Circuit[] {
 }
 
 /** What was seen of a circuit that is on steadily, the newest first. */
-export function circuitProofsOf(job: Job, circuitId: string): CircuitProof[] {
-  return (job.circuitProofs ?? [])
+export function circuitProofsOf(job: Job, circuitId: string): SteadyProof[] {
+  return steadyProofsOf(job)
     .filter((each) => each.circuitId === circuitId)
     .toSorted((a, b) => a.at.localeCompare(b.at))
     .reverse();
 }
 
 /** What was last seen of a circuit that is on steadily; earlier ones stay on record. */
-export function latestCircuitProof(job: Job, circuitId: string): CircuitProof | undefined {
+export function latestCircuitProof(job: Job, circuitId: string): SteadyProof | undefined {
   return circuitProofsOf(job, circuitId)[0];
 }
 
 /** `works, dark when off, no message`: what was seen of a circuit, in words. */
-export const CIRCUIT_RESULT_WORDS: Record<CircuitProof['result'], string> = {
+export const CIRCUIT_RESULT_WORDS: Record<SteadyProof['result'], string> = {
   works: 'lights, is dark when off, no message',
   'not-all': 'not every lamp lights',
   glows: 'glows while off',
@@ -75,10 +77,10 @@ export function latestObservation(
   job: Job,
   configuration: Configuration,
   turnFunction: TurnFunction,
-): Observation | undefined {
-  return job.observations
-    .filter((each) => each.configuration === configuration && each.function === turnFunction)
-    .reduce<Observation | undefined>(
+): RateReading | undefined {
+  return ratesOf(job)
+    .filter((each) => each.fitted.configuration === configuration && each.function === turnFunction)
+    .reduce<RateReading | undefined>(
       (newest, each) => (newest && newest.at > each.at ? newest : each),
       undefined,
     );
@@ -105,13 +107,13 @@ export function mayBeHalf(flasher: Flasher | null, ratePerMinute: number): boole
   return fast > 0 && Math.abs(2 * ratePerMinute - fast) <= HALF_SHARE * fast;
 }
 
-function halfCounted(flasher: Flasher | null, observation: Observation): boolean {
+function halfCounted(flasher: Flasher | null, observation: RateReading): boolean {
   const { method, ratePerMinute, everyFlash } = observation;
   return method === 'tapped' && ratePerMinute !== null && !everyFlash && mayBeHalf(flasher, ratePerMinute);
 }
 
 /** An observation against the rule: the rate within limits and every lamp lit. */
-export function proofResult(rule: FlashRule, observation: Observation, flasher: Flasher | null): ProofResult {
+export function proofResult(rule: FlashRule, observation: RateReading, flasher: Flasher | null): ProofResult {
   if (observation.lampsLit === 'some' || observation.lampsLit === 'none') return 'failed';
   if (observation.ratePerMinute === null) return 'not-sure';
   const rate = rateResult(rule, observation.ratePerMinute, observation.uncertainty ?? 0);
@@ -129,7 +131,7 @@ export function proofResult(rule: FlashRule, observation: Observation, flasher: 
  */
 export function proofReason(
   rule: FlashRule,
-  observation: Observation,
+  observation: RateReading,
   flasher: Flasher | null,
   fitted: Flasher | null = flasher,
 ): string {

@@ -3,7 +3,8 @@ import { demoJob } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { flashRule } from '../judge/flashRule.ts';
-import type { Job, Observation } from '../model/job.ts';
+import type { RateReading } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
 import type { FlasherPart } from '../model/part.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
@@ -19,19 +20,22 @@ function adjustableRelay(): FlasherPart {
   return part;
 }
 
-function seen(change: Partial<Observation>): Observation {
+function seen(
+  change: Partial<RateReading>,
+  configuration: RateReading['fitted']['configuration'] = 'cured',
+): RateReading {
   return {
+    kind: 'rate',
     id: 'o1',
     at: '2026-11-25T10:00:00.000Z',
-    configuration: 'cured',
+    on: { lights: false, brake: false, engine: null },
+    supply: null,
+    fitted: { configuration, lamps: {}, networks: [], out: [] },
     function: 'turn-left',
-    lights: false,
     ratePerMinute: 88,
     uncertainty: 1,
     method: 'tapped',
     lampsLit: 'all',
-    supplyVolts: null,
-    note: '',
     ...change,
   };
 }
@@ -55,11 +59,11 @@ describe('observations', () => {
   it('finds the newest of the right function and state, whatever their order', () => {
     const job: Job = {
       ...open,
-      observations: [
+      evidence: [
         seen({ id: 'new', at: '2026-11-25T12:00:00.000Z' }),
         seen({ id: 'old', at: '2026-11-25T09:00:00.000Z' }),
         seen({ id: 'other', at: '2026-11-25T13:00:00.000Z', function: 'hazard' }),
-        seen({ id: 'stock', at: '2026-11-25T14:00:00.000Z', configuration: 'stock' }),
+        seen({ id: 'stock', at: '2026-11-25T14:00:00.000Z' }, 'stock'),
       ],
     };
     expect(latestObservation(job, 'cured', 'turn-left')?.id).toBe('new');
@@ -123,9 +127,9 @@ describe('handOverPage', () => {
   it('sets before beside after and lists what is fitted', () => {
     const page = handOverPage(finished, DEMO_SHELF);
     expect(page.missing).toEqual([]);
-    expect(page.readings.map((each) => [each.before?.configuration, each.after?.configuration])).toEqual(
-      Array(3).fill(['stock', 'cured']),
-    );
+    expect(
+      page.readings.map((each) => [each.before?.fitted.configuration, each.after?.fitted.configuration]),
+    ).toEqual(Array(3).fill(['stock', 'cured']));
     expect(page.lamps.find((lamp) => lamp.lampId === 'rear-left')).toMatchObject({
       before: 'P21W',
       after: 'TERN-3A, 3 W',

@@ -1,6 +1,7 @@
 import { bulbById } from '../catalogue/bulbs.ts';
 import type { Bulb } from '../model/bulb.ts';
-import type { Configuration, Job, ResistorNetwork, VehicleCure } from '../model/job.ts';
+import type { Configuration, ResistorNetwork, VehicleCure } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import type {
   DecoderPart,
   FlasherPart,

@@ -2,7 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob, withRearLoad } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import type { Configuration, Job } from '../model/job.ts';
+import type { Configuration } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import type { Fault } from '../simulation/fault.ts';
 import { supplyVoltsFor, type Traces, traceLamps } from './traceLamps.ts';

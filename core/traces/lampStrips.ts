@@ -1,5 +1,6 @@
 import type { DashEvent } from '../devices/device.ts';
-import type { Configuration, Job } from '../model/job.ts';
+import type { Configuration } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { LampInput } from '../model/vehicle/lamp.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';

@@ -1,5 +1,6 @@
 import { ohms } from '../formatting/format.ts';
-import type { Job, VehicleCure } from '../model/job.ts';
+import type { VehicleCure } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FitStep } from './fitStep.ts';
 

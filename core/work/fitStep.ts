@@ -1,4 +1,4 @@
-import type { ResistorNetwork } from '../model/job.ts';
+import type { ResistorNetwork } from '../model/cures.ts';
 
 /** One thing to do, small enough to tick off. */
 export interface FitStep {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import type { Job, LoadResistorCure } from '../model/job.ts';
+import type { LoadResistorCure } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
 import { fitSteps, minutesLeft } from './fitSteps.ts';
 import { stageProgress } from './progress.ts';

@@ -1,7 +1,8 @@
 // Longer than 300 lines: a job from first to last step, in the order it is done.
 import { baseRecord } from '../catalogue/bases.ts';
 import { capital, ohms, watts } from '../formatting/format.ts';
-import type { Job, ResistorNetwork } from '../model/job.ts';
+import type { ResistorNetwork } from '../model/cures.ts';
+import type { Job } from '../model/job.ts';
 import type { Shelf, WholeLampPart } from '../model/part.ts';
 import { flashes, scopeLamps } from '../model/scope.ts';
 import type { Lamp, Side } from '../model/vehicle/lamp.ts';

@@ -46,6 +46,7 @@ export const LARKSPUR_16: Vehicle = {
   systemVolts: 12,
   region: 'UN',
   hazardSwitch: true,
+  facts: { gearbox: 'manual' },
   internalOhms: 0.012,
   fuses: [
     {

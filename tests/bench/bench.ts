@@ -17,7 +17,7 @@ import { planResistors } from '../../core/cures/loadResistor/plan.ts';
 import { readShelfCsv, shelfCsv } from '../../core/formats/shelfCsv.ts';
 import { JobAnalysis } from '../../core/judge/analysis.ts';
 import { Judge } from '../../core/judge/judge.ts';
-import type { Configuration } from '../../core/model/job.ts';
+import type { Configuration } from '../../core/model/cures.ts';
 import { lampById } from '../../core/model/vehicle/lookUp.ts';
 import { CONTACTS } from '../../core/model/vehicle/netlistNames.ts';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';

@@ -6,12 +6,13 @@ import { bandAt, EQUAL_SHARE } from '../../core/judge/requirements/watch.ts';
 import { looksAt, seenBy } from '../../core/judge/scenario.ts';
 import { variantOf } from '../../core/judge/variants.ts';
 import { testVolts, workingPoints } from '../../core/judge/workingPoints.ts';
+import type { TrialResult } from '../../core/model/evidence.ts';
 import type { LedPart, Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import type { ThresholdLaw } from '../../core/model/vehicle/flasher.ts';
 import { turnCircuits } from '../../core/model/vehicle/lookUp.ts';
 import { builtWaysOf, type Way } from '../../core/possible/ways.ts';
-import type { QuickQuestion, QuickTrial, TrialResult } from '../../core/quick/question.ts';
+import type { QuickQuestion, QuickTrial } from '../../core/quick/question.ts';
 import { quickJob } from '../../core/quick/quickJob.ts';
 import { ALONE } from '../../core/simulation/litState.ts';
 
@@ -35,7 +36,7 @@ export function hiddenVehicle(question: QuickQuestion, shelf: Shelf, random: () 
   const part = asked.shelf.find((each): each is LedPart => each.kind === 'led' && each.open !== undefined);
   const mine = part ? between(pick(possibleLeds(part)), part, random) : null;
   const known = way.shelf.map((each) => (mine && each.id === mine.id ? mine : each));
-  const analysis = new JobAnalysis({ ...way.job, findings: [] }, known);
+  const analysis = new JobAnalysis({ ...way.job, evidence: [] }, known);
   const possibility = pick(analysis.possibilities);
   const turns = variantOf(possibility, known, 'leds').fitted[0];
   const circuit = turnCircuits(possibility.job.vehicle)[0] as TurnCircuit;

@@ -1,7 +1,8 @@
 // Longer than 300 lines: every kind of thing a random job is made of.
 import fc from 'fast-check';
 import { FLOATING_OHMS } from '../../core/circuit/engine/netlist.ts';
-import { Configuration, type Job } from '../../core/model/job.ts';
+import { Configuration } from '../../core/model/cures.ts';
+import type { Job } from '../../core/model/job.ts';
 import type { Ballast, DecoderPart, FlasherPart, LedPart, Part } from '../../core/model/part.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import { circuitsFeeding, turnCircuits } from '../../core/model/vehicle/lookUp.ts';
@@ -282,7 +283,7 @@ export const randomCase: fc.Arbitrary<RandomCase> = fc
     const asked = vehicle.hazardSwitch ? drawn.controls : { ...drawn.controls, hazard: false };
     kinds.push(asked.hazard || (asked.key !== 'off' && asked.turn) ? 'flashing' : 'steady');
     return {
-      job: { ...drawn.job, vehicle, chosen, cures, vehicleCures, lookOver, findings: [] },
+      job: { ...drawn.job, vehicle, chosen, cures, vehicleCures, lookOver, evidence: [] },
       shelf: [...DEMO_SHELF, ...parts],
       configuration: drawn.configuration,
       controls: asked,

@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { CureBoard } from '../../core/cures/board/board.ts';
-import type { Configuration, Job } from '../../core/model/job.ts';
+import type { Configuration } from '../../core/model/cures.ts';
+import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';

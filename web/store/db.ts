@@ -4,6 +4,7 @@ import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
 import { upgradeJob, upgradeObservation } from '../../core/model/upgradeJob.ts';
 import { STORE_NAME } from './name.ts';
+import { withOneEvidence } from './oneEvidence.ts';
 
 // Edits are stored as patches; every part of the store comes through here first.
 enablePatches();
@@ -72,7 +73,7 @@ export class VumbleDatabase extends Dexie {
         .table<JobRow>('jobs')
         .toCollection()
         .modify((row) => {
-          row.job = upgradeJob(row.job) as Job;
+          row.job = upgradeJob(row.job, 1, 7) as Job;
         });
       await transaction.table<EditRow>('edits').clear();
       await transaction.table<SettingRow>('settings').put({ key: 'demo', value: 'missing' });
@@ -84,7 +85,7 @@ export class VumbleDatabase extends Dexie {
         .table<JobRow>('jobs')
         .toCollection()
         .modify((row) => {
-          row.job = upgradeJob(row.job) as Job;
+          row.job = upgradeJob(row.job, 1, 7) as Job;
         });
       await transaction
         .table<EditRow>('edits')
@@ -100,7 +101,7 @@ export class VumbleDatabase extends Dexie {
         .table<JobRow>('jobs')
         .toCollection()
         .modify((row) => {
-          row.job = upgradeJob(row.job, 5) as Job;
+          row.job = upgradeJob(row.job, 5, 7) as Job;
         });
     });
     // A job says which lamps it converts, an observation whether the lights were on.
@@ -109,7 +110,7 @@ export class VumbleDatabase extends Dexie {
         .table<JobRow>('jobs')
         .toCollection()
         .modify((row) => {
-          row.job = upgradeJob(row.job, 6) as Job;
+          row.job = upgradeJob(row.job, 6, 7) as Job;
         });
       await transaction
         .table<EditRow>('edits')
@@ -118,6 +119,16 @@ export class VumbleDatabase extends Dexie {
           row.forward = row.forward.map((patch) => upgradePatch(patch, 6));
           row.backward = row.backward.map((patch) => upgradePatch(patch, 6));
         });
+    });
+    // Rates, proofs and trials are one record; steps of undo that touched them put the whole of it back.
+    this.version(7).upgrade(async (transaction) => {
+      const edits = await transaction.table<EditRow>('edits').toArray();
+      const rows = await transaction.table<JobRow>('jobs').toArray();
+      for (const row of rows) {
+        const mine = edits.filter(({ jobId }) => jobId === row.id);
+        await transaction.table<EditRow>('edits').bulkPut(withOneEvidence(row.job, mine));
+        await transaction.table<JobRow>('jobs').put({ ...row, job: upgradeJob(row.job, 7) as Job });
+      }
     });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
@@ -137,7 +148,7 @@ const RENAMED: Record<string, string> = { stage: 'configuration', condition: 'li
  */
 export function upgradePatch(patch: Patch, version = 1): Patch {
   const [field, place, ...rest] = patch.path;
-  if (field === undefined) return { ...patch, value: upgradeJob(patch.value, version) };
+  if (field === undefined) return { ...patch, value: upgradeJob(patch.value, version, 7) };
   if (field !== 'observations') return patch;
   const value = Array.isArray(patch.value)
     ? patch.value.map(upgradeObservation)

@@ -17,17 +17,22 @@ export async function keepQuickJob(
   const own = part?.kind === 'led' && part.open !== undefined ? { ...part, id: `led-${id}` } : null;
   const rename = <T extends string | null>(partId: T) => (own && partId === ledId ? own.id : partId);
   const chosen = Object.fromEntries(Object.entries(job.chosen).map(([lamp, each]) => [lamp, rename(each)]));
-  const findings = job.findings?.map((finding) => ({
-    ...finding,
-    id: `${finding.id}-${id}`.slice(0, 64),
-    fitted: Object.fromEntries(Object.entries(finding.fitted).map(([lamp, each]) => [lamp, rename(each)])),
+  const evidence = job.evidence.map((seen) => ({
+    ...seen,
+    id: `${seen.id}-${id}`.slice(0, 64),
+    fitted: {
+      ...seen.fitted,
+      lamps: Object.fromEntries(
+        Object.entries(seen.fitted.lamps).map(([lamp, each]) => [lamp, rename(each)]),
+      ),
+    },
   }));
   const kept = {
     ...job,
     id,
     vehicle: { ...job.vehicle, id: `vehicle-${id}`.slice(0, 64) },
     chosen,
-    ...(findings ? { findings } : {}),
+    evidence,
   };
   await db.transaction('rw', db.jobs, db.parts, async () => {
     if (own) await db.parts.add(own);

@@ -4,10 +4,12 @@ import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
+import { ratesOf } from '../../core/model/evidence.ts';
 import { Job } from '../../core/model/job.ts';
 import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
 import { type QuickQuestion, quickQuestion } from '../../core/quick/question.ts';
 import { quickJob } from '../../core/quick/quickJob.ts';
+import { trialAt } from '../../demo/forTests.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { VumbleDatabase } from './db.ts';
@@ -55,7 +57,7 @@ describe('a quick check kept as a job', () => {
     const kept = Job.parse(await jobNow(first));
     const led = kept.chosen['rear-turn-left'];
     expect(await db.parts.get(led ?? '')).toMatchObject({ kind: 'led', open: expect.anything() });
-    expect(kept.findings?.[0]?.fitted['rear-turn-left']).toBe(led);
+    expect(kept.evidence[0]?.fitted.lamps['rear-turn-left']).toBe(led);
     expect(kept.vehicle.facts?.flashers?.length).toBeGreaterThan(1);
     const file = readJobFile(await exportJob(first, db));
     expect(file.ok).toBe(true);
@@ -80,9 +82,9 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 6', async () => {
+  it('opens as schema version 7', async () => {
     await db.open();
-    expect(db.verno).toBe(6);
+    expect(db.verno).toBe(7);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'edits',
       'jobs',
@@ -112,8 +114,8 @@ describe('a browser that still holds version 1', () => {
     old.close();
     const upgraded = await jobNow('mine');
     expect(Job.parse(upgraded).title).toBe('Typed by hand');
-    expect(upgraded.observations).toHaveLength(job.observations.length);
-    expect(upgraded.observations[0]?.configuration).toBe(job.observations[0].stage);
+    expect(upgraded.evidence).toHaveLength(job.observations.length);
+    expect(upgraded.evidence[0]?.fitted.configuration).toBe(job.observations[0].stage);
     expect(turnFuse(upgraded.vehicle).ratedAmps).toBe(15);
     expect(await db.parts.count()).toBe(DEMO_SHELF.length);
     expect(await db.jobs.count()).toBe(demoJobs().length + 1);
@@ -156,9 +158,95 @@ describe('a browser that still holds version 3', () => {
     const upgraded = await jobNow('mine');
     expect(Job.parse(upgraded)).toEqual(upgraded);
     expect(await undoJob('mine', db)).toBe('Look again');
-    expect((await jobNow('mine')).observations[0]?.configuration).toBe('leds');
+    expect((await jobNow('mine')).evidence[0]?.fitted.configuration).toBe('leds');
     expect(await undoJob('mine', db)).toBe('Write a rate down');
-    expect((await jobNow('mine')).observations).toHaveLength(job.observations.length - 1);
+    expect(ratesOf(await jobNow('mine'))).toHaveLength(job.observations.length - 1);
+    await redoJob('mine', db);
+    await redoJob('mine', db);
+    expect(await jobNow('mine')).toEqual(upgraded);
+  });
+});
+
+describe('a browser that still holds version 6', () => {
+  it('makes one record of its three, and takes back and does again each thing it wrote down', async () => {
+    const old = new Dexie(`test-${name}`);
+    old.version(6).stores({
+      jobs: 'id, deleted, updatedAt',
+      edits: '++seq, [jobId+undone]',
+      parts: 'id, kind',
+      settings: 'key',
+      photos: 'id, jobId',
+    });
+    const { job, parts } = JSON.parse(
+      readFileSync(new URL('../../tests/fixtures/job-version-7.vumble.json', import.meta.url), 'utf8'),
+    );
+    const found = {
+      id: 'found',
+      at: job.createdAt,
+      circuitId: 'turn-left',
+      fitted: {},
+      networks: [],
+      out: [],
+      lights: true,
+      supplyVolts: 12.4,
+      result: 'fast',
+    };
+    await old.table('jobs').add({
+      id: 'mine',
+      job: { ...job, id: 'mine', findings: [found] },
+      updatedAt: job.createdAt,
+      deleted: 0,
+    });
+    await old.table('parts').bulkAdd(parts);
+    const edit = { jobId: 'mine', ids: [], mergeKey: '', at: 1 };
+    const [proof] = job.circuitProofs;
+    await old.table('edits').bulkAdd([
+      {
+        ...edit,
+        undone: 0,
+        label: 'Prove',
+        forward: [{ op: 'add', path: ['circuitProofs'], value: [proof] }],
+        backward: [{ op: 'remove', path: ['circuitProofs'] }],
+      },
+      {
+        ...edit,
+        undone: 0,
+        label: 'Found, and named anew',
+        forward: [
+          { op: 'add', path: ['findings'], value: [found] },
+          { op: 'replace', path: ['title'], value: job.title },
+        ],
+        backward: [
+          { op: 'remove', path: ['findings'] },
+          { op: 'replace', path: ['title'], value: 'Before' },
+        ],
+      },
+      {
+        ...edit,
+        undone: 1,
+        label: 'Take a rate back',
+        forward: [{ op: 'replace', path: ['observations', 'length'], value: 0 }],
+        backward: [{ op: 'add', path: ['observations', 0], value: job.observations[0] }],
+      },
+    ]);
+    old.close();
+    const upgraded = await jobNow('mine');
+    expect(Job.parse(upgraded)).toEqual(upgraded);
+    const ids = async () => (await jobNow('mine')).evidence.map(({ id }) => id);
+    const all = [job.observations[0].id, proof.id, 'found'];
+    expect(await ids()).toEqual(all);
+    expect(upgraded.evidence[2]).toMatchObject({
+      on: { lights: true },
+      supply: { fromVolts: 12.4, toVolts: 12.4 },
+    });
+    expect(await redoJob('mine', db)).toBe('Take a rate back');
+    expect(await ids()).toEqual(all.slice(1));
+    await undoJob('mine', db);
+    expect(await undoJob('mine', db)).toBe('Found, and named anew');
+    expect(await ids()).toEqual(all.slice(0, 2));
+    expect((await jobNow('mine')).title).toBe('Before');
+    expect(await undoJob('mine', db)).toBe('Prove');
+    expect(await ids()).toEqual(all.slice(0, 1));
     await redoJob('mine', db);
     await redoJob('mine', db);
     expect(await jobNow('mine')).toEqual(upgraded);
@@ -298,7 +386,7 @@ describe('jobs', () => {
   it('start with everything still to do', async () => {
     const { vehicle } = await jobNow();
     await startJob('new-1', 'Another van', vehicle, db);
-    expect(await jobNow('new-1')).toMatchObject({ title: 'Another van', chosen: {}, observations: [] });
+    expect(await jobNow('new-1')).toMatchObject({ title: 'Another van', chosen: {}, evidence: [] });
   });
 });
 
@@ -371,7 +459,7 @@ describe('import', () => {
     expect(await db.parts.get(piece?.partId ?? '')).toMatchObject({ ohms: 6.8 });
   });
 
-  it('a relay and what a finding was seen with keep the file’s figures too', async () => {
+  it('a relay and what a trial was made with keep the file’s figures too', async () => {
     const relay = DEMO_SHELF.find((part) => part.kind === 'flasher');
     const led = DEMO_SHELF.find((part) => part.kind === 'led');
     if (!relay || !led) throw new Error('no relay or LED on the shelf');
@@ -381,19 +469,7 @@ describe('import', () => {
       job: {
         ...file.job,
         vehicleCures: [{ kind: 'flasher-relay', partId: relay.id, position: 0.5 }],
-        findings: [
-          {
-            id: 'f1',
-            at: file.job.createdAt,
-            circuitId: 'turn-left',
-            fitted: { 'rear-left': led.id },
-            networks: [],
-            out: [],
-            lights: false,
-            supplyVolts: 12.6,
-            result: 'fast',
-          },
-        ],
+        evidence: [trialAt('turn-left', 'fast', 12.6, { lamps: { 'rear-left': led.id } })],
       },
       parts: [{ ...relay, ratedAmps: 7 } as typeof relay, { ...led, watts: 2.22 } as typeof led],
     };
@@ -404,7 +480,9 @@ describe('import', () => {
     const [cure] = job.vehicleCures;
     const theirRelay = await db.parts.get(cure?.kind === 'flasher-relay' ? cure.partId : '');
     expect(theirRelay).toMatchObject({ ratedAmps: 7 });
-    expect(await db.parts.get(job.findings?.[0]?.fitted['rear-left'] ?? '')).toMatchObject({ watts: 2.22 });
+    expect(await db.parts.get(job.evidence[0]?.fitted.lamps['rear-left'] ?? '')).toMatchObject({
+      watts: 2.22,
+    });
     expect(await db.parts.get(relay.id)).toEqual(relay);
   });
 

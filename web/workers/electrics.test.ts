@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { ratesOf } from '../../core/model/evidence.ts';
+import { demoJob, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { electrics, revisionOf } from './electrics.ts';
 
@@ -11,6 +12,12 @@ describe('what a simulation is kept under', () => {
     expect(key({ ...job, title: 'Another title', handOver: { ...job.handOver, note: 'a note' } })).toBe(
       key(),
     );
+  });
+
+  it('stays the same when a rate is recorded, which tells of no watcher', () => {
+    const [rate] = ratesOf(job);
+    if (!rate) throw new Error('no rate on record');
+    expect(key({ ...job, evidence: [...job.evidence, { ...rate, id: 'again' }] })).toBe(key());
   });
 
   it('changes with the shelf: an LED of other watts under the same id is another simulation', () => {
@@ -26,7 +33,7 @@ describe('what a simulation is kept under', () => {
       { ...job, lookOver: { ...job.lookOver, lamps: { ...job.lookOver.lamps } } },
       { ...job, cures: { ...job.cures } },
       { ...job, vehicleCures: [...job.vehicleCures] },
-      { ...job, findings: [...(job.findings ?? [])] },
+      { ...job, evidence: [...job.evidence, trialAt('turn-left', 'normal', 12.6)] },
     ];
     for (const each of changed) expect(key(each)).not.toBe(key());
   });

@@ -1,11 +1,10 @@
+import { watcherTrials } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 
 /** What of a job and its shelf the circuit depends on: a note typed elsewhere must not start a simulation again. */
-export function electrics(
-  { vehicle, identified, chosen, lookOver, cures, vehicleCures, findings }: Job,
-  shelf: Shelf,
-) {
+export function electrics(job: Job, shelf: Shelf) {
+  const { vehicle, identified, chosen, lookOver, cures, vehicleCures } = job;
   return [
     revisionOf(vehicle),
     revisionOf(identified),
@@ -13,7 +12,8 @@ export function electrics(
     revisionOf(lookOver.lamps),
     revisionOf(cures),
     revisionOf(vehicleCures),
-    findings ? revisionOf(findings) : 0,
+    // A rate or a proof that is recorded is none of its business.
+    watcherTrials(job).map(revisionOf).join(),
     revisionOf(shelf),
   ] as const;
 }

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Shelf } from '../../core/model/part.ts';
 import type { QuickAnswer } from '../../core/quick/answer.ts';
 import type { QuickCure } from '../../core/quick/cure.ts';
+import type { Look } from '../../core/quick/looks.ts';
 import type { QuickQuestion } from '../../core/quick/question.ts';
 import { revisionOf } from './electrics.ts';
 import { engine, tracer } from './engine.ts';
@@ -12,6 +13,19 @@ export function useQuickAnswer(question: QuickQuestion, shelf: Shelf, at: string
     queryKey: ['quick', question, at, revisionOf(shelf)],
     queryFn: () => engine().quickAnswer(question, shelf, 'quick', at),
     placeholderData: keepPreviousData,
+  });
+}
+
+/** What would settle what an answer leaves open; it comes after the answer. */
+export function useQuickLook(question: QuickQuestion, answer: QuickAnswer | undefined) {
+  return useQuery<Look | null>({
+    queryKey: ['quick-look', answer ? revisionOf(answer) : 0],
+    queryFn: () => {
+      if (!answer) throw new Error('a look needs an answer first');
+      return engine().quickLook(question, answer);
+    },
+    placeholderData: keepPreviousData,
+    enabled: answer !== undefined,
   });
 }
 

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { Configuration, Job } from '../../core/model/job.ts';
+import type { Configuration } from '../../core/model/cures.ts';
+import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
 import type { Fault } from '../../core/simulation/fault.ts';

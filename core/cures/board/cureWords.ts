@@ -1,5 +1,6 @@
 import { inARow, ohms, watts } from '../../formatting/format.ts';
-import type { Job, ResistorNetwork, VehicleCure } from '../../model/job.ts';
+import type { ResistorNetwork, VehicleCure } from '../../model/cures.ts';
+import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';

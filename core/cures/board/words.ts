@@ -13,7 +13,7 @@ export function rateWords({ low, high }: RatePrediction): string {
 
 const SHORT: Record<Requirement, string> = {
   watch: 'bulb message',
-  sense: 'a control unit reads it',
+  sense: 'brake wire held up',
   excitation: 'the alternator needs it',
   fuse: 'fuse overloaded',
   relay: 'relay overloaded',
@@ -25,6 +25,7 @@ const SHORT: Record<Requirement, string> = {
   rate: 'rate not allowed',
   'back-feed': 'the other side glows',
   dimmer: 'the dimmer cannot dim it',
+  unlooked: 'nobody has looked',
   'more-than-stock': 'draws more than stock',
 };
 

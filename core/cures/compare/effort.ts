@@ -1,5 +1,5 @@
 import { jointsOf } from '../../inventory/picklist.ts';
-import type { ResistorNetwork } from '../../model/job.ts';
+import type { ResistorNetwork } from '../../model/cures.ts';
 import type { CureOption } from './option.ts';
 
 /** Work a cure adds, minutes (common practice). */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../../demo/forTests.ts';
-import type { LoadResistorCure, VehicleCure } from '../../model/job.ts';
+import type { LoadResistorCure, VehicleCure } from '../../model/cures.ts';
 import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { effortOf } from './effort.ts';
 import { option, refused, together } from './option.ts';

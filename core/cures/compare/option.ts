@@ -1,4 +1,5 @@
-import type { Job, LoadResistorCure, VehicleCure } from '../../model/job.ts';
+import type { LoadResistorCure, VehicleCure } from '../../model/cures.ts';
+import type { Job } from '../../model/job.ts';
 
 /** What a cure changes of a job; whatever is left out stays as it is without a cure. */
 export interface CureChange {

@@ -1,5 +1,6 @@
 import { chargingVolts } from '../../judge/workingPoints.ts';
-import type { Configuration, Job } from '../../model/job.ts';
+import type { Configuration } from '../../model/cures.ts';
+import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { CONTROLS_OFF, outputOf } from '../../simulation/controls.ts';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob, firstTurn } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
-import type { Job, LoadResistorCure, ResistorNetwork } from '../../model/job.ts';
+import type { LoadResistorCure, ResistorNetwork } from '../../model/cures.ts';
+import type { Job } from '../../model/job.ts';
 import { planResistors } from './plan.ts';
 
 const network = (lampId: string, ohms: number, more: Partial<ResistorNetwork> = {}): ResistorNetwork => ({

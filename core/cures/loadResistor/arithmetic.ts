@@ -1,7 +1,7 @@
 import { networkOhms, parallelOhms } from '../../circuit/resistorNetwork.ts';
 import { amps, ohms, volts, watts } from '../../formatting/format.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
-import type { LoadResistorCure, ResistorNetwork } from '../../model/job.ts';
+import type { LoadResistorCure, ResistorNetwork } from '../../model/cures.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { OhmsInterval } from './interval.ts';
 

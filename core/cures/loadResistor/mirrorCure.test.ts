@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';
-import type { LoadResistorCure } from '../../model/job.ts';
+import type { LoadResistorCure } from '../../model/cures.ts';
 import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { mirrorCure } from './mirrorCure.ts';
 

@@ -1,4 +1,4 @@
-import type { LoadResistorCure } from '../../model/job.ts';
+import type { LoadResistorCure } from '../../model/cures.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';

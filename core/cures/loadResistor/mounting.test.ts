@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../../demo/forTests.ts';
-import type { ResistorNetwork } from '../../model/job.ts';
+import type { ResistorNetwork } from '../../model/cures.ts';
 import type { ResistorPart } from '../../model/part.ts';
 import { leadReach } from './mounting.ts';
 

@@ -1,4 +1,4 @@
-import type { ResistorNetwork } from '../../model/job.ts';
+import type { ResistorNetwork } from '../../model/cures.ts';
 import type { Shelf } from '../../model/part.ts';
 import { lampById } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';

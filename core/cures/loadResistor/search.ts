@@ -5,7 +5,7 @@ import { amps } from '../../formatting/format.ts';
 import { condemnedIn } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
-import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/job.ts';
+import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/cures.ts';
 import type { ResistorPart } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';

@@ -15,7 +15,8 @@ export type Requirement =
   | 'rate'
   | 'back-feed'
   | 'dimmer'
-  | 'more-than-stock';
+  | 'more-than-stock'
+  | 'unlooked';
 
 /** What one requirement says of a circuit, with the figures that decide. */
 export interface Finding {

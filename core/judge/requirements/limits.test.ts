@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { LARKSPUR_16 } from '../../../demo/vehicles/larkspur16.ts';
 import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';
-import type { ResistorNetwork } from '../../model/job.ts';
+import type { ResistorNetwork } from '../../model/cures.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
 import { turnFuse } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';

@@ -1,6 +1,6 @@
 import { pieceWatts } from '../../circuit/resistorNetwork.ts';
 import { ohms, volts, watts } from '../../formatting/format.ts';
-import type { ResistorNetwork } from '../../model/job.ts';
+import type { ResistorNetwork } from '../../model/cures.ts';
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';

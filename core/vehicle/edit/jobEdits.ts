@@ -61,15 +61,15 @@ export function forgetWhatIsGone(job: Job): void {
       if (cure.networks.length === 0) delete job.cures[circuitId];
     }
   }
-  if (job.findings)
-    job.findings = job.findings.filter(
-      (finding) =>
-        circuits.has(finding.circuitId) &&
-        [...Object.keys(finding.fitted), ...finding.out].every((id) => lamps.has(id)),
-    );
+  const kept = job.evidence.filter(
+    (each) =>
+      (!('circuitId' in each) || circuits.has(each.circuitId)) &&
+      // A rate is of whatever flashed then: lamps that are gone since take nothing from it.
+      (each.kind === 'rate' ||
+        [...Object.keys(each.fitted.lamps), ...each.fitted.out].every((id) => lamps.has(id))),
+  );
+  if (kept.length !== job.evidence.length) job.evidence = kept;
   if (job.scope) job.scope.lampIds = job.scope.lampIds.filter((id) => lamps.has(id));
-  if (job.circuitProofs)
-    job.circuitProofs = job.circuitProofs.filter(({ circuitId }) => circuits.has(circuitId));
   job.vehicleCures = job.vehicleCures.filter(
     (cure) =>
       (!('circuitId' in cure) || circuits.has(cure.circuitId)) &&

@@ -1,12 +1,15 @@
 import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
-import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { sourceWords } from '../../../core/formatting/source.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
-import type { Configuration, Observation, TurnFunction } from '../../../core/model/job.ts';
+import type { Configuration, TurnFunction } from '../../../core/model/cures.ts';
+import type { RateReading } from '../../../core/model/evidence.ts';
+import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
+import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { FUNCTION_WORDS, mayBeHalf, proofReason, watcherLeft } from '../../../core/record/observations.ts';
 import { useDesk } from '../workspace.ts';
 import classes from './RateRecorder.module.css';
+import { useEvidence } from './useEvidence.ts';
 import { useTaps } from './useTaps.ts';
 
 const LIT_CHOICES = [
@@ -26,16 +29,17 @@ export function RateRecorder({
   configuration: Configuration;
   turnFunction: TurnFunction;
 }) {
-  const { job, edit } = useDesk();
+  const { job } = useDesk();
+  const { record: write } = useEvidence();
   const { taps, reading, tap, clear } = useTaps();
   const [typed, setTyped] = useState<string | number>('');
-  const [lit, setLit] = useState<Observation['lampsLit']>('not-checked');
+  const [lit, setLit] = useState<RateReading['lampsLit']>('not-checked');
   const [everyFlash, setEveryFlash] = useState(false);
   const rule = flashRule(job.vehicle.region);
   const typedRate = Number(typed);
   const typedWrong = typed !== '' && !(typedRate >= 1 && typedRate <= 1000);
   const useTyped = typed !== '' && !typedWrong;
-  const measured: Pick<Observation, 'ratePerMinute' | 'uncertainty' | 'method'> | null = useTyped
+  const measured: Pick<RateReading, 'ratePerMinute' | 'uncertainty' | 'method'> | null = useTyped
     ? { ratePerMinute: typedRate, uncertainty: null, method: 'typed' }
     : reading.kind === 'rate'
       ? {
@@ -51,22 +55,23 @@ export function RateRecorder({
     mayBeHalf(watcherLeft(job), measured.ratePerMinute);
   const record = () => {
     if (!measured && !dark) return;
-    const observation: Observation = {
-      id: randomId('seen-'),
-      at: new Date().toISOString(),
-      configuration,
+    const circuits = turnCircuits(job.vehicle).filter(
+      ({ side }) => turnFunction === 'hazard' || turnFunction === `turn-${side}`,
+    );
+    write(`Record ${FUNCTION_WORDS[turnFunction].toLowerCase()}`, {
+      kind: 'rate',
       function: turnFunction,
-      lights: false,
+      on: { lights: false, brake: false, engine: null },
+      supply: null,
+      fitted: fittedNow(
+        job,
+        circuits.map(({ id }) => id),
+        configuration,
+      ),
       ...(measured ?? { ratePerMinute: null, uncertainty: null, method: 'typed' }),
       ...(half && everyFlash ? { everyFlash: true } : {}),
       lampsLit: lit,
-      supplyVolts: null,
-      note: '',
-    };
-    edit(
-      `Record ${FUNCTION_WORDS[turnFunction].toLowerCase()}`,
-      (draft) => void draft.observations.push(observation),
-    );
+    });
     startAgain();
   };
   const startAgain = () => {
@@ -127,7 +132,7 @@ export function RateRecorder({
           aria-labelledby={`lit-${turnFunction}`}
           data={[...LIT_CHOICES]}
           value={lit === 'not-checked' ? '' : lit}
-          onChange={(value) => setLit(value as Observation['lampsLit'])}
+          onChange={(value) => setLit(value as RateReading['lampsLit'])}
         />
       </div>
       <div className={classes.actions}>
@@ -147,7 +152,7 @@ export function RateRecorder({
 }
 
 /** `88 ± 1 a minute, tapped`, as it stands on record. */
-export function RecordedRate({ observation }: { observation: Observation }) {
+export function RecordedRate({ observation }: { observation: RateReading }) {
   if (observation.ratePerMinute === null) return <>no rate</>;
   const { uncertainty } = observation;
   return (
@@ -160,7 +165,7 @@ export function RecordedRate({ observation }: { observation: Observation }) {
 }
 
 /** What the record says against the rule, in one sentence. */
-export function ProofReason({ observation }: { observation: Observation }) {
+export function ProofReason({ observation }: { observation: RateReading }) {
   const { job, fitments } = useDesk();
   const fitted = fitments.cured.flasher;
   return <>{proofReason(flashRule(job.vehicle.region), observation, watcherLeft(job), fitted)}</>;

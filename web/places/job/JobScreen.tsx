@@ -51,6 +51,7 @@ const LATER_SCREENS: Record<Stage, React.ComponentType> = {
 const BrokenReference = lazy(() =>
   import('./BrokenReference.tsx').then((module) => ({ default: module.BrokenReference })),
 );
+const Reopened = lazy(() => import('./Reopened.tsx').then((module) => ({ default: module.Reopened })));
 const VehicleEditor = lazy(() => import('../../job/vehicle/VehicleEditor.tsx'));
 
 type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
@@ -234,12 +235,18 @@ function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
 }
 
 const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
+  const { job } = useDesk();
   const editing = stage === VEHICLE_SCREEN;
   return (
     <section className={classes.stage} aria-label="The stage">
       <StageRail stage={editing ? null : stage} />
       <div className={classes.body}>
         <h2 className="visually-hidden">{editing ? 'Change the vehicle' : STAGE_NAMES[stage]}</h2>
+        {job.reopened && (
+          <Suspense fallback={null}>
+            <Reopened />
+          </Suspense>
+        )}
         <Suspense fallback={<p className="faint">Opening the stage.</p>}>
           {editing ? <VehicleEditor /> : <StageScreen key={stage} stage={stage} />}
         </Suspense>

@@ -1,7 +1,7 @@
 import { SegmentedControl } from '@mantine/core';
 import { Link, useParams } from 'react-router';
 import { flasherWords } from '../../../core/devices/flasher.ts';
-import type { Configuration } from '../../../core/model/job.ts';
+import type { Configuration } from '../../../core/model/cures.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import { DashStrip } from '../../job/plan/DashStrip.tsx';
 import { DriverPanel } from '../../job/plan/DriverPanel.tsx';

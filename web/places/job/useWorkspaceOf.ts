@@ -1,7 +1,8 @@
 import { randomId } from '@mantine/hooks';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import type { Configuration } from '../../../core/model/cures.ts';
 import { isCured } from '../../../core/model/isCured.ts';
-import type { Configuration, Job } from '../../../core/model/job.ts';
+import type { Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../../core/simulation/controls.ts';

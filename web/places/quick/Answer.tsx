@@ -8,11 +8,11 @@ import { keepQuickJob } from '../../store/quickJobs.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { offerUndo } from '../../ui/offerUndo.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
-import { useQuickAnswer, useQuickCure } from '../../workers/useQuick.ts';
+import { useQuickAnswer, useQuickCure, useQuickLook } from '../../workers/useQuick.ts';
 import { Cures } from './Cures.tsx';
 import { MoreFacts } from './MoreFacts.tsx';
 import classes from './Quick.module.css';
-import { TrialBar, trialWords } from './TrialBar.tsx';
+import { QuickTrialBar, trialWords } from './QuickTrialBar.tsx';
 
 interface AnswerProps {
   question: QuickQuestion;
@@ -25,6 +25,7 @@ interface AnswerProps {
 /** The answer, what it rests on, what decides, what can be done, and what was seen since. */
 export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) {
   const answer = useQuickAnswer(question, shelf, at);
+  const look = useQuickLook(question, answer.data);
   const cure = useQuickCure(answer.data);
   if (answer.error) return <p role="alert">It could not be judged: {answer.error.message}</p>;
   if (!answer.data) return <p className={classes.ask}>Judging every way it may be.</p>;
@@ -60,12 +61,12 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
           </ul>
         )}
         <Advice question={question} />
-        {answer.data.look && (
+        {look.data && (
           <div className={classes.next}>
-            <p className={classes.kind}>What decides, about {minutes(answer.data.look.minutes)}</p>
-            <h2>{answer.data.look.act}</h2>
-            <p>{answer.data.look.means}</p>
-            {answer.data.look.id === 'listen' && (
+            <p className={classes.kind}>What decides, about {minutes(look.data.minutes)}</p>
+            <h2>{look.data.act}</h2>
+            <p>{look.data.means}</p>
+            {look.data.id === 'listen' && (
               <div className={classes.heard}>
                 <Button variant="default" onClick={() => onChange({ heard: 'click' })}>
                   It clicks
@@ -99,7 +100,7 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
         <Keep answer={answer.data} />
       </section>
       {answer.data.state !== null && (
-        <TrialBar
+        <QuickTrialBar
           turning={turning}
           single={isSingle(question.lamps)}
           onSee={(trial) => onChange({ trials: [...question.trials, trial] })}

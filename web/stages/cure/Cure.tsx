@@ -22,6 +22,7 @@ import { useRanking } from './useRanking.ts';
 
 // The verdict comes first; the rest is loaded while it is worked out, what stands further down last.
 const LoadGauge = lazy(() => import('./LoadGauge.tsx').then((module) => ({ default: module.LoadGauge })));
+const TrialCard = lazy(() => import('./TrialCard.tsx').then((module) => ({ default: module.TrialCard })));
 const CureTable = lazy(() => import('./CureTable.tsx').then((module) => ({ default: module.CureTable })));
 const Details = lazy(() => import('./Details.tsx').then((module) => ({ default: module.Details })));
 const SupplySlider = lazy(() =>
@@ -37,6 +38,7 @@ export default function Cure() {
   const inHand = useInHand();
   const { circuit } = inHand;
   const turning = circuit.kind === 'turn';
+  const converted = lampIdsOf(circuit).some((id) => job.chosen[id]);
   const plan = useResistorPlan(job, shelf, turn, turning);
   const turnCures = useCureReports(job, shelf, turn, turning);
   const steadyCures = useSteadyCures(job, shelf, !turning);
@@ -87,6 +89,11 @@ export default function Cure() {
         {/* Each boundary comes with what it waits for: one that stood there before would hold back the verdict too. */}
         <FurtherDown>
           <Gradually>
+            {converted && (
+              <Suspense fallback={null}>
+                <TrialCard key={circuit.id} circuit={circuit} />
+              </Suspense>
+            )}
             {tried.cures && (
               <Suspense fallback={<p className="faint">Opening the comparison.</p>}>
                 <CureTable

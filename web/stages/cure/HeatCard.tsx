@@ -8,7 +8,7 @@ import { type RefusedPlace, whyRefused } from '../../../core/heat/refused.ts';
 import { type HeatMount, heatMount } from '../../../core/heat/resistorHeat.ts';
 import { AMBIENTS, HEAT_LINES, judgeHeat } from '../../../core/heat/useCases.ts';
 import { chargingVolts } from '../../../core/judge/workingPoints.ts';
-import type { ResistorNetwork } from '../../../core/model/job.ts';
+import type { ResistorNetwork } from '../../../core/model/cures.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';

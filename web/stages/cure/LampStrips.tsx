@@ -3,7 +3,7 @@ import { useElementSize } from '@mantine/hooks';
 import { memo, useState } from 'react';
 import { volts } from '../../../core/formatting/format.ts';
 import { flashRule, rateResult } from '../../../core/judge/flashRule.ts';
-import type { Configuration } from '../../../core/model/job.ts';
+import type { Configuration } from '../../../core/model/cures.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import type { Controls } from '../../../core/simulation/controls.ts';

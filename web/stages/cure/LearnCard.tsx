@@ -1,35 +1,37 @@
-import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
-import { randomId, useLocalStorage } from '@mantine/hooks';
+import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { amps, volts } from '../../../core/formatting/format.ts';
-import { seenAmps } from '../../../core/judge/learned.ts';
+import { seenAmps, suppliesOf } from '../../../core/judge/learned.ts';
 import { fittedWords } from '../../../core/judge/priors.ts';
-import type { Finding } from '../../../core/model/job.ts';
+import { type WatcherTrial, watcherTrials } from '../../../core/model/evidence.ts';
 import { lampById, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
+import { fittedNow } from '../../../core/record/fittedNow.ts';
+import { SeenList } from '../../job/measure/SeenList.tsx';
+import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './LearnCard.module.css';
 import { PriorsCard } from './PriorsCard.tsx';
-import { RESULTS } from './results.ts';
+import { RESULTS, supplyWords } from './results.ts';
 import { useAnalysis } from './useAnalysis.ts';
 
 type Tried = 'leds' | 'cured' | 'stock';
 
 /** What the watcher was seen to do with what was fitted: each finding narrows where its threshold can be. */
 export function LearnCard() {
-  const { job, circuit, edit } = useDesk();
+  const { job, circuit } = useDesk();
+  const { by, setBy, record } = useEvidence();
   const analysis = useAnalysis();
   const { vehicle } = job;
   const [tried, setTried] = useState<Tried>('leds');
   const [out, setOut] = useState('');
   const [at, setAt] = useState<string | number>((1.05 * job.vehicle.systemVolts).toFixed(1));
-  const [result, setResult] = useState<Finding['result']>('normal');
-  // Whoever works here stays the same from job to job.
-  const [by, setBy] = useLocalStorage({ key: 'vumble-seen-by', defaultValue: '' });
-  const findings = job.findings ?? [];
+  const [result, setResult] = useState<WatcherTrial['result']>('normal');
+  const [lights, setLights] = useState(false);
+  const trials = watcherTrials(job);
   const { bands, learned } = analysis.likeliest;
   const contradiction = learned?.contradiction(circuit) ?? null;
   const typed = Number(at);
@@ -44,30 +46,19 @@ export function LearnCard() {
           row.deleted === 0 &&
           row.id !== job.id &&
           row.job.vehicle.model === vehicle.model &&
-          (row.job.findings?.length ?? 0) > 0,
+          watcherTrials(row.job).length > 0,
       )
       .map((row) => row.job);
   }, [job.id, vehicle.model]);
-  const record = () => {
-    const lampIds = lampIdsOf(circuit);
-    const finding: Finding = {
-      id: randomId('finding-'),
-      at: new Date().toISOString(),
+  const write = () =>
+    record(`Seen: ${RESULTS[result]}`, {
+      kind: 'trial',
       circuitId: circuit.id,
-      fitted: Object.fromEntries(
-        lampIds.map((id) => [id, tried === 'stock' ? null : (job.chosen[id] ?? null)]),
-      ),
-      networks: tried === 'cured' ? (job.cures[circuit.id]?.networks ?? []) : [],
-      out: out === '' ? [] : [out],
-      lights: false,
-      supplyVolts: typed,
+      on: { lights, brake: false, engine: null },
+      supply: { fromVolts: typed, toVolts: typed },
+      fitted: { ...fittedNow(job, [circuit.id], tried), out: out === '' ? [] : [out] },
       result,
-      ...(by.trim() === '' ? {} : { by: by.trim() }),
-    };
-    edit(`Seen: ${RESULTS[result]}`, (draft) => {
-      draft.findings = [...(draft.findings ?? []), finding];
     });
-  };
   return (
     <Card title="What it was seen to do: the band learns">
       <div className={classes.form}>
@@ -105,7 +96,7 @@ export function LearnCard() {
           label="It"
           value={result}
           data={Object.entries(RESULTS).map(([value, label]) => ({ value, label }))}
-          onChange={(event) => setResult(event.currentTarget.value as Finding['result'])}
+          onChange={(event) => setResult(event.currentTarget.value as WatcherTrial['result'])}
         />
         <TextInput
           label="Seen by"
@@ -113,14 +104,19 @@ export function LearnCard() {
           value={by}
           onChange={(event) => setBy(event.currentTarget.value)}
         />
-        <Button onClick={record} disabled={!fits}>
+        <Checkbox
+          label="Lights on"
+          checked={lights}
+          onChange={(event) => setLights(event.currentTarget.checked)}
+        />
+        <Button onClick={write} disabled={!fits}>
           Record it
         </Button>
       </div>
       {fits && (
         <p>
           At {volts(typed)} the threshold lies from {amps(band(true).lowAmps)} to {amps(band(true).highAmps)}
-          {findings.length > 0 &&
+          {trials.length > 0 &&
             `; the stock bulbs alone would say ${amps(band(false).lowAmps)} to ${amps(band(false).highAmps)}`}
           . Computed.
         </p>
@@ -128,49 +124,38 @@ export function LearnCard() {
       {contradiction && (
         <Caution>{contradiction.text} Until one of them is taken back they teach nothing.</Caution>
       )}
-      {findings.length > 0 && (
-        <ul className={classes.findings}>
-          {findings.map((finding) => (
-            <FindingRow
-              key={finding.id}
-              finding={finding}
-              suspect={contradiction?.suspects.some((each) => each.id === finding.id) ?? false}
-            />
-          ))}
-        </ul>
+      {trials.length > 0 && (
+        <SeenList
+          seen={trials}
+          what="a trial"
+          isSuspect={(each) => contradiction?.suspects.some(({ id }) => id === each.id) ?? false}
+        >
+          {(trial) => <TrialWords trial={trial} />}
+        </SeenList>
       )}
       {others && <PriorsCard others={others} at={fits ? typed : vehicle.systemVolts} />}
     </Card>
   );
 }
 
-function FindingRow({ finding, suspect }: { finding: Finding; suspect: boolean }) {
-  const { job, shelf, edit } = useDesk();
-  const seen = seenAmps(job, shelf, finding);
+function TrialWords({ trial }: { trial: WatcherTrial }) {
+  const { job, shelf } = useDesk();
+  const seen = suppliesOf(trial, job.vehicle.systemVolts).flatMap(
+    (at) => seenAmps(job, shelf, trial, at) ?? [],
+  );
+  const low = Math.min(...seen.map((each) => each.low));
+  const high = Math.max(...seen.map((each) => each.high));
   return (
-    <li data-suspect={suspect}>
-      <span>
-        {fittedWords(job, shelf, finding)} at {volts(finding.supplyVolts)}: {RESULTS[finding.result]}
-        <span className="faint">
-          {' '}
-          {seen
-            ? `so the watcher saw ${amps(seen.low)}${seen.high - seen.low > 0.01 ? ` to ${amps(seen.high)}` : ''}, computed`
-            : 'which cannot be computed any more'}
-          {finding.by ? `; seen by ${finding.by}` : ''}
-          {finding.from ? `; from ${finding.from.job}` : ''}
-        </span>
+    <>
+      {fittedWords(job, shelf, trial)}
+      {trial.supply ? ` at ${supplyWords(trial.supply)}` : ''}
+      {trial.on?.lights ? ', lights on' : ''}: {RESULTS[trial.result]}
+      <span className="faint">
+        {' '}
+        {seen.length > 0
+          ? `so the watcher saw ${amps(low)}${high - low > 0.01 ? ` to ${amps(high)}` : ''}, computed;`
+          : 'which cannot be computed any more;'}
       </span>
-      <Button
-        size="xs"
-        variant="subtle"
-        onClick={() =>
-          edit('Take back a finding', (draft) => {
-            draft.findings = (draft.findings ?? []).filter((each) => each.id !== finding.id);
-          })
-        }
-      >
-        Take it back
-      </Button>
-    </li>
+    </>
   );
 }

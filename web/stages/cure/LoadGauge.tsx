@@ -6,7 +6,7 @@ import type { GaugeRow } from '../../../core/judge/loadGauge.ts';
 import { watcherOf } from '../../../core/judge/requirements/watch.ts';
 import { isTurn } from '../../../core/judge/scenario.ts';
 import { VERDICT_WORDS } from '../../../core/judge/states.ts';
-import type { Configuration } from '../../../core/model/job.ts';
+import type { Configuration } from '../../../core/model/cures.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { fuseById, turnFuse } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk, useWorkspace } from '../../job/workspace.ts';

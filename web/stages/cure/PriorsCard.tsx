@@ -7,23 +7,20 @@ import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { shortDate } from '../../ui/dates.ts';
 import classes from './LearnCard.module.css';
-import { RESULTS } from './results.ts';
+import { RESULTS, supplyWords } from './results.ts';
 
 /** What was found on others of this model, with who found it and what was fitted: offered, never taken by itself. */
 export function PriorsCard({ others, at }: { others: readonly Job[]; at: number }) {
   const { job, shelf, circuit, edit } = useDesk();
   const priors = useMemo(() => priorsFor(job, shelf, circuit, others), [job, shelf, circuit, others]);
   if (priors.rows.length === 0) return null;
-  const quiet = priors.rows.filter((row) => row.finding.result === 'normal');
-  const tripped = priors.rows.filter((row) => row.finding.result !== 'normal');
+  const quiet = priors.rows.filter((row) => row.trial.result === 'normal');
+  const tripped = priors.rows.filter((row) => row.trial.result !== 'normal');
   const band = priors.together(circuit, at);
   const take = (rows: readonly Prior[]) =>
     edit(rows.length > 1 ? 'Take over findings' : 'Take over a finding', (draft) => {
-      const taken = rows.map(({ finding, foundIn }) => ({
-        ...finding,
-        from: { job: foundIn, at: finding.at },
-      }));
-      draft.findings = [...(draft.findings ?? []), ...taken];
+      for (const { trial, foundIn } of rows)
+        draft.evidence.push({ ...trial, from: { job: foundIn, at: trial.at } });
     });
   const usable = priors.rows.filter((row) => row.usable);
   return (
@@ -67,10 +64,11 @@ function Column({
       <span className="faint">{title}</span>
       <ul>
         {rows.map((row) => (
-          <li key={`${row.jobId} ${row.finding.id}`}>
-            {row.fitted} at {volts(row.finding.supplyVolts)}: {RESULTS[row.finding.result]}
+          <li key={`${row.jobId} ${row.trial.id}`}>
+            {row.fitted}
+            {row.trial.supply ? ` at ${supplyWords(row.trial.supply)}` : ''}: {RESULTS[row.trial.result]}
             <div className="faint">
-              {row.foundBy ?? 'nobody signed it'}, {row.foundIn}, {shortDate(row.finding.at)}
+              {row.foundBy ?? 'nobody signed it'}, {row.foundIn}, {shortDate(row.trial.at)}
             </div>
             {row.usable ? (
               <Button size="xs" variant="default" onClick={() => onTake([row])}>

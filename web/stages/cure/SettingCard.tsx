@@ -1,6 +1,6 @@
 import { Checkbox } from '@mantine/core';
 import { codeInWords } from '../../../core/formats/dtc.ts';
-import type { VehicleCure } from '../../../core/model/job.ts';
+import type { VehicleCure } from '../../../core/model/cures.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';

@@ -1,5 +1,5 @@
 import { mirrorCure } from '../../../core/cures/loadResistor/mirrorCure.ts';
-import type { LoadResistorCure } from '../../../core/model/job.ts';
+import type { LoadResistorCure } from '../../../core/model/cures.ts';
 import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { useDesk } from '../../job/workspace.ts';
 

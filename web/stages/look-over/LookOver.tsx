@@ -1,6 +1,6 @@
 import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
-import type { TurnFunction } from '../../../core/model/job.ts';
+import type { TurnFunction } from '../../../core/model/cures.ts';
 import { flashes, jobLamps } from '../../../core/model/scope.ts';
 import { FUNCTION_WORDS, latestObservation, turnFunctionsOf } from '../../../core/record/observations.ts';
 import { RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';

@@ -1,8 +1,9 @@
-import { Button } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
-import type { Job, Observation, TurnFunction } from '../../../core/model/job.ts';
+import type { TurnFunction } from '../../../core/model/cures.ts';
+import { ratesOf } from '../../../core/model/evidence.ts';
+import type { Job } from '../../../core/model/job.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import {
@@ -19,10 +20,10 @@ import {
 } from '../../../core/record/observations.ts';
 import { networksOf } from '../../../core/simulation/fitment.ts';
 import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
+import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
-import { shortMoment } from '../../ui/dates.ts';
 import { usePhone } from '../../ui/usePhone.ts';
 import classes from './Prove.module.css';
 import { SteadyProof } from './SteadyProof.tsx';
@@ -171,30 +172,16 @@ function Test({
 }
 
 function History({ turnFunction }: { turnFunction: TurnFunction }) {
-  const { job, edit } = useDesk();
-  const seen = job.observations
-    .filter((each) => each.configuration === 'cured' && each.function === turnFunction)
+  const { job } = useDesk();
+  const seen = ratesOf(job)
+    .filter((each) => each.fitted.configuration === 'cured' && each.function === turnFunction)
     .toSorted((a, b) => b.at.localeCompare(a.at));
   if (seen.length === 0) return null;
-  const remove = (observation: Observation) =>
-    edit(`Take back a reading of ${FUNCTION_WORDS[turnFunction].toLowerCase()}`, (draft) => {
-      draft.observations = draft.observations.filter((each) => each.id !== observation.id);
-    });
   return (
     <Card title={`On record: ${FUNCTION_WORDS[turnFunction].toLowerCase()}`}>
-      <ul className={classes.history}>
-        {seen.map((each) => (
-          <li key={each.id}>
-            <span>
-              <RecordedRate observation={each} />
-              <span className="faint"> {shortMoment(each.at)}</span>
-            </span>
-            <Button size="xs" variant="subtle" onClick={() => remove(each)}>
-              Take back
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <SeenList seen={seen} what={`a reading of ${FUNCTION_WORDS[turnFunction].toLowerCase()}`}>
+        {(each) => <RecordedRate observation={each} />}
+      </SeenList>
     </Card>
   );
 }

@@ -1,17 +1,18 @@
 import { Button } from '@mantine/core';
-import { randomId, useLocalStorage } from '@mantine/hooks';
 import { capital } from '../../../core/formatting/format.ts';
-import type { CircuitProof } from '../../../core/model/job.ts';
+import type { SteadyProof as Proof } from '../../../core/model/evidence.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
+import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { CIRCUIT_RESULT_WORDS, circuitProofsOf } from '../../../core/record/observations.ts';
 import { howToLight } from '../../../core/vehicle/functions.ts';
+import { SeenList } from '../../job/measure/SeenList.tsx';
+import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
-import { shortMoment } from '../../ui/dates.ts';
 import classes from './Prove.module.css';
 
-const RESULTS: readonly { result: CircuitProof['result']; label: string }[] = [
+const RESULTS: readonly { result: Proof['result']; label: string }[] = [
   { result: 'works', label: 'Lights, dark when off, no message' },
   { result: 'not-all', label: 'Not every lamp lights' },
   { result: 'glows', label: 'Glows while off' },
@@ -21,22 +22,20 @@ const RESULTS: readonly { result: CircuitProof['result']; label: string }[] = [
 
 /** What is done to see a circuit that is on steadily, and one press for what it did. */
 export function SteadyProof({ circuit }: { circuit: Circuit }) {
-  const { job, edit } = useDesk();
-  const [by] = useLocalStorage({ key: 'vumble-seen-by', defaultValue: '' });
+  const { job } = useDesk();
+  const { record } = useEvidence();
   const lamps = lampIdsOf(circuit).map((id) => lampById(job.vehicle, id));
   const ways = [...new Set(lamps.map((lamp) => howToLight(job.vehicle, lamp)))];
   const name = circuit.name.toLowerCase();
   const seen = circuitProofsOf(job, circuit.id);
-  const record = (result: CircuitProof['result']) =>
-    edit(`Proved: ${name} ${CIRCUIT_RESULT_WORDS[result]}`, (draft) => {
-      const proof: CircuitProof = {
-        id: randomId('proof-'),
-        at: new Date().toISOString(),
-        circuitId: circuit.id,
-        result,
-        ...(by.trim() === '' ? {} : { by: by.trim() }),
-      };
-      draft.circuitProofs = [...(draft.circuitProofs ?? []), proof];
+  const see = (result: Proof['result']) =>
+    record(`Proved: ${name} ${CIRCUIT_RESULT_WORDS[result]}`, {
+      kind: 'proof',
+      circuitId: circuit.id,
+      on: null,
+      supply: null,
+      fitted: fittedNow(job, [circuit.id], 'cured'),
+      result,
     });
   return (
     <>
@@ -52,7 +51,7 @@ export function SteadyProof({ circuit }: { circuit: Circuit }) {
               key={result}
               size="md"
               variant={result === 'works' ? 'filled' : 'default'}
-              onClick={() => record(result)}
+              onClick={() => see(result)}
             >
               {label}
             </Button>
@@ -61,31 +60,9 @@ export function SteadyProof({ circuit }: { circuit: Circuit }) {
       </Card>
       {seen.length > 0 && (
         <Card title={`On record: ${name}`}>
-          <ul className={classes.history}>
-            {seen.map((each) => (
-              <li key={each.id}>
-                <span>
-                  {capital(CIRCUIT_RESULT_WORDS[each.result])}
-                  <span className="faint">
-                    {' '}
-                    {shortMoment(each.at)}
-                    {each.by ? `, ${each.by}` : ''}
-                  </span>
-                </span>
-                <Button
-                  size="xs"
-                  variant="subtle"
-                  onClick={() =>
-                    edit(`Take back what was seen of ${name}`, (draft) => {
-                      draft.circuitProofs = (draft.circuitProofs ?? []).filter(({ id }) => id !== each.id);
-                    })
-                  }
-                >
-                  Take back
-                </Button>
-              </li>
-            ))}
-          </ul>
+          <SeenList seen={seen} what={`what was seen of ${name}`}>
+            {(each) => capital(CIRCUIT_RESULT_WORDS[each.result])}
+          </SeenList>
         </Card>
       )}
     </>

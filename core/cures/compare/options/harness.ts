@@ -1,5 +1,6 @@
 import { inARow, ohms } from '../../../formatting/format.ts';
-import type { Job, LoadResistorCure, ResistorNetwork } from '../../../model/job.ts';
+import type { LoadResistorCure, ResistorNetwork } from '../../../model/cures.ts';
+import type { Job } from '../../../model/job.ts';
 import type { HarnessPart, Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
 import { circuitsFeeding, lampIdsOf, turnCircuits } from '../../../model/vehicle/lookUp.ts';

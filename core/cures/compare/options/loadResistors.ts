@@ -1,5 +1,6 @@
 import { inARow, ohms, watts } from '../../../formatting/format.ts';
-import type { Job, LoadResistorCure } from '../../../model/job.ts';
+import type { LoadResistorCure } from '../../../model/cures.ts';
+import type { Job } from '../../../model/job.ts';
 import { turnCircuits } from '../../../model/vehicle/lookUp.ts';
 import { mirrorCure } from '../../loadResistor/mirrorCure.ts';
 import type { BestResistors } from '../../loadResistor/plan.ts';

@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import { Configuration, ResistorNetwork, TurnFunction, VehicleCure } from './cures.ts';
+import { Id, Line, Moment, Note, Volts } from './fields.ts';
+
+/** What was on when something was seen. */
+export const Conditions = z.strictObject({
+  lights: z.boolean(),
+  brake: z.boolean(),
+  /** null: nobody said */
+  engine: z.boolean().nullable(),
+});
+export type Conditions = z.infer<typeof Conditions>;
+
+/** What was fitted when something was seen. */
+const Fitted = z.strictObject({
+  /** the one of the three it was, where it was one of them */
+  configuration: Configuration.nullable(),
+  /** what was in each lamp it is about: a shelf id, or null for its filament bulb */
+  lamps: z.record(Id, Id.nullable()),
+  networks: z.array(ResistorNetwork).max(12),
+  /** relay, setting, decoder and what else was fitted beside them */
+  vehicleCures: z.array(VehicleCure).max(60).optional(),
+  /** lamps whose bulb was out */
+  out: z.array(Id).max(16),
+});
+
+const seen = {
+  id: Id,
+  at: Moment,
+  /** who saw it */
+  by: Line.optional(),
+  note: Note.optional(),
+  /** taken over from another job of the same model: whose, and in which state of knowledge */
+  from: z.strictObject({ job: Line, at: Moment }).optional(),
+  /** null where nobody wrote it down */
+  on: Conditions.nullable(),
+  /** measured, or from where to where it was; null where nobody knows */
+  supply: z.strictObject({ fromVolts: Volts, toVolts: Volts }).nullable(),
+  fitted: Fitted,
+};
+
+export const TRIAL_RESULTS = ['normal', 'fast', 'slow', 'message', 'dark', 'glows'] as const;
+export const TrialResult = z.enum(TRIAL_RESULTS);
+export type TrialResult = z.infer<typeof TrialResult>;
+
+/** Something fitted and switched on for a moment: what the lamps of a circuit, or their watcher, did. */
+export const Trial = z.strictObject({
+  ...seen,
+  kind: z.literal('trial'),
+  circuitId: Id,
+  result: TrialResult,
+});
+export type Trial = z.infer<typeof Trial>;
+
+/** How fast the turn lamps flashed. Never turned into a fact about the model by itself. */
+export const RateReading = z.strictObject({
+  ...seen,
+  kind: z.literal('rate'),
+  function: TurnFunction,
+  ratePerMinute: z.number().min(1).max(1000).nullable(),
+  /** half-width of the 95 % interval, flashes a minute; null where the rate was typed in */
+  uncertainty: z.number().min(0).max(1000).nullable(),
+  method: z.enum(['tapped', 'typed']),
+  /** looked at again: no flash went by between two taps */
+  everyFlash: z.boolean().optional(),
+  lampsLit: z.enum(['all', 'some', 'none', 'not-checked']),
+});
+export type RateReading = z.infer<typeof RateReading>;
+
+/** What a circuit that is on steadily was seen to do after the work. */
+export const SteadyProof = z.strictObject({
+  ...seen,
+  kind: z.literal('proof'),
+  circuitId: Id,
+  /** works: every lamp lights with its switch, is dark without, and nothing is said of it */
+  result: z.enum(['works', 'not-all', 'glows', 'flickers', 'message']),
+});
+export type SteadyProof = z.infer<typeof SteadyProof>;
+
+/** Whatever was ever seen of a vehicle: what was on, what was fitted, what it did, who saw it and when. */
+export const Evidence = z.discriminatedUnion('kind', [Trial, RateReading, SteadyProof]);
+export type Evidence = z.infer<typeof Evidence>;
+
+/** A trial that tells of a watcher: lamps that are dark or glow tell of none. */
+export type WatcherTrial = Trial & { result: 'normal' | 'fast' | 'slow' | 'message' };
+
+/** A job, as far as what was seen goes. */
+interface Seen {
+  evidence: readonly Evidence[];
+}
+
+/** Every trial of a job, as they were recorded. */
+export function trialsOf({ evidence }: Seen): Trial[] {
+  return evidence.filter((each) => each.kind === 'trial');
+}
+
+/** The trials that tell of the vehicle's own watcher: with another relay in its place none does. */
+export function watcherTrials(job: Seen): WatcherTrial[] {
+  return trialsOf(job).filter(
+    (each): each is WatcherTrial =>
+      each.result !== 'dark' && each.result !== 'glows' && (each.fitted.vehicleCures?.length ?? 0) === 0,
+  );
+}
+
+/** Every flash rate a job has on record. */
+export function ratesOf({ evidence }: Seen): RateReading[] {
+  return evidence.filter((each) => each.kind === 'rate');
+}
+
+/** Every look at circuits that are on steadily. */
+export function steadyProofsOf({ evidence }: Seen): SteadyProof[] {
+  return evidence.filter((each) => each.kind === 'proof');
+}
+
+/** Whether two lists hold the very same things in the same order. */
+export function sameItems(a: readonly object[], b: readonly object[]): boolean {
+  return a.length === b.length && a.every((each, index) => each === b[index]);
+}

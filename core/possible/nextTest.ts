@@ -1,0 +1,224 @@
+import type { JobAnalysis } from '../judge/analysis.ts';
+import { Judge } from '../judge/judge.ts';
+import { likelySupply, workingPoints } from '../judge/workingPoints.ts';
+import { type Conditions, type TrialResult, watcherTrials } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import type { TurnCircuit } from '../model/vehicle/circuit.ts';
+import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import { lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { fittedNow } from '../record/fittedNow.ts';
+import { SHOWN_WHEN_SHORT } from './seen.ts';
+import { analysesOf, waysOf } from './ways.ts';
+
+/** Something cheap to look at or to try that tells apart what is open. */
+export interface NextTest {
+  id: 'listen' | 'relay' | 'trial' | 'trial-lights' | 'trial-engine' | 'one-filament';
+  minutes: number;
+  /** what to do */
+  act: string;
+  /** what its outcomes mean */
+  means: string;
+}
+
+/** One way a circuit may be, with its threshold somewhere: what a test shows of it is certain, or nearly. */
+interface Supposed {
+  kind: FlasherKind;
+  analysis: JobAnalysis;
+  circuit: TurnCircuit;
+  /** where in its band the threshold lies, 0 at the lower edge and 1 at the upper */
+  at: number;
+  /** which end of what its LEDs may draw */
+  draws: 'low' | 'high';
+  /** what the LEDs do: two of which do the same need not be told apart */
+  does: string;
+}
+
+interface Test extends NextTest {
+  /** what it shows of one way it may be; several where that is not certain */
+  shows(supposed: Supposed): readonly string[];
+}
+
+/** Where in its band a threshold is thought of: nothing makes one place likelier than another. */
+const PLACES = [0.1, 0.3, 0.5, 0.7, 0.9];
+/** Less than this is not worth the way to the vehicle, bits. */
+const WORTH = 0.02;
+
+/** What a click or silence means (common practice; some controllers click through a loudspeaker). */
+const HEARD: Record<FlasherKind, readonly string[]> = {
+  'watching-relay': ['click'],
+  thermal: ['click'],
+  'non-watching-relay': ['click', 'silence'],
+  controller: ['silence'],
+};
+
+/**
+ * The next test of the LEDs of a turn circuit: of all looks and trials the one that tells most of what they will do, per
+ * minute it takes. What each would show is simulated on every way the vehicle may be, with the threshold anywhere in its
+ * band; ways are counted as possibilities, none as likelier than another.
+ *
+ * @param heard whether somebody has listened for a click already
+ * @returns null where all ways do the same, or nothing tells them apart
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function nextTurnTest(job: Job, shelf: Shelf, circuitId: string, heard: boolean): NextTest | null {
+  const supposed = [...analysesOf(waysOf(job, shelf))].flatMap(([way, analysis]) => {
+    const circuit = turnCircuits(analysis.job.vehicle).find(({ id }) => id === circuitId);
+    return circuit ? suppositions(way.flasher, analysis, circuit) : [];
+  });
+  const open = bits(supposed.map(({ does }) => does));
+  if (open === 0) return null;
+  const tests = testsFor(job, circuitId, heard).map((test) => ({ test, told: open - left(test, supposed) }));
+  const [best] = tests.toSorted((a, b) => b.told / b.test.minutes - a.told / a.test.minutes);
+  if (!best || best.told < WORTH) return null;
+  const { id, minutes, act, means } = best.test;
+  return { id, minutes, act, means };
+}
+
+function suppositions(kind: FlasherKind, analysis: JobAnalysis, circuit: TurnCircuit): Supposed[] {
+  const judge = new Judge(analysis, 'leds');
+  const points = workingPoints(analysis.job.vehicle.systemVolts).map(({ volts }) =>
+    judge.circuitAt(circuit, volts),
+  );
+  const draws = points.some(({ amps }) => amps.high > amps.low * 1.02) ? ['low', 'high'] : ['low'];
+  return PLACES.flatMap((at) =>
+    (draws as Supposed['draws'][]).map((end) => {
+      const short = points.some(({ amps, band }) => amps[end] < thresholdIn(band, at));
+      return { kind, analysis, circuit, at, draws: end, does: short ? `short ${kind}` : 'holds' };
+    }),
+  );
+}
+
+const thresholdIn = ({ lowAmps, highAmps }: { lowAmps: number; highAmps: number }, at: number) =>
+  lowAmps + at * (highAmps - lowAmps);
+
+/** Every test there is to choose from; a trial that was made already with just that is not asked for again. */
+function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
+  const off: Conditions = { lights: false, brake: false, engine: false };
+  const trial = (
+    id: NextTest['id'],
+    minutes: number,
+    on: Conditions,
+    words: Pick<NextTest, 'act' | 'means'>,
+    change: (job: Job, circuit: TurnCircuit) => Job = (same) => same,
+  ): Test => ({ id, minutes, ...words, shows: (supposed) => triedOn(supposed, on, change) });
+  const tests: Test[] = [
+    {
+      id: 'listen',
+      minutes: 1,
+      act: 'Hazard on: listen for a click under the dash',
+      means: 'A click is a relay. Silence is mostly a controller.',
+      shows: ({ kind }) => HEARD[kind],
+    },
+    trial('trial', 3, off, {
+      act: 'Fit them on one side and switch on, engine off',
+      means: 'Normal, fast, slow or a message: each tells what watches, and from how much on.',
+    }),
+    trial(
+      'trial-lights',
+      3,
+      { ...off, lights: true },
+      {
+        act: 'The same with the lights on, engine off',
+        means: 'Fast only with the lights on is a shared earth, or a threshold that lies close.',
+      },
+    ),
+    trial(
+      'trial-engine',
+      3,
+      { ...off, engine: true },
+      {
+        act: 'The same with the engine running',
+        means: 'LEDs and filaments follow the supply in another way: what it does now bounds the threshold.',
+      },
+    ),
+    trial(
+      'one-filament',
+      5,
+      off,
+      {
+        act: 'Put one filament bulb back on that side, the LED stays in the other',
+        means:
+          'Normal with one filament says how much load is missing; fast says that even that is too little.',
+      },
+      withOneFilament,
+    ),
+    {
+      id: 'relay',
+      minutes: 10,
+      act: 'Find the relay and read what is printed on it',
+      means: 'Its kind and its load settle how it flashes.',
+      shows: ({ kind }) => [kind],
+    },
+  ];
+  const tried = wasMade(job, circuitId, 'trial');
+  return tests.filter(({ id }) => {
+    if (id === 'listen') return !heard;
+    // What is done once more in another way comes after it was done once.
+    if (id === 'trial-lights' || id === 'trial-engine') return tried && !wasMade(job, circuitId, id);
+    return !wasMade(job, circuitId, id);
+  });
+}
+
+/** One main lamp of a side as it left the works. */
+function withOneFilament(job: Job, circuit: TurnCircuit): Job {
+  const led = lampIdsOf(circuit).find((id) => job.chosen[id] && lampById(job.vehicle, id).role === 'main');
+  return led === undefined ? job : { ...job, chosen: { ...job.chosen, [led]: null } };
+}
+
+function triedOn(
+  { kind, analysis, circuit, at, draws }: Supposed,
+  on: Conditions,
+  change: (job: Job, circuit: TurnCircuit) => Job,
+): readonly TrialResult[] {
+  const job = change(analysis.job, circuit);
+  const judge = new Judge(job === analysis.job ? analysis : analysis.with(job), 'leds');
+  const company = { lights: on.lights, brake: on.brake };
+  const shown = new Set<TrialResult>();
+  for (const volts of likelySupply(job.vehicle.systemVolts, on.engine)) {
+    const { amps, band } = judge.circuitAt(circuit, volts, company);
+    for (const each of amps[draws] < thresholdIn(band, at) ? SHOWN_WHEN_SHORT[kind] : ['normal' as const])
+      shown.add(each);
+  }
+  return [...shown];
+}
+
+function wasMade(job: Job, circuitId: string, id: NextTest['id']): boolean {
+  const circuit = turnCircuits(job.vehicle).find((each) => each.id === circuitId);
+  if (!circuit) return false;
+  const lamps = fittedNow(job, [circuitId], 'leds').lamps;
+  return watcherTrials(job).some(({ circuitId: of, fitted, on }) => {
+    if (of !== circuitId || fitted.networks.length > 0 || fitted.out.length > 0) return false;
+    const filaments = Object.keys(lamps).filter(
+      (each) => lamps[each] !== (fitted.lamps[each] ?? null),
+    ).length;
+    if (id === 'one-filament') return filaments === 1;
+    if (filaments > 0) return false;
+    if (id === 'trial-lights') return on?.lights === true;
+    if (id === 'trial-engine') return on?.engine === true;
+    return id === 'trial' && on?.lights !== true && on?.engine !== true;
+  });
+}
+
+/** What is still open after a test in the mean over its outcomes, bits. */
+function left(test: Test, supposed: readonly Supposed[]): number {
+  const groups = new Map<string, { does: string; weight: number }[]>();
+  for (const each of supposed) {
+    const shown = test.shows(each);
+    for (const outcome of shown)
+      groups.set(outcome, [...(groups.get(outcome) ?? []), { does: each.does, weight: 1 / shown.length }]);
+  }
+  return [...groups.values()].reduce((sum, group) => {
+    const weight = group.reduce((total, each) => total + each.weight, 0);
+    return sum + (weight / supposed.length) * weighedBits(group);
+  }, 0);
+}
+
+const bits = (does: readonly string[]) => weighedBits(does.map((each) => ({ does: each, weight: 1 })));
+
+function weighedBits(group: readonly { does: string; weight: number }[]): number {
+  const total = group.reduce((sum, { weight }) => sum + weight, 0);
+  const shares = new Map<string, number>();
+  for (const { does, weight } of group) shares.set(does, (shares.get(does) ?? 0) + weight / total);
+  return [...shares.values()].reduce((sum, share) => sum - share * Math.log2(share), 0);
+}

@@ -1,0 +1,59 @@
+import type { JobAnalysis } from '../judge/analysis.ts';
+import { Judge } from '../judge/judge.ts';
+import { suppliesOf } from '../judge/learned.ts';
+import type { VerdictState } from '../judge/states.ts';
+import { type TrialResult, type WatcherTrial, watcherTrials } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
+import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
+
+/** What each kind of flasher does with too little load (common practice: makers differ). */
+export const SHOWN_WHEN_SHORT: Record<FlasherKind, readonly TrialResult[]> = {
+  'watching-relay': ['fast'],
+  // Most flash fast, some only tell, some do both or switch the output off.
+  controller: ['fast', 'message', 'dark'],
+  thermal: ['slow', 'fast', 'dark'],
+  'non-watching-relay': ['dark'],
+};
+
+/** Everything a flasher may show of verdicts. */
+export function resultsFor(kind: FlasherKind, states: readonly VerdictState[]): TrialResult[] {
+  const normal = states.some((state) => state !== 'falls-short');
+  const short = states.some((state) => state !== 'holds');
+  return [...(normal ? (['normal'] as const) : []), ...(short ? SHOWN_WHEN_SHORT[kind] : [])];
+}
+
+/** Whether everything that was tried could have gone so on one way, each judged before anything was learned. */
+export function couldBe(analysis: JobAnalysis): boolean {
+  return watcherTrials(analysis.job).every((trial) => {
+    const possible = possibleResults(analysis, trial);
+    return possible === null || possible.includes(trial.result);
+  });
+}
+
+/** Everything a trial can show on one way; null where it tells nothing of flashers. */
+function possibleResults(analysis: JobAnalysis, trial: WatcherTrial): TrialResult[] | null {
+  const { job } = analysis;
+  const circuit = turnCircuits(job.vehicle).find(({ id }) => id === trial.circuitId);
+  // With a bulb out it is the band that learns, not the kind of flasher.
+  if (!circuit || trial.fitted.out.length > 0) return null;
+  const judge = new Judge(analysis.with(asFittedThen(job, trial)), 'cured');
+  const company = { lights: trial.on?.lights === true, brake: trial.on?.brake === true };
+  const states = suppliesOf(trial, job.vehicle.systemVolts).map(
+    (volts) => judge.circuitAt(circuit, volts, company).state,
+  );
+  return resultsFor(job.vehicle.flasher.kind, states);
+}
+
+/** A job with what was fitted in a trial, and nothing known of what was seen. */
+function asFittedThen(job: Job, { circuitId, fitted }: WatcherTrial): Job {
+  return {
+    ...job,
+    evidence: [],
+    chosen: { ...job.chosen, ...fitted.lamps },
+    cures: {
+      [circuitId]: fitted.networks.length > 0 ? { kind: 'load-resistor', networks: fitted.networks } : null,
+    },
+    vehicleCures: [],
+  };
+}

@@ -1,0 +1,42 @@
+import { Button } from '@mantine/core';
+import type { ReactNode } from 'react';
+import type { Evidence } from '../../../core/model/evidence.ts';
+import { shortMoment } from '../../ui/dates.ts';
+import classes from './SeenList.module.css';
+import { useEvidence } from './useEvidence.ts';
+
+/** What is on record, a row each, with who saw it and when; every one can be taken back. */
+export function SeenList<E extends Evidence>({
+  seen,
+  what,
+  isSuspect = () => false,
+  children,
+}: {
+  seen: readonly E[];
+  /** what taking one back is called: `a reading of left turn` */
+  what: string;
+  isSuspect?(evidence: E): boolean;
+  children(evidence: E): ReactNode;
+}) {
+  const { takeBack } = useEvidence();
+  return (
+    <ul className={classes.list}>
+      {seen.map((each) => (
+        <li key={each.id} data-suspect={isSuspect(each)}>
+          <span>
+            {children(each)}
+            <span className="faint">
+              {' '}
+              {shortMoment(each.at)}
+              {each.by ? `, ${each.by}` : ''}
+              {each.from ? `, from ${each.from.job}` : ''}
+            </span>
+          </span>
+          <Button size="xs" variant="subtle" onClick={() => takeBack(`Take back ${what}`, each.id)}>
+            Take back
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
