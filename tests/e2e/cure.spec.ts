@@ -59,12 +59,31 @@ test('what was seen narrows the band; what contradicts it is said and taken back
   await card.getByRole('button', { name: 'Record it' }).click();
   // LEDs alone cannot flash normally where the band begins at two amperes: that contradicts the stock bulbs.
   await expect(card).toContainText(/teach nothing/);
-  await card.getByRole('button', { name: 'Take it back' }).click();
+  await card.getByRole('button', { name: 'Take back' }).click();
   await card.getByLabel('It', { exact: true }).selectOption('fast');
   await card.getByRole('button', { name: 'Record it' }).click();
   await expect(card).toContainText(/so the watcher saw 0\.\d\d A/);
   await page.reload();
   await expect(card).toContainText(/so the watcher saw 0\.\d\d A/);
+});
+
+test('one tap beside the gauge writes a trial, under the conditions of the panel until a chip says otherwise', async ({
+  page,
+}) => {
+  await openStage(page, OPEN_JOB, 'cure');
+  const bar = page.getByRole('region', { name: 'What was seen' });
+  await page.getByRole('button', { name: /^Lights/ }).click();
+  await expect(bar.getByRole('button', { name: 'lights on' })).toBeVisible();
+  await bar.getByRole('button', { name: 'engine off' }).click();
+  await bar.getByRole('button', { name: 'Fast' }).click();
+  const seen = page.getByText('Fast with the LEDs alone, lights on, 13.5 V to 14.4 V');
+  await expect(seen).toBeVisible();
+  await page.reload();
+  await expect(seen).toBeVisible();
+  await page.getByRole('listitem').filter({ has: seen }).getByRole('button', { name: 'Take back' }).click();
+  await expect(seen).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).first().click();
+  await expect(seen).toBeVisible();
 });
 
 test('a plug-in harness is chosen: the pick list, the steps and the heat follow, and no joint is made', async ({

@@ -65,6 +65,21 @@ test('importing a job that is here keeps both, and replaces only when told', asy
   await expect(page.getByRole('link', { name: 'Mobile library, route 3' })).toBeVisible();
 });
 
+test('a job of an earlier version says whose verdict is another now, until it was read', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.locator('input[type="file"]').setInputFiles('tests/fixtures/job-version-7.vumble.json');
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  const note = page.getByRole('note').filter({ hasText: 'Other verdicts than before' });
+  await expect(note).toContainText(
+    /took for granted that nothing reads the brake wire.*Third brake.*: Holds, now could go either way/,
+  );
+  await note.getByRole('button', { name: 'I have read it' }).click();
+  await expect(note).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /Larkspur/ }).first()).toBeVisible();
+  await expect(note).toHaveCount(0);
+});
+
 test('a broken, a foreign and a hostile file are refused with the reason', async ({ page }) => {
   await page.goto('/jobs');
   const cards = page.getByRole('listitem');
