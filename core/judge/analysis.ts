@@ -3,6 +3,7 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { type LearnedBands, learnedBands } from './learned.ts';
 import { HealthyBands } from './outageBand.ts';
+import { SolvedFitments } from './solvedFitments.ts';
 import { possibilities, type Unknown } from './unknowns.ts';
 
 /** One way a job may turn out to be, and what its healthy vehicle and what was seen of it say then. */
@@ -37,10 +38,12 @@ export class JobAnalysis {
       ? { jobs: kept.possibilities.map((each) => each.job), unknowns: kept.unknowns }
       : possibilities(job);
     this.unknowns = unknowns;
+    // Bulbs that differ in lamps that are LEDs now, or who counts the repeaters, draw no other current.
+    const solved = new SolvedFitments();
     this.possibilities = jobs.map(({ vehicle, identified }, index) => {
       const possible: Job = { ...job, vehicle, identified };
       const before = kept?.possibilities[index];
-      const bands = before?.bands ?? new HealthyBands(possible);
+      const bands = before?.bands ?? new HealthyBands(possible, solved);
       const learned =
         before && kept?.shelf === shelf && sameItems(watcherTrials(kept.job), watcherTrials(job))
           ? before.learned

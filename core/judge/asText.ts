@@ -25,7 +25,7 @@ export function contentAsText(content: SocketContent | undefined): string {
 }
 
 /**
- * All that the currents of a fitment depend on: a harness and a tapped resistor of the same ohms, or a controller told
+ * All that the currents of a fitment depend on, whoever counts them: a harness and a tapped resistor of the same ohms, or a controller told
  * of LEDs, draw what the others do.
  */
 export function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
@@ -38,6 +38,6 @@ export function electricsOf({ contents, resistors, flasher, cures }: Fitment): s
       pieces.map(({ ohms, tolerance }) => [ohms, tolerance]),
     ]),
     cures.filter((cure) => cure.kind !== 'controller-setting'),
-    flasher.kind === 'controller' ? 'controller' : flasher,
+    flasher.kind === 'controller' ? 'controller' : { ...flasher, watchesRepeaters: undefined },
   ]);
 }

@@ -46,7 +46,7 @@ import type {
   TurnCircuitVerdict,
   TurnVerdict,
 } from './verdict.ts';
-import { chargingVolts, testVolts } from './workingPoints.ts';
+import { chargingVolts, testVolts, workingPoints } from './workingPoints.ts';
 
 /** What every circuit is held against beside its watcher and its limits. */
 const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
@@ -68,6 +68,7 @@ const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
  */
 export class Judge {
   private readonly variants: readonly Variant[];
+  private readonly distinct = new Map<string, readonly Variant[]>();
   private sidesAlike: boolean | undefined;
   private readonly fuses = new Map<string, LimitCheck[]>();
 
@@ -81,6 +82,28 @@ export class Judge {
 
   static of(job: Job, shelf: Shelf, configuration: Configuration): Judge {
     return new Judge(new JobAnalysis(job, shelf), configuration);
+  }
+
+  /**
+   * The variants that differ for a circuit: what is on steadily does not mind which bulbs are in lamps that bear on none of
+   * it, nor who counts the repeaters.
+   */
+  private variantsFor(circuit: Circuit): readonly Variant[] {
+    if (isTurn(circuit) || this.variants.length === 1) return this.variants;
+    let mine = this.distinct.get(circuit.id);
+    if (!mine) {
+      const near = this.turns.simulation.bearing.together([circuit.id]);
+      const lampIds = this.vehicle.circuits.filter(({ id }) => near.has(id)).flatMap(lampIdsOf);
+      const met = new Map<string, Variant>();
+      for (const variant of this.variants) {
+        const { identified } = variant.possibility.job;
+        const key = lampIds.map((id) => identified[id] ?? '').join();
+        if (!met.has(key)) met.set(key, variant);
+      }
+      mine = [...met.values()];
+      this.distinct.set(circuit.id, mine);
+    }
+    return mine;
   }
 
   get job(): Job {
@@ -110,7 +133,13 @@ export class Judge {
 
   /** One circuit at one supply voltage, against whoever watches its current. */
   circuitAt(circuit: Circuit, emfVolts: number, company = ALONE): PointVerdict {
-    return watchAt(this.variants, circuit, isTurn(circuit) ? [circuit.side] : [], emfVolts, company);
+    return watchAt(
+      this.variantsFor(circuit),
+      circuit,
+      isTurn(circuit) ? [circuit.side] : [],
+      emfVolts,
+      company,
+    );
   }
 
   /**
@@ -140,8 +169,18 @@ export class Judge {
     };
   }
 
+  /**
+   * What hazard adds to the verdict of the sides. Where one watcher counts all lamps a second side only ever adds to what
+   * it sees: it can break a limit, and do no other harm.
+   */
+  hazardState(): VerdictState {
+    if (this.flasher.kind === 'controller') return this.hazardVerdict().state;
+    const supplies = workingPoints(this.vehicle.systemVolts).map(({ volts }) => volts);
+    return this.hazardLimits(supplies).every(({ ok }) => ok) ? 'holds' : 'too-much';
+  }
+
   /** Every side; what is the mirror image of another is not asked for again. */
-  private sideVerdicts(): TurnCircuitVerdict[] {
+  sideVerdicts(): TurnCircuitVerdict[] {
     const sides = bothSides(this.turns);
     if (!sides || !this.alike) return turnCircuits(this.vehicle).map((circuit) => this.sideVerdict(circuit));
     const [one, other] = sides;
@@ -160,7 +199,7 @@ export class Judge {
   ): TurnCircuitVerdict {
     const asked = image?.of ?? circuit;
     const points = image?.points ?? this.sidePoints(circuit);
-    const litAmps = () => this.litAmps([asked], points);
+    const litAmps = () => this.litAmps([asked], suppliesOf(points));
     const limits = [
       // Without a hazard switch one side at a time is all that fuse and relay ever carry.
       ...(this.job.vehicle.hazardSwitch
@@ -168,7 +207,7 @@ export class Judge {
         : [
             ...this.fuse(this.vehicle.flasher.fuseId),
             ...relayLimit(this.vehicle, this.flasher, litAmps, 'A side'),
-            ...this.outputLimits([circuit], points),
+            ...this.outputLimits([circuit], suppliesOf(points)),
           ]),
       ...(circuit.stopFuseId === undefined ? [] : this.fuse(circuit.stopFuseId)),
       ...switchLimit(this.flasher, litAmps, () =>
@@ -208,7 +247,9 @@ export class Judge {
   }
 
   private sidePoints(circuit: TurnCircuit): JudgedPoint[] {
-    return watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
+    return watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
+      this.circuitAt(circuit, at, company),
+    );
   }
 
   /** A circuit of any kind. */
@@ -222,7 +263,9 @@ export class Judge {
     const points =
       watcher === null
         ? []
-        : watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
+        : watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
+            this.circuitAt(circuit, at, company),
+          );
     const output = outputOf({ ...this.vehicle, flasher: this.flasher }, circuit);
     const limits = [
       ...this.fuse(circuit.from.by === 'switch' ? circuit.from.fuseId : this.vehicle.flasher.fuseId),
@@ -248,7 +291,9 @@ export class Judge {
 
   /** What whoever watches the current of a circuit says of it, and nobody else. */
   watched(circuit: Circuit): VerdictState {
-    const points = watchPoints(this.variants, circuit, (at, company) => this.circuitAt(circuit, at, company));
+    const points = watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
+      this.circuitAt(circuit, at, company),
+    );
     return worstState(points.map((point) => point.state));
   }
 
@@ -288,7 +333,7 @@ export class Judge {
 
   /** Every requirement on every variant: where they do not agree, it could go either way. */
   private findings(circuit: Circuit, ratePerMinute: number | null): Finding[] {
-    const scenes = this.variants.flatMap(({ possibility, fitted }) =>
+    const scenes = this.variantsFor(circuit).flatMap(({ possibility, fitted }) =>
       fitted.map(
         (turns): Scene => ({
           job: possibility.job,
@@ -353,8 +398,8 @@ export class Judge {
   private fuse(fuseId: string): LimitCheck[] {
     let limits = this.fuses.get(fuseId);
     if (!limits) {
-      const each = this.variants.flatMap(({ possibility, fitted }) =>
-        fitted.map((turns) => fuseRequirement(turns, possibility.bands, fuseId, this.tolerance)),
+      const each = this.variants.flatMap(({ possibility, most }) =>
+        most.map((turns) => fuseRequirement(turns, possibility.bands, fuseId, this.tolerance)),
       );
       limits = each.reduce((worst, some) => (heaviest(some) > heaviest(worst) ? some : worst));
       this.fuses.set(fuseId, limits);
@@ -367,13 +412,9 @@ export class Judge {
     const points = watchPoints(this.variants, first as TurnCircuit, (at, company) =>
       this.hazardAt(at, company),
     );
-    const circuits = turnCircuits(this.vehicle);
-    const litAmps = this.litAmps(circuits, points);
-    const limits = [
-      ...this.fuse(this.vehicle.flasher.fuseId),
-      ...relayLimit(this.vehicle, this.flasher, () => litAmps, 'Hazard'),
-      ...this.outputLimits(circuits, points),
-    ];
+    const supplies = suppliesOf(points);
+    const litAmps = this.litAmps(turnCircuits(this.vehicle), supplies);
+    const limits = this.hazardLimits(supplies);
     const state = worstState([
       ...points.map((each) => each.state),
       ...limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
@@ -390,22 +431,31 @@ export class Judge {
     };
   }
 
-  /** The highest lit current of some sides over all points and tolerances, A. */
-  private litAmps(circuits: readonly TurnCircuit[], points: readonly JudgedPoint[]): number {
+  private hazardLimits(supplies: readonly number[]): LimitCheck[] {
+    const circuits = turnCircuits(this.vehicle);
+    return [
+      ...this.fuse(this.vehicle.flasher.fuseId),
+      ...relayLimit(this.vehicle, this.flasher, () => this.litAmps(circuits, supplies), 'Hazard'),
+      ...this.outputLimits(circuits, supplies),
+    ];
+  }
+
+  /** The highest lit current of some sides over all supplies and tolerances, A. */
+  private litAmps(circuits: readonly TurnCircuit[], supplies: readonly number[]): number {
     return this.most(
       circuits,
-      points,
+      supplies,
       (turns, at, sides) =>
         turns.solve({ emfVolts: at, sides, resistorFactor: 1 - this.tolerance }).totalAmps,
     );
   }
 
   /** Each turn output against the most it carries: the sides need not be alike. */
-  private outputLimits(circuits: readonly TurnCircuit[], points: readonly JudgedPoint[]): LimitCheck[] {
+  private outputLimits(circuits: readonly TurnCircuit[], supplies: readonly number[]): LimitCheck[] {
     const outputs = turnOutputs(this.vehicle, this.flasher);
     const least = outputs.toSorted((a, b) => a.limitAmps - b.limitAmps)[0];
     if (!least) return [];
-    const carried = this.most(circuits, points, (turns, at, sides) => {
+    const carried = this.most(circuits, supplies, (turns, at, sides) => {
       const solved = turns.solve({ emfVolts: at, sides, resistorFactor: 1 - this.tolerance });
       return Math.max(...circuits.map((circuit) => ampsOf(solved, lampIdsOf(circuit))));
     });
@@ -414,14 +464,13 @@ export class Judge {
 
   private most(
     circuits: readonly TurnCircuit[],
-    points: readonly JudgedPoint[],
+    supplies: readonly number[],
     read: (turns: TurnCircuits, emfVolts: number, sides: TurnCircuit['side'][]) => number,
   ): number {
     const sides = circuits.map((circuit) => circuit.side);
-    const supplies = [...new Set(points.map((each) => each.volts))];
     return Math.max(
-      ...this.variants.flatMap(({ fitted }) =>
-        fitted.flatMap((turns) => supplies.map((at) => read(turns, at, sides))),
+      ...this.variants.flatMap(({ most }) =>
+        most.flatMap((turns) => supplies.map((at) => read(turns, at, sides))),
       ),
     );
   }
@@ -452,6 +501,11 @@ function withSeen(judged: CircuitVerdict, reason: string): CircuitVerdict {
 /** A state, but no worse than another. */
 function atWorst(state: VerdictState, most: VerdictState): VerdictState {
   return VERDICT_STATES.indexOf(state) > VERDICT_STATES.indexOf(most) ? most : state;
+}
+
+/** The supplies some points were judged at, V. */
+function suppliesOf(points: readonly JudgedPoint[]): number[] {
+  return [...new Set(points.map(({ volts }) => volts))];
 }
 
 function highest(points: readonly JudgedPoint[]): number {

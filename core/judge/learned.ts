@@ -229,21 +229,21 @@ export function seenAmps(
     contents.set(lampId, { kind: 'led', part });
   }
   const fitment: Fitment = { ...stock, contents, resistors: trial.fitted.networks };
-  const networks = supposedFitments(fitment).map((each) =>
-    bands ? bands.turnsWith(each) : TurnCircuits.of(vehicle, each),
-  );
+  const supposed = supposedFitments(fitment);
   const tolerance = widestTolerance(trial.fitted.networks);
-  const at = (resistorFactor: number) =>
-    networks.map(
-      (network) =>
-        network.solve({
+  const at = (end: 'least' | 'most', resistorFactor: number) =>
+    supposed
+      .filter((each) => each[end])
+      .map((each) => {
+        const network = bands ? bands.turnsWith(each.fitment) : TurnCircuits.of(vehicle, each.fitment);
+        return network.solve({
           emfVolts,
           sides: [circuit.side],
           lights: trial.on?.lights === true && network.lightsMatter,
           ...(trial.on?.brake ? { brake: true } : {}),
           resistorFactor,
           lookSeconds,
-        }).watchedAmps,
-    );
-  return { low: Math.min(...at(1 + tolerance)), high: Math.max(...at(1 - tolerance)) };
+        }).watchedAmps;
+      });
+  return { low: Math.min(...at('least', 1 + tolerance)), high: Math.max(...at('most', 1 - tolerance)) };
 }

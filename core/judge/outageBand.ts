@@ -5,10 +5,11 @@ import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { type Fitment, healthyStock } from '../simulation/fitment.ts';
 import type { Company } from '../simulation/litState.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
-import { SolvedMoments, VehicleSimulation } from '../simulation/vehicleSimulation.ts';
+import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { electricsOf } from './asText.ts';
 import { Memory } from './requirements/circuitAmps.ts';
 import { healthyScenarios, seenBy } from './scenario.ts';
+import { SolvedFitments } from './solvedFitments.ts';
 
 /** Between these currents the watcher's threshold must lie, A. */
 export interface OutageBand {
@@ -82,43 +83,32 @@ export function flasherBand(flasher: Flasher, circuit: Circuit): OutageBand | nu
   return { lowAmps: flasher.minAmps, highAmps: flasher.minAmps, missingLampId: '' };
 }
 
-/** Fitments whose moments are kept: a table of cures asks for some of them twice. */
-const MOST_FITMENTS = 16;
-
 /** The bands of one healthy vehicle, each worked out once: every configuration and hazard ask for the same ones. */
 export class HealthyBands {
   readonly turns: TurnCircuits;
   private readonly known = new Map<string, OutageBand>();
   private readonly others = new Map<string, unknown>();
-  private readonly moments = new Map<string, SolvedMoments>();
   /** what circuits of this vehicle were found to draw, whatever is in them */
   readonly currents = new Memory();
 
-  /** @throws UnknownReferenceError when the job names a bulb that is not known */
-  constructor(job: Pick<Job, 'vehicle' | 'identified'>) {
-    this.turns = TurnCircuits.of(job.vehicle, healthyStock(job));
+  /**
+   * @param solved what was solved of the same vehicle, whatever is in it
+   * @throws UnknownReferenceError when the job names a bulb that is not known
+   */
+  constructor(
+    { vehicle, identified }: Pick<Job, 'vehicle' | 'identified'>,
+    private readonly solved = new SolvedFitments(),
+  ) {
+    const stock = healthyStock({ vehicle, identified });
+    const moments = solved.of(electricsOf(stock));
+    this.turns = new TurnCircuits(new VehicleSimulation(vehicle, stock, [], undefined, moments));
   }
 
   /** This vehicle with something else fitted; what was solved for the same electrics already is taken over. */
   turnsWith(fitment: Fitment): TurnCircuits {
     const { vehicle, simulation } = this.turns;
-    const electrics = electricsOf(fitment);
-    const healthy = this.remember('electrics', () => electricsOf(this.turns.fitment));
-    // Good stock bulbs are what the bands were worked out of.
-    const moments = electrics === healthy ? simulation.moments : this.momentsOf(electrics);
+    const moments = this.solved.of(electricsOf(fitment));
     return new TurnCircuits(new VehicleSimulation(vehicle, fitment, [], simulation.bearing, moments));
-  }
-
-  /** What was solved of this vehicle with one fitment; the oldest are forgotten. */
-  private momentsOf(electrics: string): SolvedMoments {
-    const known = this.moments.get(electrics) ?? new SolvedMoments();
-    this.moments.delete(electrics);
-    this.moments.set(electrics, known);
-    for (const oldest of this.moments.keys()) {
-      if (this.moments.size <= MOST_FITMENTS) break;
-      this.moments.delete(oldest);
-    }
-    return known;
   }
 
   /** Anything else that follows from the healthy vehicle alone, worked out once. */

@@ -10,11 +10,22 @@ export interface Variant {
   possibility: Possibility;
   /** the likeliest first */
   fitted: readonly TurnCircuits[];
+  /** those of them that draw least, and most */
+  least: readonly TurnCircuits[];
+  most: readonly TurnCircuits[];
 }
 
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
 export function variantOf(possibility: Possibility, shelf: Shelf, configuration: Configuration): Variant {
-  const fitments = supposedFitments(fitmentOf(possibility.job, shelf, configuration));
-  const fitted = fitments.map((fitment) => possibility.bands.turnsWith(fitment));
-  return { possibility, fitted };
+  const supposed = supposedFitments(fitmentOf(possibility.job, shelf, configuration)).map((each) => ({
+    ...each,
+    turns: possibility.bands.turnsWith(each.fitment),
+  }));
+  const turnsOf = (some: typeof supposed) => some.map(({ turns }) => turns);
+  return {
+    possibility,
+    fitted: turnsOf(supposed),
+    least: turnsOf(supposed.filter(({ least }) => least)),
+    most: turnsOf(supposed.filter(({ most }) => most)),
+  };
 }

@@ -8,7 +8,7 @@ import { circuitById } from '../model/vehicle/lookUp.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { resultsFor } from './seen.ts';
 import { verdictsOf } from './verdicts.ts';
-import { builtWaysOf, seenContradiction, waysOf } from './ways.ts';
+import { builtWaysOf, waysOf, waysSeen } from './ways.ts';
 
 const van = demoJob('library-route-3');
 const left = firstTurn(van.vehicle).id;
@@ -51,10 +51,10 @@ describe('a trial on a job nobody has looked at', () => {
       trialAt(left, 'slow', 12.6, stock, { id: 'a' }),
       trialAt(left, 'message', 12.6, stock, { id: 'b' }),
     );
-    expect(seenContradiction(odd, DEMO_SHELF)).toMatch(/fits no way.*look again with the stock bulbs/);
+    expect(waysSeen(odd, DEMO_SHELF).contradiction).toMatch(/fits no way.*look again with the stock bulbs/);
     expect(kinds(odd).size).toBe(4);
     expect(verdictsOf(odd, DEMO_SHELF).leds.unknowns.map(({ what }) => what)).toContain('trials-contradict');
-    expect(seenContradiction(open, DEMO_SHELF)).toBeNull();
+    expect(waysSeen(open, DEMO_SHELF).contradiction).toBeNull();
   });
 
   it('with another relay in its place tells nothing of the vehicle’s own', () => {

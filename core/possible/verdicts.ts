@@ -10,7 +10,7 @@ import { flashes, scopeCircuits, steadyScope } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedCircuit, unitedTurns } from './union.ts';
-import { analysesOf, buildUnknowns, seenContradiction, type Way, waysOf } from './ways.ts';
+import { analysesOf, buildUnknowns, steadyKey, type Way, waysOf, waysSeen } from './ways.ts';
 
 /** A circuit that is on steadily, with its LEDs alone and as it is cured now. */
 export interface SteadyVerdicts {
@@ -48,13 +48,19 @@ export function flasherPlace(kind: FlasherKind): string {
   return WHERE[kind];
 }
 
+/** The same of a way, which may stand for every relay. */
+export function placeOf({ flasher, anyRelay }: Way): string {
+  return anyRelay ? 'On a relay of any kind' : flasherPlace(flasher);
+}
+
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
 export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
-  const ways = [...analysesOf(waysOf(job, shelf))].map(([way, analysis]) => onOneWay(way, analysis));
+  const { ways: possible, contradiction } = waysSeen(job, shelf);
+  const steadyKnown: SteadyKnown = new Map();
+  const ways = [...analysesOf(possible)].map(([way, analysis]) => onOneWay(way, analysis, steadyKnown));
   const told = <V>(of: (each: WayVerdicts) => V) =>
     ways.map((each) => ({ where: flasherPlace(each.way.flasher), verdict: of(each) }));
   const [first] = ways as [WayVerdicts];
-  const contradiction = seenContradiction(job, shelf);
   const open: Unknown[] = [
     ...buildUnknowns(job.vehicle),
     ...(contradiction ? [{ what: 'trials-contradict' as const, narrow: contradiction }] : []),
@@ -112,7 +118,10 @@ export function curedState(job: Job, shelf: Shelf): VerdictState {
   return worstState([...(turns.length > 0 ? [unitedTurns(turns).state] : []), ...steady]);
 }
 
-function onOneWay(way: Way, analysis: JobAnalysis): WayVerdicts {
+/** Circuits that are on steadily as they were judged, by the shelf and by what of the ways bears on them. */
+type SteadyKnown = Map<Shelf, Map<string, SteadyVerdicts>>;
+
+function onOneWay(way: Way, analysis: JobAnalysis, known: SteadyKnown): WayVerdicts {
   const { job } = way;
   const leds = new Judge(analysis, 'leds');
   // Without a cure the cured vehicle is the one with its LEDs alone.
@@ -126,8 +135,15 @@ function onOneWay(way: Way, analysis: JobAnalysis): WayVerdicts {
     steady: job.vehicle.circuits
       .filter((circuit) => circuit.kind !== 'turn')
       .map((circuit) => {
+        const mine = known.get(way.shelf) ?? new Map<string, SteadyVerdicts>();
+        known.set(way.shelf, mine);
+        const key = `${circuit.id} ${steadyKey(way, circuit.id)}`;
+        const before = mine.get(key);
+        if (before) return before;
         const was = leds.circuit(circuit);
-        return { circuit, was, is: judge === leds ? was : judge.circuit(circuit) };
+        const both = { circuit, was, is: judge === leds ? was : judge.circuit(circuit) };
+        mine.set(key, both);
+        return both;
       }),
   };
 }

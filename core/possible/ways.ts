@@ -20,6 +20,8 @@ export interface Way {
   job: Job;
   /** with its LEDs as they are on this way */
   shelf: Shelf;
+  /** it stands for every kind of relay, none of which bears on what it is asked about */
+  anyRelay?: true;
 }
 
 /**
@@ -29,11 +31,18 @@ export interface Way {
  * job as it stands.
  */
 export function waysOf(job: Job, shelf: Shelf): Way[] {
+  return waysSeen(job, shelf).ways;
+}
+
+/** The ways a job may be, and what of the trials fits none of them, in words: it then teaches nothing. */
+export function waysSeen(job: Job, shelf: Shelf): { ways: Way[]; contradiction: string | null } {
   const all = waysWith(job, shelvesOf(job, shelf));
   const left = agreeing(all);
-  // What was seen and fits no way teaches nothing: it is said, see `seenContradiction`.
-  return left.length > 0 ? left : all;
+  return left.length > 0 ? { ways: left, contradiction: null } : { ways: all, contradiction: FITS_NONE };
 }
+
+const FITS_NONE =
+  'What was seen fits no way this vehicle is likely to be. A dead bulb on that side, a bad earth, or another bulb than the one said would explain it: look again with the stock bulbs in.';
 
 /** The ways a job's vehicle may be built, whatever its LEDs are: those stay open in each. */
 export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
@@ -43,13 +52,6 @@ export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
   return built.filter((way) =>
     left.some(({ flasher, repeaters }) => flasher === way.flasher && repeaters === way.repeaters),
   );
-}
-
-/** What of the trials fits no way a job's vehicle is likely to be, in words; null where some way explains all. */
-export function seenContradiction(job: Job, shelf: Shelf): string | null {
-  if (watcherTrials(job).length === 0 || agreeing(waysWith(job, shelvesOf(job, shelf))).length > 0)
-    return null;
-  return 'What was seen fits no way this vehicle is likely to be. A dead bulb on that side, a bad earth, or another bulb than the one said would explain it: look again with the stock bulbs in.';
 }
 
 /** The ways that agree with all that was tried; where there is but one, no trial is asked. */
@@ -148,6 +150,34 @@ export function isFor(flasher: FlasherKind, cure: Job['vehicleCures'][number]['k
   if (cure === 'flasher-relay') return flasher !== 'controller';
   if (cure === 'controller-setting') return flasher === 'controller';
   return true;
+}
+
+/**
+ * What of the ways a vehicle may be built tells apart anything on a circuit that is on steadily: equal where nothing does.
+ * What flashes the turn lamps, and whether there are repeaters, bears on it only by a controller's output or a fuse.
+ */
+export function steadyKey({ flasher, repeaters, job }: Way, circuitId: string): string {
+  const { circuits, flasher: mine } = job.vehicle;
+  const circuit = circuits.find(({ id }) => id === circuitId);
+  const fuses = circuits.flatMap(({ kind, stopFuseId }) =>
+    kind === 'turn' && stopFuseId !== undefined ? [stopFuseId] : [],
+  );
+  const shares = circuit?.from.by === 'switch' && [mine.fuseId, ...fuses].includes(circuit.from.fuseId);
+  if (flasher === 'controller' || shares) return `${flasher} ${repeaters}`;
+  return 'any relay';
+}
+
+/** One way of each kind that differs on a circuit that is on steadily. */
+export function steadyWays(ways: readonly Way[], circuitId: string): Way[] {
+  const met = new Map<string, Way[]>();
+  for (const way of ways) {
+    const key = steadyKey(way, circuitId);
+    met.set(key, [...(met.get(key) ?? []), way]);
+  }
+  return [...met.values()].map((alike) => {
+    const [first] = alike as [Way];
+    return new Set(alike.map(({ flasher }) => flasher)).size > 1 ? { ...first, anyRelay: true } : first;
+  });
 }
 
 /** What is known of each way before it is judged: ways of one vehicle share what follows from it and its bulbs alone. */

@@ -1,14 +1,14 @@
 import { underloadedRate } from '../devices/flasher.ts';
 import { perMinute } from '../formatting/format.ts';
 import { byWorst, type VerdictState } from '../judge/states.ts';
-import type { RatePrediction } from '../judge/verdict.ts';
+import type { CircuitVerdict, RatePrediction } from '../judge/verdict.ts';
 import type { TrialResult } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedRate } from '../possible/union.ts';
 import { flasherPlace } from '../possible/verdicts.ts';
-import { analysesOf, seenContradiction, type Way, waysOf } from '../possible/ways.ts';
+import { analysesOf, type Way, waysOf, waysSeen } from '../possible/ways.ts';
 import { setFlasher } from '../presets/flashers.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { type JudgedWay, judgeWay } from './judgedWay.ts';
@@ -53,10 +53,14 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
   const asked = quickJob(question, shelf, id, at);
   const stop = stopOf(question, asked);
   if (stop) return { ...nothing(asked), headline: stop.headline, why: stop.why };
-  const contradiction = seenContradiction(asked.job, asked.shelf);
-  const job = contradiction ? { ...asked.job, evidence: [] } : asked.job;
-  const left = analysesOf(waysOf(job, asked.shelf));
-  const judged = [...left].map(([way, analysis]) => judgeWay(way, analysis, asked));
+  const { ways, contradiction } = waysSeen(asked.job, asked.shelf);
+  const left = analysesOf(contradiction ? waysOf({ ...asked.job, evidence: [] }, asked.shelf) : ways);
+  const byShelf = new Map<Shelf, Map<string, CircuitVerdict>>();
+  const judged = [...left].map(([way, analysis]) => {
+    const known = byShelf.get(way.shelf) ?? new Map<string, CircuitVerdict>();
+    byShelf.set(way.shelf, known);
+    return judgeWay(way, analysis, asked, known);
+  });
   const state = eitherOf(judged.map((each) => each.state));
   const rates = judged.flatMap((each) => (each.rate ? [each.rate] : []));
   const split = splitOf(judged);

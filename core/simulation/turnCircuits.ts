@@ -6,7 +6,7 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fitment } from './fitment.ts';
 import { type Company, companiesOf, type LitState, momentOf } from './litState.ts';
 import type { Probes } from './probes.ts';
-import type { LampCurrents, TurnCurrents } from './turnCurrents.ts';
+import type { LampCurrents, SolvedCurrents, TurnCurrents } from './turnCurrents.ts';
 import { VehicleSimulation } from './vehicleSimulation.ts';
 
 /** A slider asks for many supplies; past so many states none is kept. */
@@ -15,6 +15,7 @@ const MOST_REMEMBERED = 600;
 /** What verdicts ask of the turn circuits of a simulated vehicle. What was asked once is remembered. */
 export class TurnCircuits {
   private readonly ids: readonly string[];
+  private readonly known = new WeakMap<SolvedCurrents, TurnCurrents>();
   /** what may be on beside the turn lamps and bears on them: nothing first, all of it last */
   readonly companies: readonly Company[];
   /** whether anything in a turn lamp draws more at first than later */
@@ -54,7 +55,7 @@ export class TurnCircuits {
    * @throws RangeError when an LED's printed figures contradict each other
    */
   solve(state: LitState): TurnCurrents {
-    if (state.trial) return this.work(state);
+    if (state.trial) return this.counted(this.work(state));
     const { emfVolts, sides, lights, brake, resistorFactor = 1, without = '', lookSeconds = '' } = state;
     // Only filaments tell one moment of a look from another.
     const moment = this.warms ? lookSeconds : '';
@@ -64,6 +65,15 @@ export class TurnCircuits {
     if (!currents) {
       currents = this.work(state);
       if (worked.size < MOST_REMEMBERED) worked.set(key, currents);
+    }
+    return this.counted(currents);
+  }
+
+  private counted(solved: SolvedCurrents): TurnCurrents {
+    let currents = this.known.get(solved);
+    if (!currents) {
+      currents = { ...solved, watchedAmps: solved.totalAmps - this.unwatchedAmps(solved.lamps) };
+      this.known.set(solved, currents);
     }
     return currents;
   }
@@ -77,7 +87,7 @@ export class TurnCircuits {
     return this.simulation.at(momentOf(state), this.ids).bulbAmps(lampId);
   }
 
-  private work(state: LitState): TurnCurrents {
+  private work(state: LitState): SolvedCurrents {
     const { lookSeconds } = state;
     const moment = momentOf(state);
     const probes =
@@ -87,7 +97,7 @@ export class TurnCircuits {
     return this.read(probes, state);
   }
 
-  private read(probes: Probes, { sides, without }: LitState): TurnCurrents {
+  private read(probes: Probes, { sides, without }: LitState): SolvedCurrents {
     const lit = turnCircuits(this.vehicle).filter((circuit) => sides.includes(circuit.side));
     const lamps = lit.flatMap(lampIdsOf).map(
       (lampId): LampCurrents => ({
@@ -101,7 +111,6 @@ export class TurnCircuits {
     const [first] = lit;
     return {
       totalAmps,
-      watchedAmps: totalAmps - this.unwatchedAmps(lamps),
       lampTerminalVolts: first ? probes.lampTerminalVolts(first.id) : 0,
       lamps,
     };

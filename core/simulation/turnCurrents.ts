@@ -1,12 +1,16 @@
-/** Currents of the turn circuits in one lit moment. */
-export interface TurnCurrents {
+/** Currents of the turn circuits in one lit moment, whoever counts them. */
+export interface SolvedCurrents {
   /** into all lit sides together, A */
   totalAmps: number;
-  /** what a watcher counts of it, A */
-  watchedAmps: number;
   /** volts at the flasher's lamp terminal, or at the first lit output */
   lampTerminalVolts: number;
   lamps: readonly LampCurrents[];
+}
+
+/** The same as a watcher sees them. */
+export interface TurnCurrents extends SolvedCurrents {
+  /** what the watcher counts of it, A */
+  watchedAmps: number;
 }
 
 export interface LampCurrents {

@@ -12,7 +12,7 @@ import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
 import { Probes } from './probes.ts';
 import { SteadyCircuit } from './steadyCircuit.ts';
-import type { TurnCurrents } from './turnCurrents.ts';
+import type { SolvedCurrents } from './turnCurrents.ts';
 import { vehicleNetlist } from './vehicleNetlist.ts';
 
 /** A stretch of time of a vehicle, and the contacts as they stand at any wish of the driver. */
@@ -38,7 +38,7 @@ export interface TimeRequest extends TransientOptions {
 export class SolvedMoments {
   readonly circuits = new Map<string, { steady: SteadyCircuit; probes: Probes }>();
   /** currents of lit turn circuits, by the state they were asked in */
-  readonly turns = new Map<string, TurnCurrents>();
+  readonly turns = new Map<string, SolvedCurrents>();
 }
 
 /**

@@ -2,7 +2,7 @@ import type { JobAnalysis } from '../../judge/analysis.ts';
 import { byWorst, worstState } from '../../judge/states.ts';
 import type { FlasherKind } from '../../model/vehicle/flasher.ts';
 import { eitherOf } from '../../possible/union.ts';
-import { flasherPlace } from '../../possible/verdicts.ts';
+import { flasherPlace, placeOf } from '../../possible/verdicts.ts';
 import { analysesOf, isFor, type Way } from '../../possible/ways.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import type { CureOption } from './option.ts';
@@ -78,8 +78,7 @@ function united(first: CureReport, tried: readonly Tried[]): CureReport {
   if (!worst) return first;
   const agreed = eitherOf(done.map(({ state }) => state));
   const supposes = can.map((kind) => flasherPlace(kind).replace(/^On /, 'it has ')).join(' or ');
-  const where =
-    agreed === 'either-way' && worst.state !== 'either-way' ? `${flasherPlace(worst.way.flasher)}: ` : '';
+  const where = agreed === 'either-way' && worst.state !== 'either-way' ? `${placeOf(worst.way)}: ` : '';
   const report = { ...worst.report, option: first.option };
   if (cannot.length === 0) return { ...report, state: agreed, reason: `${where}${report.reason}` };
   return {

@@ -5,8 +5,8 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { unitedCircuit } from '../../possible/union.ts';
-import { flasherPlace } from '../../possible/verdicts.ts';
-import { analysesOf, builtWaysOf, type Way } from '../../possible/ways.ts';
+import { placeOf } from '../../possible/verdicts.ts';
+import { analysesOf, builtWaysOf, steadyWays, type Way } from '../../possible/ways.ts';
 import { ledOf } from '../../simulation/fitment.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import { onAnyWay } from './onAnyWay.ts';
@@ -40,11 +40,14 @@ export function steadyComplaints(job: Job, shelf: Shelf): SteadyComplaint[] {
     if (!circuit.feeds.some((feed) => ledOf(job, shelf, feed.lampId) !== null)) return [];
     const mine = ({ vehicle }: Job) => vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
     const scopeOn = (way: Way) => circuitScope(mine(way.job));
-    const ways = built.map((way) => ({ ...way, job: withCure(way.job, {}, scopeOn(way)) }));
+    const ways = steadyWays(built, circuit.id).map((way) => ({
+      ...way,
+      job: withCure(way.job, {}, scopeOn(way)),
+    }));
     const analyses = analysesOf(ways);
     const verdict = unitedCircuit(
       [...analyses].map(([way, analysis]) => ({
-        where: flasherPlace(way.flasher),
+        where: placeOf(way),
         verdict: new Judge(analysis, 'cured').circuit(mine(way.job)),
       })),
     );

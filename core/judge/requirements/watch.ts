@@ -60,8 +60,9 @@ export function watchAt(
   company: Company,
 ): PointVerdict {
   return united(
-    variants.flatMap(({ possibility, fitted }) => {
-      const [likeliest] = fitted;
+    variants.flatMap((variant) => {
+      const { possibility } = variant;
+      const [likeliest] = variant.fitted;
       if (!likeliest) return [];
       const tolerance = widestTolerance(likeliest.fitment.resistors);
       const { flasher } = likeliest.fitment;
@@ -73,7 +74,7 @@ export function watchAt(
         if (settled && lookSeconds !== undefined && lookSeconds >= EARLY && isFar(settled)) break;
         const seen = (turns: TurnCircuits, resistorFactor: number) =>
           seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
-        const amps = rangeOf(fitted, likeliest, tolerance, seen);
+        const amps = rangeOf(variant, likeliest, tolerance, seen);
         const band = bandAt(possibility, flasher, circuit, emfVolts, lookSeconds, company);
         const equal = lookSeconds === undefined ? EQUAL_SHARE : EQUAL_WHILE_WARMING;
         const state = pointState(amps, band, equal);
@@ -89,7 +90,7 @@ export function watchAt(
  * ever ask for the rest.
  */
 function rangeOf(
-  fitted: readonly TurnCircuits[],
+  { fitted, least, most }: Variant,
   likeliest: TurnCircuits,
   tolerance: number,
   seen: (turns: TurnCircuits, resistorFactor: number) => number,
@@ -99,9 +100,9 @@ function rangeOf(
     return { low: nominal, nominal, high: nominal };
   }
   return {
-    low: Math.min(...fitted.map((turns) => seen(turns, 1 + tolerance))),
+    low: Math.min(...least.map((turns) => seen(turns, 1 + tolerance))),
     get high() {
-      return Math.max(...fitted.map((turns) => seen(turns, 1 - tolerance)));
+      return Math.max(...most.map((turns) => seen(turns, 1 - tolerance)));
     },
     get nominal() {
       return seen(likeliest, 1);
@@ -146,10 +147,15 @@ export function united(points: readonly PointVerdict[]): PointVerdict {
       lowAmps: Math.min(...points.map(({ band }) => band.lowAmps)),
       highAmps: Math.max(...points.map(({ band }) => band.highAmps)),
     },
+    // What nobody reads is not worked out.
     amps: {
-      ...tightest.amps,
       low: Math.min(...points.map(({ amps }) => amps.low)),
-      high: Math.max(...points.map(({ amps }) => amps.high)),
+      get nominal() {
+        return tightest.amps.nominal;
+      },
+      get high() {
+        return Math.max(...points.map(({ amps }) => amps.high));
+      },
     },
     state: 'either-way',
   };
