@@ -3,17 +3,19 @@ import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { pickList } from '../inventory/picklist.ts';
 import type { Job } from '../model/job.ts';
-import type { LedPart, Shelf } from '../model/part.ts';
+import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
 import { fitmentOf, ledOf } from '../simulation/fitment.ts';
+import { noteModel, wholeLampFit } from '../vehicle/wholeLampFits.ts';
 import { behavioursOf, candidatesFor, ranked } from './candidates.ts';
 
 const copy = (id: string) => structuredClone(demoJob(id));
 function forLamp(job: Job, lampId: string, shelf: Shelf = DEMO_SHELF) {
   const lamp = lampById(job.vehicle, lampId);
   const candidates = candidatesFor(job, shelf, lamp);
-  const fitting = candidates.filter((each) => each.fit.fits);
-  const behaviours = new Map(behavioursOf(job, shelf, lamp, fitting).map((each) => [each.partId, each]));
+  const tried = candidates.filter(({ fit }) => fit.obstacles.length === 0);
+  const fitting = tried.filter(({ fit }) => fit.fits);
+  const behaviours = new Map(behavioursOf(job, shelf, lamp, tried).map((each) => [each.partId, each]));
   return { candidates, fitting, behaviours, order: ranked(job, lamp, candidates, behaviours) };
 }
 const led = (id: string): LedPart => {
@@ -24,7 +26,12 @@ const led = (id: string): LedPart => {
 
 describe('candidates for a turn lamp', () => {
   it('come sorted by what the engine says of this circuit, what does not go in last', () => {
-    const { order, behaviours, fitting } = forLamp(copy('library-route-3'), 'rear-left');
+    const job = copy('library-route-3');
+    // One whose turn section has a socket, and that somebody has found to fit.
+    const shelf = DEMO_SHELF.map((part) =>
+      part.kind === 'whole-lamp' && part.id === 'lamp-merlin' ? noteModel(part, job.vehicle) : part,
+    );
+    const { order, behaviours, fitting } = forLamp(job, 'rear-left', shelf);
     expect(order.slice(0, fitting.length).every((each) => each.fit.fits)).toBe(true);
     const states = order.slice(0, fitting.length).map((each) => behaviours.get(each.part.id)?.state);
     // What converts nothing comes after all that does.
@@ -39,7 +46,7 @@ describe('candidates for a turn lamp', () => {
   it('each that does not go in says why, with a figure or a name', () => {
     const { candidates } = forLamp(copy('library-route-3'), 'rear-left');
     for (const { fit } of candidates.filter((each) => !each.fit.fits))
-      expect(fit.obstacles.join(' ')).toMatch(/base|made for|must show|section|lamp/);
+      expect([...fit.obstacles, ...fit.checks].join(' ')).toMatch(/base|made for|must show|section|lamp/);
   });
 });
 
@@ -119,5 +126,70 @@ describe('a whole lamp', () => {
       )?.fit;
     expect(fits('rear-left')?.obstacles.join(' ')).toMatch(/made for UN markets/);
     expect(fits('front-left')?.obstacles.join(' ')).toMatch(/It is a rear lamp/);
+  });
+
+  it('fits where model, years and what it replaces are those of the vehicle, and says what else it is made for', () => {
+    const job = copy('library-route-3');
+    const kestrel = DEMO_SHELF.find((part): part is WholeLampPart => part.id === 'lamp-kestrel');
+    if (!kestrel) throw new Error('no such lamp');
+    const rear = lampById(job.vehicle, 'rear-left');
+    const fit = (change: Partial<WholeLampPart>) =>
+      wholeLampFit(job.vehicle, rear, { ...kestrel, ...change });
+    expect(fit({})).toMatchObject({ fits: true, obstacles: [], checks: [] });
+    expect(fit({ models: ['  quillon 75 '] }).fits).toBe(true);
+    expect(fit({ models: ['Larkspur 16', 'Quillon 90'] }).obstacles.join()).toMatch(
+      /made for Larkspur 16 and Quillon 90; this is a Quillon 75/,
+    );
+    expect(fit({ fromYear: 1998 }).obstacles.join()).toMatch(/years from 1998; this vehicle is of 1997/);
+    expect(fit({ toYear: 1995 }).obstacles.join()).toMatch(/up to 1995/);
+    expect(fit({ replaces: 'factory-led' }).obstacles.join()).toMatch(
+      /factory LED lamp; this one has a bulb/,
+    );
+  });
+
+  it('of which nobody has written down what it fits is no fit, and says what to look at', () => {
+    const job = copy('library-route-3');
+    const rear = lampById(job.vehicle, 'rear-left');
+    const merlin = candidatesFor(job, DEMO_SHELF, rear).find((each) => each.part.id === 'lamp-merlin');
+    expect(merlin?.fit).toMatchObject({ fits: false, obstacles: [] });
+    expect(merlin?.fit.checks.join()).toMatch(/compare outline, screw holes and plug/);
+    const kestrel = candidatesFor(job, DEMO_SHELF, rear).find((each) => each.part.id === 'lamp-kestrel');
+    if (kestrel?.part.kind !== 'whole-lamp') throw new Error('no such lamp');
+    const { part } = kestrel;
+    expect(wholeLampFit({ ...job.vehicle, model: '' }, rear, part).checks.join()).toMatch(/no model yet/);
+    expect(wholeLampFit(job.vehicle, rear, { ...part, trim: 'the tall roof' }).checks.join()).toMatch(
+      /tall roof: look/,
+    );
+    const { fromYear: _, toYear: __, ...noYears } = part;
+    expect(wholeLampFit(job.vehicle, rear, noYears).checks.join()).toMatch(/years is not written down/);
+  });
+
+  it('names every socket its moved bulbs would not go into, not only that of the lamp in hand', () => {
+    const job = copy('library-route-3');
+    const merlin = DEMO_SHELF.find((part): part is WholeLampPart => part.id === 'lamp-merlin');
+    if (!merlin) throw new Error('no such lamp');
+    const sections = merlin.sections.map((section) =>
+      section.does === 'turn'
+        ? { ...section, light: { kind: 'socket' as const, base: 'W3x16d' as const } }
+        : section,
+    );
+    const fit = wholeLampFit(job.vehicle, lampById(job.vehicle, 'stop-tail-left'), { ...merlin, sections });
+    expect(fit.cautions.join(' ')).toMatch(
+      /turn section has a W3x16d socket; the old BA15s bulb does not go in/,
+    );
+  });
+
+  it('that was looked at and fits is noted with its model and year, and fits from then on', () => {
+    const job = copy('library-route-3');
+    const merlin = DEMO_SHELF.find((part): part is WholeLampPart => part.id === 'lamp-merlin');
+    if (!merlin) throw new Error('no such lamp');
+    const noted = noteModel({ ...merlin, trim: 'the tall roof' }, job.vehicle);
+    expect(noted).toMatchObject({ models: ['Quillon 75'], fromYear: 1997, toYear: 1997 });
+    expect(wholeLampFit(job.vehicle, lampById(job.vehicle, 'rear-left'), noted).fits).toBe(true);
+    expect(noteModel(noted, { ...job.vehicle, year: 2001 })).toMatchObject({
+      models: ['Quillon 75'],
+      fromYear: 1997,
+      toYear: 2001,
+    });
   });
 });

@@ -12,7 +12,8 @@ import { analysesOf, waysOf } from '../possible/ways.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { lampsFilledBy } from '../simulation/wholeLamp.ts';
 import { coloursFor } from '../vehicle/functions.ts';
-import { type LedFit, ledFit, wholeLampFit } from '../vehicle/ledFits.ts';
+import { type LedFit, ledFit } from '../vehicle/ledFits.ts';
+import { wholeLampFit } from '../vehicle/wholeLampFits.ts';
 
 export type LightPart = LedPart | WholeLampPart;
 
@@ -119,6 +120,8 @@ export function ranked(
   behaviours: ReadonlyMap<string, Behaviour>,
 ): Candidate[] {
   const usual = coloursFor(job.vehicle, lamp)[0];
+  // What fits, what may, what does not.
+  const place = ({ fit }: Candidate) => (fit.fits ? 0 : fit.obstacles.length === 0 ? 1 : 2);
   const state = (candidate: Candidate) => {
     const known = behaviours.get(candidate.part.id)?.state;
     return known === null ? VERDICT_STATES.length : VERDICT_STATES.indexOf(known ?? 'too-much');
@@ -127,7 +130,7 @@ export function ranked(
   const colour = ({ part }: Candidate) => Number(part.kind === 'led' && part.colour === usual);
   return candidates.toSorted(
     (a, b) =>
-      Number(b.fit.fits) - Number(a.fit.fits) ||
+      place(a) - place(b) ||
       state(a) - state(b) ||
       colour(b) - colour(a) ||
       Number(a.claim !== null) - Number(b.claim !== null) ||

@@ -1,6 +1,6 @@
 // Longer than 300 lines: a table of every column a part can have.
 import type { Part } from '../model/part.ts';
-import { FIGURE, FIGURES, PHRASES, PINS, SECTIONS, WORDS, type Words } from './words.ts';
+import { FIGURE, FIGURES, KNOWN_PHRASES, PHRASES, PINS, SECTIONS, WORDS, type Words } from './words.ts';
 
 export type PartKind = Part['kind'];
 
@@ -426,6 +426,43 @@ export const COLUMNS: readonly Column[] = [
     type: 'choice',
     choices: ['UN', 'US', 'any'],
     required: true,
+    group: 'what',
+  },
+  {
+    name: 'models',
+    path: 'models',
+    words: KNOWN_PHRASES,
+    label: 'Models it fits',
+    kinds: ['whole-lamp'],
+    type: 'text',
+    hint: 'as vehicles here name their model; several with ;',
+    group: 'what',
+  },
+  {
+    name: 'from_year',
+    path: 'fromYear',
+    label: 'Of years from',
+    kinds: ['whole-lamp'],
+    type: 'number',
+    group: 'what',
+  },
+  { name: 'to_year', path: 'toYear', label: 'to', kinds: ['whole-lamp'], type: 'number', group: 'what' },
+  {
+    name: 'trim',
+    path: 'trim',
+    label: 'Trim',
+    kinds: ['whole-lamp'],
+    type: 'text',
+    hint: 'estate, without fog lamp',
+    group: 'what',
+  },
+  {
+    name: 'replaces',
+    path: 'replaces',
+    label: 'Takes the place of',
+    kinds: ['whole-lamp'],
+    type: 'choice',
+    choices: ['filament', 'factory-led', 'any'],
     group: 'what',
   },
   {

@@ -28,6 +28,9 @@ export const PHRASES: Words = {
   none: [],
 };
 
+/** The same, where none at all is not the same as nobody has written any down. */
+export const KNOWN_PHRASES: Words = { read: PHRASES.read, write: PHRASES.write };
+
 /** A figure that is one of a few. */
 export const FIGURE: Words = {
   read: (text) => ({ value: Number(text) }),

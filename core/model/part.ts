@@ -129,6 +129,13 @@ export const WholeLampPart = z.strictObject({
   supplyRange: z.tuple([Volts, Volts]),
   /** markets its plug and its approval are for */
   market: z.enum(['UN', 'US', 'any']),
+  /** models it is made for, years of them, trim; whatever is left out nobody has written down */
+  models: z.array(Line).max(40).optional(),
+  fromYear: z.int().min(1920).max(2100).optional(),
+  toYear: z.int().min(1920).max(2100).optional(),
+  trim: Line.optional(),
+  /** what it takes the place of: plug and supply differ */
+  replaces: z.enum(['filament', 'factory-led', 'any']).optional(),
   sections: z.array(WholeLampSection).min(1).max(8),
   connector: Line,
   /** what each cavity of its plug is for */

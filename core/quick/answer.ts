@@ -67,7 +67,7 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
   return {
     state,
     headline: seenHeadline(state, question) ?? headlineOf(state, split, isAboutTurns(question.lamps)),
-    why: whyOf(judged),
+    why: `${whyOf(judged)}${housingWords(question, shelf)}`,
     rate: rates.length > 0 ? unitedRate(rates) : null,
     split: new Set(split.map((row) => row.text)).size > 1 ? split : [],
     contradiction,
@@ -99,6 +99,14 @@ const SEEN: Partial<Record<TrialResult, string>> = {
   slow: 'It flashes slow, or stays on',
   message: 'It raises a bulb message',
 };
+
+/** A whole lamp is made for a model: whether it goes in is no question of its current. */
+function housingWords({ led }: QuickQuestion, shelf: Shelf): string {
+  const part = led.kind === 'part' ? shelf.find(({ id }) => id === led.partId) : undefined;
+  return part?.kind === 'whole-lamp'
+    ? ' Whether its housing and plug fit this vehicle is not judged here: compare them with the old lamp.'
+    : '';
+}
 
 function nothing(asked: QuickJob): QuickAnswer {
   return {

@@ -23,6 +23,7 @@ describe('ledFit', () => {
       fits: true,
       obstacles: [],
       cautions: [],
+      checks: [],
     });
   });
 

@@ -1,13 +1,12 @@
 import { baseRecord } from '../catalogue/bases.ts';
 import { bulbById } from '../catalogue/bulbs.ts';
 import { workingPoints } from '../judge/workingPoints.ts';
-import type { LedPart, WholeLampPart } from '../model/part.ts';
+import type { LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { wiringClashes } from '../simulation/sockets.ts';
-import { sectionFor } from '../simulation/wholeLamp.ts';
-import { coloursFor, functionsOf, workName } from './functions.ts';
+import { coloursFor, functionsOf } from './functions.ts';
 
 export interface LedFit {
   fits: boolean;
@@ -15,36 +14,12 @@ export interface LedFit {
   obstacles: readonly string[];
   /** it goes in, but mind this */
   cautions: readonly string[];
+  /** what has to be looked at before anybody can say that it goes in */
+  checks: readonly string[];
 }
 
-/** Whether a whole lamp can take the place of one of the vehicle's lamps, and why not. */
-export function wholeLampFit(vehicle: Vehicle, lamp: Lamp, part: WholeLampPart): LedFit {
-  const obstacles: string[] = [];
-  const cautions: string[] = [];
-  const section = sectionFor(vehicle, lamp, part);
-  if (part.end !== lamp.end) obstacles.push(`It is a ${part.end} lamp; this one is at the ${lamp.end}.`);
-  if (!section)
-    obstacles.push(
-      `It has no ${functionsOf(vehicle, lamp.id) || 'such'} section: it does ${part.sections.map((each) => workName(each.does)).join(', ')}.`,
-    );
-  if (part.market !== 'any' && part.market !== vehicle.region)
-    obstacles.push(
-      `It is made for ${part.market === 'US' ? 'North America' : 'UN markets'}: plug, pins and colours differ.`,
-    );
-  obstacles.push(...rangeObstacles(vehicle, part.supplyRange));
-  if (section?.light.kind === 'socket')
-    cautions.push(
-      section.light.base === lamp.base
-        ? 'This section has a socket: the old bulb moves over, and draws what it always drew.'
-        : `This section has a ${section.light.base} socket; the old ${lamp.base} bulb does not go in. Order one that does.`,
-    );
-  if (part.movesOver.length > 0) cautions.push(`Moves over from the old lamp: ${part.movesOver.join(', ')}.`);
-  if (lamp.module) cautions.push(`The ${lamp.module} in the old lamp must move into this one.`);
-  cautions.push(`Plug: ${part.connector}. Compare the pins before anything is cut.`);
-  return { fits: obstacles.length === 0, obstacles, cautions };
-}
-
-function rangeObstacles(vehicle: Vehicle, [low, high]: readonly [number, number]): string[] {
+/** Where the supply of a vehicle leaves what a part is made for. */
+export function rangeObstacles(vehicle: Vehicle, [low, high]: readonly [number, number]): string[] {
   const points = workingPoints(vehicle.systemVolts).map((point) => point.volts);
   const lowest = Math.min(...points);
   const highest = Math.max(...points);
@@ -98,7 +73,7 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
     );
   }
   mindInUse(vehicle, lamp, part, cautions);
-  return { fits: obstacles.length === 0, obstacles, cautions };
+  return { fits: obstacles.length === 0, obstacles, cautions, checks: [] };
 }
 
 /** Longer or fatter than the bulb it replaces, or than the room that was measured. */

@@ -10,6 +10,10 @@ export const WHOLE_LAMPS: readonly Part[] = [
     end: 'rear',
     supplyRange: [10, 16],
     market: 'UN',
+    models: ['Quillon 75'],
+    fromYear: 1994,
+    toYear: 2003,
+    replaces: 'filament',
     sections: [
       {
         does: 'turn',

@@ -12,6 +12,7 @@ import { price } from '../../ui/money.ts';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
 import classes from './Choose.module.css';
 import { LensLight } from './LensLight.tsx';
+import { NoteFit } from './NoteFit.tsx';
 import { RoomDrawing } from './RoomDrawing.tsx';
 
 interface CandidateRowProps {
@@ -43,13 +44,19 @@ export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose
             {text}
           </div>
         ))}
-        {fit.fits && part.kind === 'whole-lamp' && (
+        {fit.obstacles.length === 0 &&
+          fit.checks.map((text) => (
+            <div key={text} className={classes.obstacle}>
+              {text}
+            </div>
+          ))}
+        {fit.obstacles.length === 0 && part.kind === 'whole-lamp' && (
           <div className="faint">
             Takes the place of {lampIds.map((id) => lampById(vehicle, id).name.toLowerCase()).join(', ')}.
           </div>
         )}
         {claim && <div className={classes.obstacle}>{claim}</div>}
-        {fit.fits &&
+        {fit.obstacles.length === 0 &&
           fit.cautions.map((text) => (
             <div key={text} className={classes.mind}>
               {text}
@@ -70,6 +77,9 @@ export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose
           </div>
         )}
       </div>
+      {part.kind === 'whole-lamp' && fit.checks.length > 0 && fit.obstacles.length === 0 && (
+        <NoteFit part={part} />
+      )}
       {fit.fits && (
         <Button
           variant={chosen ? 'filled' : 'default'}

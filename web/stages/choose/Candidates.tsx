@@ -29,7 +29,8 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
   const [shown, setShown] = useState(AT_FIRST);
   const [othersShown, setOthersShown] = useState(AT_FIRST);
   const candidates = useMemo(() => candidatesFor(job, shelf, lamp), [job, shelf, lamp]);
-  const fitting = useMemo(() => candidates.filter(({ fit }) => fit.fits), [candidates]);
+  // What nobody has looked at whether it fits is run too, and listed apart.
+  const fitting = useMemo(() => candidates.filter(({ fit }) => fit.obstacles.length === 0), [candidates]);
   // Drawn in slices as they come in: the list is long.
   const behaviours = useDeferredValue(useBehaviours(job, shelf, lamp, fitting));
   const order = useMemo(
@@ -40,7 +41,8 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
     ({ part }) => wanted === '' || `${part.code} ${part.name}`.toLowerCase().includes(wanted),
   );
   const good = matches.filter(({ fit }) => fit.fits);
-  const others = matches.filter(({ fit }) => !fit.fits);
+  const unmatched = matches.filter(({ fit }) => !fit.fits && fit.obstacles.length === 0);
+  const others = matches.filter(({ fit }) => fit.obstacles.length > 0);
   const partner = lampAcross(job.vehicle, lamp);
   const work = functionsOf(job.vehicle, lamp.id);
   const alike = job.vehicle.lamps.filter(
@@ -102,7 +104,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
       <p className="faint" role="status">
         {behaviours.isFetching && fitting.length > 0
           ? `Running this circuit with each of ${fitting.length} that fit.`
-          : `${good.length} fit, best in this circuit first; ${others.length} do not.`}
+          : `${good.length} fit, best in this circuit first; ${unmatched.length > 0 ? `${unmatched.length} may, to be looked at first; ` : ''}${others.length} do not.`}
       </p>
       <ul className={classes.parts}>
         {good.slice(0, shown).map((candidate) => (
@@ -142,6 +144,24 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
           Left swatch the filament, right the LED, both behind this lens: computed from printed lumens,
           typical spectra and a typical lens. Colours by {zoneSource(job.vehicle.region)}.
         </p>
+      )}
+      {unmatched.length > 0 && (
+        <section className={classes.others} aria-label="May fit, to be looked at first">
+          <h4>May fit: look first</h4>
+          <ul className={classes.parts}>
+            {unmatched.map((candidate) => (
+              <CandidateRow
+                key={candidate.part.id}
+                candidate={candidate}
+                behaviour={behaviours.data?.get(candidate.part.id)}
+                lamp={lamp}
+                stock={stock}
+                chosen={now === candidate.part.id}
+                choose={choose}
+              />
+            ))}
+          </ul>
+        </section>
       )}
       {fitting.length === 0 && <p>Nothing on the shelf goes into this lamp; the reasons are below.</p>}
       {others.length > 0 && (
