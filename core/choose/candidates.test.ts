@@ -7,8 +7,12 @@ import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
 import { fitmentOf, ledOf } from '../simulation/fitment.ts';
 import { noteModel, wholeLampFit } from '../vehicle/wholeLampFits.ts';
-import { behavioursOf, candidatesFor, ranked } from './candidates.ts';
+import { behavioursOf, candidatesFor } from './candidates.ts';
+import { unlikeNeighbours } from './neighbours.ts';
+import { type LedWeights, ranked, weightsFor } from './rank.ts';
 
+/** By what the engine says and nothing else. */
+const VERDICT_ALONE: LedWeights = { verdict: 1, light: 0, watts: 0, price: 0 };
 const copy = (id: string) => structuredClone(demoJob(id));
 function forLamp(job: Job, lampId: string, shelf: Shelf = DEMO_SHELF) {
   const lamp = lampById(job.vehicle, lampId);
@@ -16,7 +20,7 @@ function forLamp(job: Job, lampId: string, shelf: Shelf = DEMO_SHELF) {
   const tried = candidates.filter(({ fit }) => fit.obstacles.length === 0);
   const fitting = tried.filter(({ fit }) => fit.fits);
   const behaviours = new Map(behavioursOf(job, shelf, lamp, tried).map((each) => [each.partId, each]));
-  return { candidates, fitting, behaviours, order: ranked(job, lamp, candidates, behaviours) };
+  return { candidates, fitting, behaviours, order: ranked(job, lamp, candidates, behaviours, VERDICT_ALONE) };
 }
 const led = (id: string): LedPart => {
   const part = DEMO_SHELF.find((each) => each.id === id);
@@ -191,5 +195,55 @@ describe('a whole lamp', () => {
       fromYear: 1997,
       toYear: 2001,
     });
+  });
+});
+
+describe('the order of what fits', () => {
+  const job = copy('library-route-3');
+  const rear = lampById(job.vehicle, 'rear-left');
+  const { fitting, behaviours } = forLamp(job, 'rear-left');
+  const best = (weights: LedWeights) => ranked(job, rear, fitting, behaviours, weights)[0]?.part;
+  const amber = fitting.flatMap(({ part }) => (part.kind === 'led' && part.colour === 'amber' ? [part] : []));
+
+  it('follows what the job is for: least watts for power, most light for light', () => {
+    const only = (what: keyof LedWeights): LedWeights => ({
+      verdict: 0,
+      light: 0,
+      watts: 0,
+      price: 0,
+      [what]: 1,
+    });
+    const least = Math.min(...amber.map(({ watts }) => watts));
+    const most = Math.max(...amber.map(({ lumens }) => lumens));
+    expect(best(only('watts'))).toMatchObject({ watts: least });
+    expect(best(only('light'))).toMatchObject({ lumens: most });
+    expect(best(only('price'))).toMatchObject({ price: Math.min(...amber.map(({ price }) => price)) });
+    expect(weightsFor('power').watts).toBeGreaterThan(weightsFor('light').watts);
+    expect(weightsFor(null)).toEqual(weightsFor(undefined));
+  });
+
+  it('never puts another colour, an impossible claim, or what converts nothing before what is right', () => {
+    for (const aim of ['look', 'light', 'power', 'repair', 'rule'] as const) {
+      const order = ranked(job, rear, fitting, behaviours, weightsFor(aim)).map(({ part }) => part);
+      const colours = order.map((part) => (part.kind === 'led' && part.colour !== 'amber' ? 1 : 0));
+      expect(colours, aim).toEqual(colours.toSorted());
+    }
+  });
+});
+
+describe('the neighbours that stay filament', () => {
+  it('are named where a white is plainly colder than theirs, and not where both are amber', () => {
+    const job = copy('library-route-3');
+    const position = lampById(job.vehicle, 'position-left');
+    const cold = unlikeNeighbours(job, DEMO_SHELF, position, { ...led('led-gull-1w'), kelvin: 6500 });
+    expect(cold.map(({ lamp }) => lamp.end)).toEqual(cold.map(() => 'front'));
+    expect(cold.length).toBeGreaterThan(0);
+    expect(cold[0]?.colder).toBe(true);
+    expect(cold[0]?.apart).toBeGreaterThan(0.012);
+    const warm = unlikeNeighbours(job, DEMO_SHELF, position, { ...led('led-gull-1w'), kelvin: 2800 });
+    expect(warm).toEqual([]);
+    expect(unlikeNeighbours(job, DEMO_SHELF, lampById(job.vehicle, 'rear-left'), led('led-tern-3a'))).toEqual(
+      [],
+    );
   });
 });

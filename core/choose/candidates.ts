@@ -1,6 +1,6 @@
 import { amps, perMinute, volts } from '../formatting/format.ts';
 import { Judge } from '../judge/judge.ts';
-import { VERDICT_STATES, type VerdictState, worstState } from '../judge/states.ts';
+import { type VerdictState, worstState } from '../judge/states.ts';
 import { impossibleClaim } from '../light/throughLens.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
@@ -11,7 +11,6 @@ import { flasherPlace } from '../possible/verdicts.ts';
 import { analysesOf, waysOf } from '../possible/ways.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { lampsFilledBy } from '../simulation/wholeLamp.ts';
-import { coloursFor } from '../vehicle/functions.ts';
 import { type LedFit, ledFit } from '../vehicle/ledFits.ts';
 import { wholeLampFit } from '../vehicle/wholeLampFits.ts';
 
@@ -110,32 +109,4 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
     const text = `It cannot be computed here: ${(error as Error).message}`;
     return { partId: part.id, state: 'too-much', lines: [{ state: 'too-much', text }], margin: 0 };
   }
-}
-
-/** What fits first; of those what behaves best in this circuit, then the usual colour, fewer cautions, the cheaper. */
-export function ranked(
-  job: Job,
-  lamp: Lamp,
-  candidates: readonly Candidate[],
-  behaviours: ReadonlyMap<string, Behaviour>,
-): Candidate[] {
-  const usual = coloursFor(job.vehicle, lamp)[0];
-  // What fits, what may, what does not.
-  const place = ({ fit }: Candidate) => (fit.fits ? 0 : fit.obstacles.length === 0 ? 1 : 2);
-  const state = (candidate: Candidate) => {
-    const known = behaviours.get(candidate.part.id)?.state;
-    return known === null ? VERDICT_STATES.length : VERDICT_STATES.indexOf(known ?? 'too-much');
-  };
-  const margin = (candidate: Candidate) => behaviours.get(candidate.part.id)?.margin ?? 0;
-  const colour = ({ part }: Candidate) => Number(part.kind === 'led' && part.colour === usual);
-  return candidates.toSorted(
-    (a, b) =>
-      place(a) - place(b) ||
-      state(a) - state(b) ||
-      colour(b) - colour(a) ||
-      Number(a.claim !== null) - Number(b.claim !== null) ||
-      margin(b) - margin(a) ||
-      a.fit.cautions.length - b.fit.cautions.length ||
-      a.part.price - b.part.price,
-  );
 }

@@ -88,10 +88,24 @@ export function throughLens(
   bulb: Bulb,
   part: LedPart,
 ): ThroughLens {
-  const glass = bulb.glass === 'amber' ? behind(filament(), amberGlass()) : filament();
-  const stock = seen(glass, signalFilament(bulb).lumens, lamp.lens, region);
-  const led = seen(ledSpectrum(part), part.lumens, lamp.lens, region);
+  const stock = filamentSeen(region, lamp, bulb);
+  const led = ledSeen(region, lamp, part);
   return { lens: lamp.lens, filament: stock, led, ratio: led.lumens / stock.lumens };
+}
+
+/** A filament bulb behind the lens of a lamp. */
+export function filamentSeen(region: Vehicle['region'], { lens }: Pick<Lamp, 'lens'>, bulb: Bulb): SeenLight {
+  const glass = bulb.glass === 'amber' ? behind(filament(), amberGlass()) : filament();
+  return seen(glass, signalFilament(bulb).lumens, lens, region);
+}
+
+/** An LED behind the lens of a lamp. */
+export function ledSeen(
+  region: Vehicle['region'],
+  { lens }: Pick<Lamp, 'lens'>,
+  part: Pick<LedPart, 'colour' | 'kelvin' | 'lumens'>,
+): SeenLight {
+  return seen(ledSpectrum(part), part.lumens, lens, region);
 }
 
 /** Lumens a watt beyond which a printed figure cannot be so, lm/W: the best white LEDs of the laboratory (typical). */

@@ -1,5 +1,6 @@
 import { baseRecord } from '../catalogue/bases.ts';
 import { bulbById } from '../catalogue/bulbs.ts';
+import { colourRule } from '../catalogue/regions.ts';
 import { workingPoints } from '../judge/workingPoints.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
@@ -72,8 +73,23 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
         : 'Lights one way round only, and this base cannot be turned: check the polarity of the contact first.',
     );
   }
+  parkColour(vehicle, lamp, part, obstacles);
   mindInUse(vehicle, lamp, part, cautions);
   return { fits: obstacles.length === 0, obstacles, cautions, checks: [] };
+}
+
+/** What a switchback shows with the lights on is a position lamp: its colour is ruled as one. */
+function parkColour(vehicle: Vehicle, lamp: Lamp, { switchback }: LedPart, obstacles: string[]): void {
+  if (!switchback) return;
+  const parks = circuitsOf(vehicle, lamp.id).some(({ kind }) => kind === 'tail' || kind === 'marker');
+  if (!parks) return;
+  const { colours } = colourRule(vehicle.region, 'tail', lamp.end);
+  const plain = (colour: string) => (colour === 'warm' ? 'white' : colour);
+  const asked = colours.map(plain);
+  if (asked.includes(plain(switchback.parkColour))) return;
+  obstacles.push(
+    `With the lights on it shows ${switchback.parkColour}; a position lamp at the ${lamp.end} must show ${asked[0]}.`,
+  );
 }
 
 /** Longer or fatter than the bulb it replaces, or than the room that was measured. */

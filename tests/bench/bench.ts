@@ -7,7 +7,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { LuDecomposition, Matrix } from 'ml-matrix';
-import { behavioursOf, candidatesFor, ranked } from '../../core/choose/candidates.ts';
+import { behavioursOf, candidatesFor } from '../../core/choose/candidates.ts';
+import { ranked } from '../../core/choose/rank.ts';
 import { Circuit } from '../../core/circuit/engine/circuit.ts';
 import type { Netlist } from '../../core/circuit/engine/netlist.ts';
 import { heldDrives, type SpiceDrive, spiceText } from '../../core/circuit/engine/spice.ts';
@@ -20,10 +21,6 @@ import { Judge } from '../../core/judge/judge.ts';
 import type { Configuration } from '../../core/model/cures.ts';
 import { lampById } from '../../core/model/vehicle/lookUp.ts';
 import { CONTACTS } from '../../core/model/vehicle/netlistNames.ts';
-import { quickAnswer } from '../../core/quick/answer.ts';
-import { quickCure } from '../../core/quick/cure.ts';
-import { quickLook } from '../../core/quick/looks.ts';
-import { type QuickQuestion, quickQuestion } from '../../core/quick/question.ts';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
@@ -33,8 +30,8 @@ import { lampStrips } from '../../core/traces/lampStrips.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { decidedShare, seeded, someQuestions } from '../fuzz/decidedShare.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
+import { quickRows, shareInWords } from './quickChecks.ts';
 import { thirtyLamps } from './thirtyLamps.ts';
 
 const van = demoJob('library-route-1');
@@ -262,30 +259,8 @@ rows.push(
   ['shelf: 500 parts read from a table', timed(() => readShelfCsv(table, bigShelf), 10)],
   ['find anything, by three letters', timed(() => findEntries(entries, 'p21'), 30)],
 );
-const AT = '2026-11-26T10:00:00.000Z';
-const UNKNOWN = quickQuestion('rear-turn');
-const TRIED: QuickQuestion = {
-  ...UNKNOWN,
-  trials: [{ result: 'fast', side: 'left', lights: false, engine: false, supplyVolts: null }],
-};
-const ask = (question: QuickQuestion) => quickAnswer(question, DEMO_SHELF, 'bench', AT);
-const asked = ask(UNKNOWN);
-const stop = ask(quickQuestion('stop-tail'));
-rows.push(
-  ['quick check, everything unknown: the verdict', timed(() => ask(UNKNOWN), 30)],
-  ['quick check, after one trial: the verdict', timed(() => ask(TRIED), 15)],
-  [
-    'quick check, stop and tail, everything unknown: the verdict',
-    timed(() => ask(quickQuestion('stop-tail')), 15),
-  ],
-  ['quick check: the look that decides', timed(() => quickLook(UNKNOWN, asked), 10)],
-  ['quick check: every cure, everything unknown', timed(() => quickCure(asked.asked), 5)],
-  ['quick check, stop and tail: every cure', timed(() => quickCure(stop.asked), 3)],
-);
-const random = seeded(11);
-const DRAWN = 300;
-const share = decidedShare(someQuestions(24, random), DRAWN, random);
-const percentOf = (count: number) => `${Math.round((100 * count) / DRAWN)} %`;
+rows.push(...quickRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
+const share = shareInWords();
 const against: string[] = [];
 for (const [name, flashing] of [
   ['four seconds of thirty lamps', thirty()],
@@ -312,9 +287,7 @@ const inMs = (ms: number) => `${ms.toFixed(3).padStart(9)} ms`;
 console.log(`${'Warm; median, and quickest tenth.'.padEnd(72)}    median         quiet`);
 for (const [what, { median, quiet }] of rows)
   console.log(`${what.padEnd(72)} ${inMs(median)} ${inMs(quiet)}`);
-console.log(
-  `\nOf ${DRAWN} hidden vehicles a quick check decides ${percentOf(share.atOnce)} at once and ${percentOf(share.afterTrial)} after one trial; ${share.wrong.length} wrong.`,
-);
+console.log(`\n${share}`);
 console.log(
   `\nAgainst ngspice in the same run, both from cold; here steps of at most 5 ms with an error of 3 K a step.\nThe native one includes reading the text and starting the program; the WebAssembly figure flatters about three times.\n${against.join('\n')}`,
 );

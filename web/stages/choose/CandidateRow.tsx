@@ -1,10 +1,12 @@
 import { Button } from '@mantine/core';
 import type { Behaviour, Candidate } from '../../../core/choose/candidates.ts';
-import { amps, volts, watts } from '../../../core/formatting/format.ts';
+import { unlikeNeighbours } from '../../../core/choose/neighbours.ts';
+import { amps, inARow, volts, watts } from '../../../core/formatting/format.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import type { LedPart, WholeLampPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
+import { type PartTrial, partTrialWords } from '../../../core/record/partTrials.ts';
 import { panelAsLed, sectionFor } from '../../../core/simulation/wholeLamp.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -21,12 +23,14 @@ interface CandidateRowProps {
   lamp: Lamp;
   /** the filament bulb it would replace */
   stock: Bulb;
+  /** what it was seen to do on other jobs */
+  seen: readonly PartTrial[];
   chosen: boolean;
   choose(partId: string, name: string): void;
 }
 
 /** One part of the shelf against the lamp in hand. */
-export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose }: CandidateRowProps) {
+export function CandidateRow({ candidate, behaviour, lamp, stock, seen, chosen, choose }: CandidateRowProps) {
   const { vehicle } = useDesk().job;
   const { part, fit, claim, lampIds } = candidate;
   const section = part.kind === 'whole-lamp' ? sectionFor(vehicle, lamp, part) : undefined;
@@ -68,6 +72,8 @@ export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose
             <LensLight lamp={lamp} bulb={stock} part={light} />
           </div>
         )}
+        {fit.obstacles.length === 0 && light && <Neighbours lamp={lamp} part={light} />}
+        {seen.length > 0 && <div className="faint">Seen before with LEDs alone: {partTrialWords(seen)}.</div>}
         {behaviour && (
           <div className={classes.effect}>
             {behaviour.state && <VerdictBadge state={behaviour.state} />}
@@ -90,6 +96,20 @@ export function CandidateRow({ candidate, behaviour, lamp, stock, chosen, choose
         </Button>
       )}
     </li>
+  );
+}
+
+/** The lamps beside it that stay filament and show another white. */
+function Neighbours({ lamp, part }: { lamp: Lamp; part: LedPart }) {
+  const { job, shelf } = useDesk();
+  const [first, ...more] = unlikeNeighbours(job, shelf, lamp, part);
+  if (!first) return null;
+  const names = inARow([first, ...more].map((each) => each.lamp.name.toLowerCase()));
+  return (
+    <div className={classes.mind}>
+      {first.colder ? 'Colder' : 'Another colour'} than {names}, which {more.length > 0 ? 'stay' : 'stays'}{' '}
+      filament beside it (u′v′ {first.apart.toFixed(3)} apart, computed): side by side it shows.
+    </div>
   );
 }
 

@@ -1,18 +1,25 @@
 import { Button, SegmentedControl, TextInput } from '@mantine/core';
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { candidatesFor, ranked } from '../../../core/choose/candidates.ts';
+import { candidatesFor } from '../../../core/choose/candidates.ts';
+import { LED_CRITERIA, LED_CRITERION_WORDS, ranked } from '../../../core/choose/rank.ts';
 import { zoneSource } from '../../../core/light/zones.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
+import { partTrials } from '../../../core/record/partTrials.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { lampsFilledBy } from '../../../core/simulation/wholeLamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
+import { Weighing } from '../../ui/Weighing.tsx';
 import { useBehaviours } from '../../workers/useBehaviours.ts';
 import { CandidateRow } from './CandidateRow.tsx';
 import classes from './Choose.module.css';
+import { LeadTime } from './LeadTime.tsx';
+import { useLedWeights } from './useLedWeights.ts';
 
 /** So many rows are drawn before more are asked for: a shelf may hold hundreds. */
 const AT_FIRST = 8;
@@ -33,9 +40,10 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
   const fitting = useMemo(() => candidates.filter(({ fit }) => fit.obstacles.length === 0), [candidates]);
   // Drawn in slices as they come in: the list is long.
   const behaviours = useDeferredValue(useBehaviours(job, shelf, lamp, fitting));
+  const { weights, weigh, reset } = useLedWeights(job.scope?.aim);
   const order = useMemo(
-    () => ranked(job, lamp, candidates, behaviours.data ?? new Map()),
-    [job, lamp, candidates, behaviours.data],
+    () => ranked(job, lamp, candidates, behaviours.data ?? new Map(), weights),
+    [job, lamp, candidates, behaviours.data, weights],
   );
   const matches = order.filter(
     ({ part }) => wanted === '' || `${part.code} ${part.name}`.toLowerCase().includes(wanted),
@@ -69,6 +77,11 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
     });
     setConfiguration('leds');
   };
+  const jobs = useLiveQuery(async () => {
+    const rows = await db.jobs.where({ deleted: 0 }).toArray();
+    return rows.map((row) => row.job);
+  }, []);
+  const seenOf = (partId: string) => (jobs ? partTrials(jobs, partId) : []);
   const now = job.chosen[lamp.id];
   const stock = bulbOf(job, lamp);
   return (
@@ -104,8 +117,16 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
       <p className="faint" role="status">
         {behaviours.isFetching && fitting.length > 0
           ? `Running this circuit with each of ${fitting.length} that fit.`
-          : `${good.length} fit, best in this circuit first; ${unmatched.length > 0 ? `${unmatched.length} may, to be looked at first; ` : ''}${others.length} do not.`}
+          : `${good.length} fit, best by what matters to you first; ${unmatched.length > 0 ? `${unmatched.length} may, to be looked at first; ` : ''}${others.length} do not.`}
       </p>
+      <Weighing
+        criteria={LED_CRITERIA}
+        words={LED_CRITERION_WORDS}
+        weights={weights}
+        weigh={weigh}
+        reset={reset}
+        resetWords="As this job’s aim asks"
+      />
       <ul className={classes.parts}>
         {good.slice(0, shown).map((candidate) => (
           <CandidateRow
@@ -114,6 +135,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
             behaviour={behaviours.data?.get(candidate.part.id)}
             lamp={lamp}
             stock={stock}
+            seen={seenOf(candidate.part.id)}
             chosen={now === candidate.part.id}
             choose={choose}
           />
@@ -139,6 +161,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
           </Button>
         </li>
       </ul>
+      {fitting.length > 0 && <LeadTime bulb={stock} />}
       {fitting.length > 0 && (
         <p className="faint">
           Left swatch the filament, right the LED, both behind this lens: computed from printed lumens,
@@ -156,6 +179,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
                 behaviour={behaviours.data?.get(candidate.part.id)}
                 lamp={lamp}
                 stock={stock}
+                seen={seenOf(candidate.part.id)}
                 chosen={now === candidate.part.id}
                 choose={choose}
               />
@@ -175,6 +199,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
                 behaviour={undefined}
                 lamp={lamp}
                 stock={stock}
+                seen={[]}
                 chosen={false}
                 choose={choose}
               />

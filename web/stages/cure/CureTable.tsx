@@ -1,4 +1,4 @@
-import { Button, Slider } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { Fragment, useState } from 'react';
 import type { CureReport } from '../../../core/cures/compare/evaluate.ts';
 import { isInForce } from '../../../core/cures/compare/inForce.ts';
@@ -7,6 +7,7 @@ import type { CureScope } from '../../../core/cures/compare/scope.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Mark } from '../../ui/Mark.tsx';
+import { Weighing } from '../../ui/Weighing.tsx';
 import classes from './CureTable.module.css';
 import { CURE_COLUMNS, CURE_FACTS, type CureFact } from './cureColumns.tsx';
 import type { Ranking } from './useRanking.ts';
@@ -118,7 +119,16 @@ export function CureTable({ ranking, scope, busy }: CureTableProps) {
             </ul>
           </details>
         )}
-        {scope.turning && <Weighing ranking={ranking} />}
+        {scope.turning && (
+          <Weighing
+            criteria={CRITERIA}
+            words={CRITERION_WORDS}
+            weights={ranking.weights}
+            weigh={ranking.weigh}
+            reset={ranking.reset}
+            resetWords="As the trade mostly weighs"
+          />
+        )}
         <details className={classes.fold}>
           <summary>How it was tried</summary>
           <p className="faint">
@@ -142,33 +152,6 @@ function Facts({ of, facts }: { of: RankedCure; facts: readonly CureFact[] }) {
         </div>
       ))}
     </dl>
-  );
-}
-
-function Weighing({ ranking: { weights, weigh, reset } }: { ranking: Ranking }) {
-  return (
-    <details className={classes.fold}>
-      <summary>What matters to you</summary>
-      <div className={classes.weights}>
-        {CRITERIA.map((criterion) => (
-          <div key={criterion}>
-            <span>{CRITERION_WORDS[criterion]}</span>
-            <Slider
-              min={0}
-              max={10}
-              step={1}
-              label={null}
-              thumbLabel={CRITERION_WORDS[criterion]}
-              value={weights[criterion]}
-              onChange={(value) => weigh(criterion, value)}
-            />
-          </div>
-        ))}
-        <Button size="xs" variant="default" onClick={reset}>
-          As the trade mostly weighs
-        </Button>
-      </div>
-    </details>
   );
 }
 

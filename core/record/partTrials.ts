@@ -1,0 +1,55 @@
+import { type Trial, trialsOf } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
+import type { FlasherKind } from '../model/vehicle/flasher.ts';
+
+/** A trial of a part on some job, as it is of use to whoever thinks of that part again. */
+export interface PartTrial {
+  jobId: string;
+  /** the vehicle it was tried on */
+  model: string;
+  /** null where nobody had looked what flashes it */
+  flasher: FlasherKind | null;
+  trial: Trial;
+}
+
+/**
+ * Every trial of a part over some jobs, the newest first: with its LEDs alone, since what a cure did says nothing of the
+ * part.
+ */
+export function partTrials(jobs: readonly Job[], partId: string): PartTrial[] {
+  return jobs
+    .flatMap((job) =>
+      trialsOf(job)
+        .filter(
+          ({ from, fitted }) =>
+            !from &&
+            fitted.networks.length === 0 &&
+            (fitted.vehicleCures?.length ?? 0) === 0 &&
+            Object.values(fitted.lamps).includes(partId),
+        )
+        .map((trial) => ({
+          jobId: job.id,
+          model: job.vehicle.model || job.vehicle.name,
+          flasher:
+            job.vehicle.facts?.flasherSeen || !job.vehicle.facts?.flashers ? job.vehicle.flasher.kind : null,
+          trial,
+        })),
+    )
+    .toSorted((a, b) => b.trial.at.localeCompare(a.trial.at));
+}
+
+/** `fast on Quillon 75; normal on Tansy 50 and one more`: what a part was seen to do, alike results together. */
+export function partTrialWords(trials: readonly PartTrial[]): string {
+  const by = new Map<string, string[]>();
+  for (const { trial, model } of trials) {
+    const models = by.get(trial.result) ?? [];
+    if (!models.includes(model)) models.push(model);
+    by.set(trial.result, models);
+  }
+  return [...by]
+    .map(
+      ([result, [first = '', ...more]]) =>
+        `${result} on ${first}${more.length > 0 ? ` and ${more.length} more` : ''}`,
+    )
+    .join('; ');
+}
