@@ -13,6 +13,8 @@ export interface BaseRecord {
   reversible: boolean;
   /** made for two filaments */
   twin?: true;
+  /** its sockets are wired in one of two ways, standard or CK, which no look at the bulb tells */
+  ck?: true;
   /** a headlamp or fog capsule: its light must sit exactly where the filament did */
   capsule?: true;
   source: Source;
@@ -66,12 +68,23 @@ export const BASES: readonly BaseRecord[] = [
     source: SOURCES.iec60061,
   },
   {
+    id: 'WX3x16d',
+    name: 'Wedge 3 × 16 mm, single filament, keyed for amber',
+    recognise:
+      'Glass wedge in a plastic skirt with another key, two contacts; keeps clear glass out of an amber lamp.',
+    release: pull,
+    reversible: true,
+    source: SOURCES.iec60061,
+  },
+  {
     id: 'W3x16q',
     name: 'Wedge 3 × 16 mm, twin filament',
-    recognise: 'Glass wedge in a plastic skirt, four contacts.',
+    recognise:
+      'Glass wedge in a plastic skirt, four contacts. Standard or CK wiring: check the earth contacts.',
     release: pull,
     reversible: true,
     twin: true,
+    ck: true,
     source: SOURCES.iec60061,
   },
   {
@@ -90,6 +103,7 @@ export const BASES: readonly BaseRecord[] = [
     release: pull,
     reversible: true,
     twin: true,
+    ck: true,
     source: SOURCES.iec60061,
   },
   {
@@ -108,6 +122,17 @@ export const BASES: readonly BaseRecord[] = [
     reversible: true,
     source: SOURCES.iec60061,
   },
+  ...(['B8.5d', 'BX8.5d'] as const).map(
+    (id): BaseRecord => ({
+      id,
+      name: `Twist-lock panel holder 8.5 mm${id === 'BX8.5d' ? ', keyed' : ''}`,
+      recognise:
+        'Tiny bulb in a plastic holder that is turned into the back of a dash panel, two contact springs at its rim.',
+      release: 'Turn the holder about 90° anticlockwise with a screwdriver, lift out.',
+      reversible: true,
+      source: SOURCES.iec60061,
+    }),
+  ),
   {
     id: 'SV8.5',
     name: 'Festoon, 8.5 mm caps',
@@ -133,6 +158,9 @@ export const BASES: readonly BaseRecord[] = [
         'Metal disc with one cut-out, one flat blade behind; the filament lies along.',
       ],
       ['PX26d', 'Prefocus 26 mm', 'Metal disc with a cut-out, two flat blades side by side.'],
+      ['PGJ19-1', 'Prefocus 19 mm, first key', 'Plastic foot at a right angle with its own plug, for 35 W.'],
+      ['PGJ19-3', 'Prefocus 19 mm, third key', 'Plastic foot at a right angle with its own plug, for 19 W.'],
+      ['PGJ19-5', 'Prefocus 19 mm, fifth key', 'Plastic foot at a right angle with its own plug, for 65 W.'],
       [
         'PGJ19-2',
         'Prefocus 19 mm, plastic foot',
@@ -167,6 +195,14 @@ export const BASES: readonly BaseRecord[] = [
     source: SOURCES.iec60061,
   },
 ];
+
+/**
+ * Whether a socket of a base may be wired CK: plastic wedges anywhere, glass ones in North America, where CK is met on
+ * them too (common practice).
+ */
+export function mayBeCk(region: 'UN' | 'US', id: BaseId): boolean {
+  return baseRecord(id).ck === true && (region === 'US' || id === 'W2.5x16q');
+}
 
 /**
  * The record of a base. Every `BaseId` has one.

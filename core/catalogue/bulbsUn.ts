@@ -1,3 +1,4 @@
+// Longer than 300 lines: a table of every bulb by category.
 import { together } from '../formatting/source.ts';
 import type { BaseId, Bulb, FilamentRating } from '../model/bulb.ts';
 import { SOURCES } from './sources.ts';
@@ -30,7 +31,7 @@ interface Row {
 const ROWS: readonly Row[] = [
   {
     category: 'P21W',
-    names: ['382'],
+    names: ['382', '7506', 'S25'],
     base: 'BA15s',
     interchange: 'single-bayonet-21w',
     filaments: [['only', 26.5, 460, 0.15]],
@@ -44,14 +45,14 @@ const ROWS: readonly Row[] = [
   },
   {
     category: 'PY21W',
-    names: ['581'],
+    names: ['581', '7507', 'S25 amber'],
     base: 'BAU15s',
     glass: 'amber',
     filaments: [['only', 26.5, 280, 0.2]],
   },
   {
     category: 'P21/5W',
-    names: ['380'],
+    names: ['380', '7528', 'S25 twin'],
     base: 'BAY15d',
     interchange: 'twin-bayonet-21w',
     filaments: [
@@ -59,10 +60,10 @@ const ROWS: readonly Row[] = [
       ['dim', 6.6, 35, 0.2],
     ],
   },
-  { category: 'W21W', names: ['582'], base: 'W3x16d', filaments: [['only', 26.5, 460, 0.15]] },
+  { category: 'W21W', names: ['582', '7440', 'T20'], base: 'W3x16d', filaments: [['only', 26.5, 460, 0.15]] },
   {
     category: 'W21/5W',
-    names: ['580'],
+    names: ['580', '7443', '7443CK', 'T20 twin'],
     base: 'W3x16q',
     filaments: [
       ['bright', 26.5, 440, 0.15],
@@ -71,7 +72,7 @@ const ROWS: readonly Row[] = [
   },
   {
     category: 'W16W',
-    names: ['955'],
+    names: ['955', 'T15'],
     base: 'W2.1x9.5d',
     interchange: 'wedge-16w',
     size: [38, 15.9],
@@ -81,12 +82,17 @@ const ROWS: readonly Row[] = [
   { category: 'R5W', names: ['207'], base: 'BA15s', size: [37.5, 19], filaments: [['only', 5.5, 50, 0.2]] },
   {
     category: 'W5W',
-    names: ['501'],
+    names: ['501', '2825', 'T10'],
     base: 'W2.1x9.5d',
     interchange: 'wedge-5w',
     filaments: [['only', 5.5, 50, 0.2]],
   },
-  { category: 'C5W', names: ['239', 'festoon 36 mm'], base: 'SV8.5', filaments: [['only', 5.5, 45, 0.2]] },
+  {
+    category: 'C5W',
+    names: ['239', 'festoon 36 mm', '6418'],
+    base: 'SV8.5',
+    filaments: [['only', 5.5, 45, 0.2]],
+  },
   // Festoons of 10 W are no UN category; their numbers go by length.
   {
     category: 'C10W',
@@ -117,7 +123,7 @@ const ROWS: readonly Row[] = [
     filaments: [['only', 26.5, 460, 0.15]],
   },
   { category: 'T4W', names: ['233'], base: 'BA9s', filaments: [['only', 4.4, 35, 0.2]] },
-  { category: 'W1.2W', names: ['286'], base: 'W2x4.6d', filaments: [['only', 1.32, 6, 0.4]] },
+  { category: 'W1.2W', names: ['286', 'T5'], base: 'W2x4.6d', filaments: [['only', 1.32, 6, 0.4]] },
   // A capsule for front fog lamps; it is tested at 13.2 V.
   {
     category: 'H3',
@@ -126,11 +132,31 @@ const ROWS: readonly Row[] = [
     testVolts: 13.2,
     filaments: [['only', 68, 1450, 0.15]],
   },
+  {
+    category: 'WY21W',
+    names: ['7440A', 'T20 amber'],
+    base: 'WX3x16d',
+    glass: 'amber',
+    filaments: [['only', 26.5, 280, 0.2]],
+  },
+  // Panel bulbs are no UN category; they go by their holder.
+  {
+    category: 'B8.5d-1.2W',
+    names: ['twist-lock panel bulb', 'T5 twist-lock'],
+    base: 'B8.5d',
+    filaments: [['only', 1.32, 6, 0.4]],
+  },
+  {
+    category: 'BX8.5d-1.2W',
+    names: ['twist-lock panel bulb, keyed'],
+    base: 'BX8.5d',
+    filaments: [['only', 1.32, 6, 0.4]],
+  },
   // Capsules for headlamps and fog lamps.
   { category: 'H1', names: ['448'], base: 'P14.5s', testVolts: 13.2, filaments: [['only', 68, 1550, 0.15]] },
   {
     category: 'H4',
-    names: ['472'],
+    names: ['472', '9003', 'HB2'],
     base: 'P43t',
     testVolts: 13.2,
     filaments: [
@@ -146,6 +172,15 @@ const ROWS: readonly Row[] = [
     filaments: [['only', 58, 1500, 0.1]],
   },
   { category: 'H11', names: ['711'], base: 'PGJ19-2', testVolts: 13.2, filaments: [['only', 62, 1350, 0.1]] },
+  { category: 'H8', names: ['708'], base: 'PGJ19-1', testVolts: 13.2, filaments: [['only', 43, 800, 0.15]] },
+  { category: 'H9', names: ['709'], base: 'PGJ19-5', testVolts: 13.2, filaments: [['only', 73, 2100, 0.1]] },
+  {
+    category: 'H16',
+    names: ['5202'],
+    base: 'PGJ19-3',
+    testVolts: 13.2,
+    filaments: [['only', 22, 500, 0.15]],
+  },
   { category: 'HB3', names: ['9005'], base: 'P20d', testVolts: 13.2, filaments: [['only', 73, 1860, 0.12]] },
   { category: 'HB4', names: ['9006'], base: 'P22d', testVolts: 13.2, filaments: [['only', 62, 1095, 0.15]] },
   // 24 V, tested at 28 V.
@@ -209,7 +244,10 @@ const SIZES: Record<BaseId, readonly [lengthMm: number, glassMm: number]> = {
   BAY15d: [52.5, 26.5],
   BA9s: [30, 8.9],
   W3x16d: [44.5, 20.5],
+  WX3x16d: [44.5, 20.5],
   W3x16q: [44.5, 20.5],
+  'B8.5d': [16, 8.5],
+  'BX8.5d': [16, 8.5],
   'W2.5x16d': [53, 25.4],
   'W2.5x16q': [53, 25.4],
   'W2.1x9.5d': [26.8, 10.3],
@@ -219,7 +257,10 @@ const SIZES: Record<BaseId, readonly [lengthMm: number, glassMm: number]> = {
   'P14.5s': [67.5, 14],
   P43t: [82, 17],
   PX26d: [59, 14],
+  'PGJ19-1': [67, 14],
   'PGJ19-2': [67, 14],
+  'PGJ19-3': [67, 14],
+  'PGJ19-5': [67, 14],
   P20d: [80, 14],
   P22d: [80, 14],
 };

@@ -41,7 +41,7 @@ describe('the bulb finder', () => {
 });
 
 describe('no two records contradict', () => {
-  it('one name means one base, one number of filaments and one length at one voltage, but for festoons', () => {
+  it('one name means one base, one number of filaments and one length at one voltage, but for festoons and sizes of glass', () => {
     const byName = new Map<string, (typeof BULBS)[number][]>();
     for (const each of BULBS)
       for (const name of each.names) byName.set(name, [...(byName.get(name) ?? []), each]);
@@ -55,12 +55,36 @@ describe('no two records contradict', () => {
         same((each) => each.filaments.length),
         name,
       ).toBe(1);
-      if (!name.startsWith('festoon') && name !== 'C10W')
+      // T10 and the like name a width of glass, no bulb.
+      if (!name.startsWith('festoon') && name !== 'C10W' && !/^[ST]\d+\b/.test(name))
         expect(
           same((each) => `${each.systemVolts} ${each.lengthMm}`),
           name,
         ).toBe(new Set(records.map((each) => each.systemVolts)).size);
     }
+  });
+
+  it.each([
+    ['7440', 'W21W'],
+    ['7443', 'W21-5W'],
+    ['7443CK', 'W21-5W'],
+    ['7528', 'P21-5W'],
+    ['7507', 'PY21W'],
+    ['7440A', 'WY21W'],
+    ['3057', '3057'],
+    ['3157CK', '3157'],
+    ['4157', '4157'],
+    ['2357', '2357'],
+    ['9003', 'H4'],
+    ['DE3175', '3175'],
+    ['6418', 'C5W'],
+    ['H8', 'H8'],
+  ])('knows %s', (name, id) => {
+    expect(searchBulbs({ name }).map((each) => each.id)).toContain(id);
+  });
+
+  it.each(['T5', 'T10', 'T15', 'T20', 'T25', 'S25', 'twist-lock'])('knows the size %s', (name) => {
+    expect(searchBulbs({ name }).length).toBeGreaterThan(0);
   });
 
   it('what interchanges is of one voltage and within 3 mm of one length', () => {

@@ -1,6 +1,7 @@
 import type { Bulb } from '../model/bulb.ts';
 import type { SystemVolts } from '../model/fields.ts';
 import { acrossMm, BASE_DRAWINGS } from './baseDrawings.ts';
+import { baseRecord } from './bases.ts';
 import { BULBS, filamentWatts, findBulbs, interchangeable, signalFilament } from './bulbs.ts';
 
 /** What somebody holding a bulb can tell of it; whatever is left out does not matter. */
@@ -99,7 +100,7 @@ export function lookAlikes(bulb: Bulb): { bulb: Bulb; interchanges: boolean; dif
 /** What the number on a bulb does not tell, and how to find out. */
 export function numberCannotTell(bulb: Bulb): string[] {
   const notes: string[] = [];
-  if (bulb.base === 'W2.5x16q')
+  if (baseRecord(bulb.base).ck)
     notes.push('Whether its socket is wired standard or CK: look which contacts are earth.');
   if (bulb.filaments.length === 2)
     notes.push(

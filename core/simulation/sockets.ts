@@ -1,3 +1,4 @@
+import { baseRecord } from '../catalogue/bases.ts';
 import { signalFilament } from '../catalogue/bulbs.ts';
 import { ledElements } from '../circuit/engine/ledElements.ts';
 import { CAPACITOR_OHMS, type Element, FLOATING_OHMS } from '../circuit/engine/netlist.ts';
@@ -193,7 +194,7 @@ function decoderElements(
 /** An LED of one socket wiring in a twin wedge socket of the other. */
 export function wiringClashes(lamp: Lamp, part: LedPart): boolean {
   return (
-    lamp.base === 'W2.5x16q' &&
+    baseRecord(lamp.base).ck === true &&
     part.twin !== undefined &&
     (part.socketWiring ?? 'standard') !== (lamp.socketWiring ?? 'standard')
   );

@@ -59,4 +59,30 @@ describe('ledFit', () => {
       'cannot be turned',
     );
   });
+
+  it('minds standard or CK on every twin wedge, glass ones in North America alone', () => {
+    const clash = /wired standard or CK is not known/;
+    const twin = (base: Lamp['base']): LedPart => ({
+      ...led('led-godwit-3r'),
+      bases: [base],
+      twin: { topology: 'own-resistors', dimWatts: 0.5 },
+    });
+    const at = (base: Lamp['base'], region: 'UN' | 'US') => {
+      const there = { ...lamp('stop-tail-left'), base };
+      return ledFit({ ...QUILLON_75, region }, there, twin(base)).cautions.join(' ');
+    };
+    expect(at('W2.5x16q', 'UN')).toMatch(clash);
+    expect(at('W3x16q', 'US')).toMatch(clash);
+    expect(at('W3x16q', 'UN')).not.toMatch(clash);
+    expect(at('BAY15d', 'US')).not.toMatch(clash);
+    const ck = { ...lamp('stop-tail-left'), base: 'W3x16q' as const, socketWiring: 'ck' as const };
+    expect(ledFit(QUILLON_75, ck, twin('W3x16q')).cautions.join(' ')).toMatch(/short the parking feed/);
+  });
+
+  it('refuses a switchback whose park light is not that of a position lamp there', () => {
+    const switchback = { parkColour: 'white' as const, parkWatts: 1, parkLumens: 100, holdSeconds: 1 };
+    const part: LedPart = { ...led('led-godwit-3r'), switchback };
+    const fit = ledFit(QUILLON_75, lamp('stop-tail-left'), part);
+    expect(fit.obstacles.join(' ')).toMatch(/With the lights on it shows white; a position lamp at the rear/);
+  });
 });

@@ -1,4 +1,4 @@
-import { baseRecord } from '../catalogue/bases.ts';
+import { baseRecord, mayBeCk } from '../catalogue/bases.ts';
 import { bulbById } from '../catalogue/bulbs.ts';
 import { colourRule } from '../catalogue/regions.ts';
 import { workingPoints } from '../judge/workingPoints.ts';
@@ -56,7 +56,7 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
       `Made for ${part.socketWiring === 'ck' ? 'CK' : 'standard'} wiring; this socket is wired ${lamp.socketWiring === 'ck' ? 'CK' : 'standard'}. It would short the parking feed to earth: look at the earth contacts before anything is bought.`,
     );
   }
-  if (lamp.base === 'W2.5x16q' && lamp.socketWiring === undefined && part.twin)
+  if (mayBeCk(vehicle.region, lamp.base) && lamp.socketWiring === undefined && part.twin)
     cautions.push(
       'Whether this socket is wired standard or CK is not known yet; the wrong LED shorts the parking feed. Identify shows how to tell.',
     );

@@ -1,3 +1,4 @@
+import { mayBeCk } from '../../../core/catalogue/bases.ts';
 import { jobLamps } from '../../../core/model/scope.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
@@ -38,7 +39,9 @@ export default function Identify() {
         <div className={classes.column}>
           <Gradually>
             <Finder key={current.id} lamp={current} />
-            {current.base === 'W2.5x16q' && <EarthCheckCard key={`earth-${current.id}`} lamp={current} />}
+            {mayBeCk(job.vehicle.region, current.base) && (
+              <EarthCheckCard key={`earth-${current.id}`} lamp={current} />
+            )}
             <AccessCard key={`access-${current.id}`} lamp={current} />
             <Photos />
           </Gradually>
