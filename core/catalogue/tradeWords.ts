@@ -88,6 +88,7 @@ export const TRADE_WORDS: readonly TradeWord[] = [
     'The small white lamp in front that is on with the lights; at the rear it is the tail lamp.',
     'parking light',
     'side light',
+    'sidelight',
     'city light',
     'park',
   ),

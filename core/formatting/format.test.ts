@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
 import { amps, farads, ohms, perMinute, volts, voltsList, watts } from './format.ts';
+import { regionWords } from './regionWords.ts';
 
 it.each([
   [amps(3.357), '3.36 A'],
@@ -23,4 +24,12 @@ it.each([
   [voltsList([]), ''],
 ])('writes %s', (written, expected) => {
   expect(written).toBe(expected);
+});
+
+it('what is earth elsewhere is ground in North America', () => {
+  const text = 'Earth first: the earths of both lamps, earthed at one earth point; hearth and unearth stay.';
+  expect(regionWords('UN', text)).toBe(text);
+  expect(regionWords('US', text)).toBe(
+    'Ground first: the grounds of both lamps, grounded at one ground point; hearth and unearth stay.',
+  );
 });

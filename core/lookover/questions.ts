@@ -1,3 +1,4 @@
+import { regionWords } from '../formatting/regionWords.ts';
 import type { Job } from '../model/job.ts';
 import { mayReadBrake, setBrakeSense } from '../model/vehicle/brakeSense.ts';
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
@@ -139,7 +140,15 @@ export function questionsFor(vehicle: Vehicle): Question[] {
       answer: yesNo(facts.highVoltage),
     },
   ];
-  return questions.filter((each) => each.matters).map(({ matters: _, ...question }) => question);
+  const said = (text: string) => regionWords(vehicle.region, text);
+  return questions
+    .filter((each) => each.matters)
+    .map(({ matters: _, ...question }) => ({
+      ...question,
+      ask: said(question.ask),
+      why: said(question.why),
+      meanwhile: said(question.meanwhile),
+    }));
 }
 
 /** Whether nobody has looked if something watches an outer lamp that does not flash. */

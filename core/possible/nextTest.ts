@@ -1,3 +1,4 @@
+import { regionWords } from '../formatting/regionWords.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { likelySupply, workingPoints } from '../judge/workingPoints.ts';
@@ -72,7 +73,8 @@ export function nextTurnTest(job: Job, shelf: Shelf, circuitId: string, heard: b
   const [best] = tests.toSorted((a, b) => b.told / b.test.minutes - a.told / a.test.minutes);
   if (!best || best.told < WORTH) return null;
   const { id, minutes, act, means } = best.test;
-  return { id, minutes, act, means };
+  const { region } = job.vehicle;
+  return { id, minutes, act: regionWords(region, act), means: regionWords(region, means) };
 }
 
 function suppositions(kind: FlasherKind, analysis: JobAnalysis, circuit: TurnCircuit): Supposed[] {

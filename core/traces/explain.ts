@@ -1,8 +1,10 @@
 // Longer than 300 lines: one rule an effect, read one below the other against what was played.
+
 import { STOP_TO_TAIL } from '../catalogue/stopToTail.ts';
 import type { DashEvent } from '../devices/device.ts';
 import { flickerWords } from '../flicker/ieee1789.ts';
 import { amps, ohms, volts } from '../formatting/format.ts';
+import { regionWords } from '../formatting/regionWords.ts';
 import { sourceWords } from '../formatting/source.ts';
 import type { Job } from '../model/job.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
@@ -41,7 +43,10 @@ type Finder = (played: Played) => (Effect | null)[];
 
 /** Every effect that shows in what was played. */
 export function explain(played: Played): Effect[] {
-  return FINDERS.flatMap((find) => find(played)).filter((effect): effect is Effect => effect !== null);
+  const said = (text: string) => regionWords(played.job.vehicle.region, text);
+  return FINDERS.flatMap((find) => find(played))
+    .filter((effect): effect is Effect => effect !== null)
+    .map((each) => ({ ...each, title: said(each.title), text: said(each.text) }));
 }
 
 const FINDERS: readonly Finder[] = [

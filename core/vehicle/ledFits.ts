@@ -1,6 +1,7 @@
 import { baseRecord, mayBeCk } from '../catalogue/bases.ts';
 import { bulbById } from '../catalogue/bulbs.ts';
 import { colourRule } from '../catalogue/regions.ts';
+import { regionWords } from '../formatting/regionWords.ts';
 import { workingPoints } from '../judge/workingPoints.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
@@ -75,7 +76,13 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
   }
   parkColour(vehicle, lamp, part, obstacles);
   mindInUse(vehicle, lamp, part, cautions);
-  return { fits: obstacles.length === 0, obstacles, cautions, checks: [] };
+  const said = (text: string) => regionWords(vehicle.region, text);
+  return {
+    fits: obstacles.length === 0,
+    obstacles: obstacles.map(said),
+    cautions: cautions.map(said),
+    checks: [],
+  };
 }
 
 /** What a switchback shows with the lights on is a position lamp: its colour is ruled as one. */

@@ -1,6 +1,8 @@
 // Longer than 300 lines: a job from first to last step, in the order it is done.
+
 import { baseRecord } from '../catalogue/bases.ts';
 import { capital, ohms, watts } from '../formatting/format.ts';
+import { regionWords } from '../formatting/regionWords.ts';
 import type { ResistorNetwork } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf, WholeLampPart } from '../model/part.ts';
@@ -43,7 +45,14 @@ export function fitSteps(job: Job, shelf: Shelf): FitStep[] {
     if (flashes(job)) steps.push(index === 0 && sides.length > 1 ? compareSides(side) : sideTest(side));
   });
   for (const group of accessGroups(job, 'centre')) steps.push(...panelSteps(job, shelf, group));
-  return [...steps, ...others, ...finish(job)];
+  const { region } = job.vehicle;
+  const said = (text: string) => regionWords(region, text);
+  return [...steps, ...others, ...finish(job)].map((step) => ({
+    ...step,
+    title: said(step.title),
+    text: said(step.text),
+    cautions: step.cautions.map(said),
+  }));
 }
 
 /** Sum of the steps that are left, minutes. */

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { jobLamps } from '../../../core/model/scope.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -18,24 +18,45 @@ interface LampListProps {
   value(lamp: Lamp): ReactNode;
   /** a second, quieter line */
   note?(lamp: Lamp): string;
+  /** what else happens when a lamp of the list is chosen */
+  onChoose?(): void;
   /** every lamp of the vehicle alike, and not those of the job first */
   whole?: boolean;
 }
 
 /** The lamps of the job as a list to choose from, the vehicle's others folded away; choosing one selects it on the plan too. */
-export function LampList({ title, current, fill, keep, value, note, whole = false }: LampListProps) {
+export function LampList({
+  title,
+  current,
+  fill,
+  keep,
+  value,
+  note,
+  onChoose,
+  whole = false,
+}: LampListProps) {
   const { job, selectLamp } = useDesk();
   const { lamps } = job.vehicle;
   const ids = new Set(whole ? [] : jobLamps(job).map((lamp) => lamp.id));
   const mine = whole ? lamps : lamps.filter((lamp) => ids.has(lamp.id));
   const others = lamps.filter((lamp) => !mine.includes(lamp));
+  const chosen = useRef<HTMLLIElement>(null);
+  const before = useRef(current?.id);
+  useEffect(() => {
+    // One that was chosen on the plan may stand far down the list.
+    if (before.current !== current?.id) chosen.current?.scrollIntoView({ block: 'nearest' });
+    before.current = current?.id;
+  }, [current?.id]);
   const row = (lamp: Lamp) => (
-    <li key={lamp.id}>
+    <li key={lamp.id} ref={lamp.id === current?.id ? chosen : null}>
       <button
         type="button"
         className={classes.lamp}
         aria-current={lamp.id === current?.id}
-        onClick={() => selectLamp(lamp.id)}
+        onClick={() => {
+          selectLamp(lamp.id);
+          onChoose?.();
+        }}
       >
         <span className={classes.name}>{lamp.name}</span>
         <span>{value(lamp)}</span>

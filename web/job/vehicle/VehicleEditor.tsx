@@ -20,15 +20,23 @@ import { WatchCard } from './WatchCard.tsx';
 export default function VehicleEditor() {
   const { job, edit, lamp, alike, setAlike } = useDesk();
   const { vehicle } = job;
+  // Nobody has done anything on it yet.
+  const fresh = Object.keys(job.identified).length + Object.keys(job.chosen).length === 0;
   return (
     <div className={classes.editor}>
       <div className={classes.head}>
         <p>
-          Drag a lamp on the plan, or choose it and press the arrow keys (with Shift, five steps). Every
-          change can be undone.
+          {fresh && (
+            <>
+              <b>Next:</b> see that every lamp stands on the plan with its work and bulb; what you do not know
+              stays open. Then look over: work the lamps, say which the job converts.{' '}
+            </>
+          )}
+          Left is left from the driver’s seat. Drag a lamp on the plan, or choose it and press the arrow keys
+          (with Shift, five steps). Every change can be undone.
         </p>
         <Button component={Link} to={`/jobs/${job.id}/look-over`} variant="default">
-          Back to the job
+          {fresh ? 'On to look over' : 'Back to the job'}
         </Button>
       </div>
       <div className={classes.columns}>

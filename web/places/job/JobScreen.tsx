@@ -1,6 +1,16 @@
 import { Button, Tabs } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  lazy,
+  memo,
+  Suspense,
+  useDeferredValue,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
@@ -237,10 +247,15 @@ function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
 const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
   const { job } = useDesk();
   const editing = stage === VEHICLE_SCREEN;
+  const body = useRef<HTMLDivElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each stage opens at its top
+  useLayoutEffect(() => {
+    if (body.current) body.current.scrollTop = 0;
+  }, [stage]);
   return (
     <section className={classes.stage} aria-label="The stage">
       <StageRail stage={editing ? null : stage} />
-      <div className={classes.body}>
+      <div ref={body} className={classes.body}>
         <h2 className="visually-hidden">{editing ? 'Change the vehicle' : STAGE_NAMES[stage]}</h2>
         {job.reopened && (
           <Suspense fallback={null}>

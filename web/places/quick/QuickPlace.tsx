@@ -68,7 +68,9 @@ export function Component() {
       )}
       {step === 'lamps' && (
         <>
-          <p className={classes.ask}>Which lamps get an LED? Both sides, until you say otherwise.</p>
+          <p className={classes.ask}>
+            Which lamps get an LED? Both sides, until you say otherwise; left is left from the driver’s seat.
+          </p>
           <LampTiles onTake={begin} />
         </>
       )}

@@ -7,6 +7,7 @@ import { functionsOf } from '../../../core/vehicle/functions.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { useBelow } from '../../ui/useBelow.ts';
 import { Candidates } from './Candidates.tsx';
 import { CapsuleCard } from './CapsuleCard.tsx';
 import { ChargeCard } from './ChargeCard.tsx';
@@ -17,6 +18,7 @@ import { RegionCautions } from './RegionCautions.tsx';
 /** The LED or whole lamp for each lamp: what fits, what does not and why, and what each does to this circuit. */
 export default function Choose() {
   const { job, shelf, edit, lamp, setConfiguration } = useDesk();
+  const below = useBelow<HTMLDivElement>();
   const lamps = scopeLamps(job);
   const open = lamps.filter((each) => job.chosen[each.id] === undefined);
   const current = lamp ?? open[0] ?? lamps[0];
@@ -28,6 +30,7 @@ export default function Choose() {
   return (
     <div className={classes.grid}>
       <LampList
+        onChoose={below.show}
         title="LED for each lamp"
         current={current}
         fill={
@@ -67,7 +70,7 @@ export default function Choose() {
         }}
       />
       {current && (
-        <div className={classes.column}>
+        <div ref={below.ref} className={classes.column}>
           <Candidates key={current.id} lamp={current} />
           {charge && <ChargeCard circuit={charge} />}
           {current.end === 'dash' && !charge && (

@@ -5,6 +5,7 @@ import { LampList } from '../../job/lamps/LampList.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Gradually } from '../../ui/Gradually.tsx';
+import { useBelow } from '../../ui/useBelow.ts';
 import { AccessCard } from './AccessCard.tsx';
 import { EarthCheckCard } from './EarthCheckCard.tsx';
 import { Finder } from './Finder.tsx';
@@ -13,12 +14,14 @@ import classes from './Identify.module.css';
 /** Which bulb is in each lamp, how its socket is wired, how it is reached, and what room is behind it. */
 export default function Identify() {
   const { job, edit, lamp } = useDesk();
+  const below = useBelow<HTMLDivElement>();
   const lamps = jobLamps(job);
   const open = lamps.filter((each) => !job.identified[each.id]);
   const current = lamp ?? open[0] ?? lamps[0];
   return (
     <div className={classes.grid}>
       <LampList
+        onChoose={below.show}
         title="Bulb in each lamp"
         current={current}
         fill={
@@ -36,7 +39,7 @@ export default function Identify() {
         note={(each) => (job.identified[each.id] === undefined ? 'as listed, not seen yet' : 'seen')}
       />
       {current && (
-        <div className={classes.column}>
+        <div ref={below.ref} className={classes.column}>
           <Gradually>
             <Finder key={current.id} lamp={current} />
             {mayBeCk(job.vehicle.region, current.base) && (

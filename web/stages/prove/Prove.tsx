@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
 import type { TurnFunction } from '../../../core/model/cures.ts';
@@ -24,7 +24,7 @@ import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
-import { usePhone } from '../../ui/usePhone.ts';
+import { useBelow } from '../../ui/useBelow.ts';
 import classes from './Prove.module.css';
 import { SteadyProof } from './SteadyProof.tsx';
 
@@ -41,12 +41,10 @@ export default function Prove() {
   const turns = turnFunctionsToProve(job);
   const circuits = circuitsToProve(job);
   const [chosen, setChosen] = useState<string | null>(() => firstUnproved(job));
-  const phone = usePhone();
-  const measure = useRef<HTMLDivElement>(null);
+  const measure = useBelow<HTMLDivElement>();
   const choose = (id: string) => {
     setChosen(id);
-    // Below a list of many tests what belongs to the chosen one would not be seen.
-    if (phone) requestAnimationFrame(() => measure.current?.scrollIntoView({ block: 'start' }));
+    measure.show();
   };
   const turnFunction = turns.find((each) => each === chosen);
   const circuit = turnFunction ? undefined : (circuits.find(({ id }) => id === chosen) ?? circuits[0]);
@@ -87,7 +85,7 @@ export default function Prove() {
           </Card>
         )}
       </div>
-      <div ref={measure} className={classes.measure}>
+      <div ref={measure.ref} className={classes.measure}>
         {measured && (
           <Card title={`Measure: ${FUNCTION_WORDS[measured].toLowerCase()}, lights off`}>
             <p className={classes.set}>{howToSet(measured)}</p>
