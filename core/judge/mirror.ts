@@ -31,10 +31,11 @@ function sideAsText({ vehicle, fitment }: TurnCircuits, circuit: TurnCircuit): s
     circuit.from,
     circuit.stopFuseId,
     output && [output.onOhms, output.pwm, output.blankingSeconds, output.limitAmps, output.watch?.setting],
-    circuit.feeds.map(({ lampId, input }) => {
+    circuit.feeds.map(({ lampId, input, turnOnly }) => {
       const lamp = vehicle.lamps.find((each) => each.id === lampId);
       return [
         input,
+        turnOnly,
         lamp?.role,
         lamp?.base,
         lamp?.socketWiring,

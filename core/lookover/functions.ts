@@ -44,7 +44,15 @@ export function workedFunctions(vehicle: Vehicle): WorkedFunction[] {
     const added = lit(each.controls).filter(
       (circuit) => !before.has(circuit.id) || (brakes && circuit.fullWithBrake === true),
     );
-    const lampIds = [...new Set(added.flatMap(lampIdsOf))];
+    const lampIds = [
+      ...new Set(
+        added.flatMap((circuit) =>
+          stopsThroughTurn(circuit, each.controls)
+            ? circuit.feeds.filter(({ turnOnly }) => !turnOnly).map(({ lampId }) => lampId)
+            : lampIdsOf(circuit),
+        ),
+      ),
+    ];
     if (vehicle.pilot && each.id === 'left' && lampIds.length > 0) lampIds.push(vehicle.pilot.lampId);
     return { ...each, lampIds };
   }).filter((each) => each.lampIds.length > 0);

@@ -6,7 +6,7 @@ import type { Origins } from '../vehicle/edit/lampTemplates.ts';
 
 /** Which flasher is usual on a vehicle of that kind and year (common practice), and why that is thought. */
 export function usualFlasher({ kind, year, systemVolts }: Origins): { kind: FlasherKind; why: string } {
-  const thermalUntil = kind === 'moped' ? 2004 : kind === 'tractor' ? 1984 : 1979;
+  const thermalUntil = kind === 'moped' ? 1999 : kind === 'tractor' ? 1984 : 1979;
   if (kind === 'trailer')
     return {
       kind: 'watching-relay',

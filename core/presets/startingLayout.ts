@@ -4,6 +4,7 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicle.ts';
 import { addLamps } from '../vehicle/edit/lamps.ts';
 import { type LampTemplateId, type Origins, TEMPLATES } from '../vehicle/edit/lampTemplates.ts';
+import { setStopTurn } from '../vehicle/edit/stopTurn.ts';
 import { fitThermal, possibleFlashers, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
 
 /** Some lamps of one kind in a starting layout. */
@@ -24,6 +25,22 @@ export interface StartingLayout extends Origins {
   /** null: nobody has looked, take what is usual */
   flasher: FlasherKind | null;
   gearbox?: VehicleFacts['gearbox'];
+  /** the front turn bulb is the position lamp too, a twin bulb for both */
+  frontTwin?: boolean;
+  /** the rear turn filament is the stop lamp too, its dim one the tail lamp */
+  rearStop?: boolean;
+}
+
+/**
+ * Whether one front bulb mostly turns and parks, and one rear filament turns and stops, on a vehicle of that market and
+ * kind (common practice); always asked, since either is met everywhere.
+ */
+export function usualSharing({ kind, region, year }: Pick<Origins, 'kind' | 'region' | 'year'>): {
+  frontTwin: boolean;
+  rearStop: boolean;
+} {
+  const us = region === 'US' && kind !== 'moped' && kind !== 'tractor';
+  return { frontTwin: us && kind !== 'trailer' && year >= 1968, rearStop: us && kind === 'trailer' };
 }
 
 /** Volts a vehicle of that kind and year has (common practice); always asked, since exceptions are many. */
@@ -133,7 +150,7 @@ function internalOhms({ kind, systemVolts }: Origins): number {
  * @throws VehicleEditError when no side has a main turn lamp
  */
 export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
-  const { name, model, kind, year, region, systemVolts, entries } = layout;
+  const { name, model, kind, year, region, systemVolts } = layout;
   // What nobody has looked at is every kind that is met on such a vehicle; it is drawn with the most usual.
   const flashers = layout.flasher ? [] : possibleFlashers(layout, [year, year]);
   const vehicle: Vehicle = {
@@ -144,7 +161,7 @@ export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
     year,
     systemVolts,
     region,
-    hazardSwitch: kind !== 'moped' && year >= 1968,
+    hazardSwitch: year >= (kind === 'moped' ? TWO_PILOTS_FROM : 1968),
     facts: {
       ...(layout.gearbox ? { gearbox: layout.gearbox } : {}),
       ...(layout.flasher ? { flasherSeen: true } : {}),
@@ -158,14 +175,36 @@ export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
     lamps: [],
   };
   setFlasher(vehicle, layout.flasher ?? usualFlasher(layout).kind);
-  for (const entry of entries) {
+  for (const entry of sharedEntries(layout)) {
     const [across, along] = entry.at ?? TEMPLATES[entry.id].at;
     const at = entry.at ? { across, along } : undefined;
     addLamps(vehicle, entry.id, entry.where, at);
   }
-  if (kind === 'moped' && vehicle.flasher.kind !== 'controller') addPilot(vehicle);
+  if (layout.rearStop)
+    for (const { id, end } of vehicle.lamps)
+      if (end === 'rear' && id.startsWith('stop-tail')) setStopTurn(vehicle, id);
+  if (kind === 'moped') addPilots(vehicle);
   fitThermal(vehicle);
   return vehicle;
+}
+
+/** The lamps that are asked for, with those that share a bulb put together. */
+function sharedEntries({ entries, frontTwin, rearStop }: StartingLayout): StartingLayout['entries'] {
+  return entries.flatMap((entry) => {
+    // The one bulb is position lamp too: none of its own is left.
+    if (frontTwin && entry.id === 'front-turn') return [{ ...entry, id: 'front-turn-position' as const }];
+    if (frontTwin && entry.id === 'position') return [];
+    if (rearStop && entry.id === 'rear-turn') return [];
+    return [entry];
+  });
+}
+
+/** Motorcycles since about then have a pilot for each side, a hazard switch and an electronic relay (common practice). */
+const TWO_PILOTS_FROM = 2000;
+
+function addPilots(vehicle: Vehicle): void {
+  if (vehicle.year >= TWO_PILOTS_FROM) addLamps(vehicle, 'turn-pilot', 'pair');
+  else if (vehicle.flasher.kind !== 'controller') addPilot(vehicle);
 }
 
 /** One dash lamp between the sides, as mopeds and small motorcycles mostly have it (common practice). */

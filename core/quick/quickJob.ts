@@ -35,6 +35,7 @@ import {
 /** Years a vehicle is thought of that nobody has said the year of, and the one its lamps are listed by. */
 const ANY_YEAR: readonly [number, number] = [1975, 2026];
 const LISTED_YEAR = 2005;
+const LISTED_MOPED = 1995;
 
 const TEMPLATES_OF: Record<QuickLamps, readonly LampTemplateId[]> = {
   'rear-turn': ['rear-turn'],
@@ -133,7 +134,8 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
 
 function quickVehicle(question: QuickQuestion, id: string, systemVolts: SystemVolts): Vehicle {
   const kind = question.vehicle;
-  const year = question.year ?? LISTED_YEAR;
+  // The single pilot of an older one is the harder case: what holds with it holds without.
+  const year = question.year ?? (kind === 'moped' ? LISTED_MOPED : LISTED_YEAR);
   const bulb = question.bulb === null ? undefined : bulbById(question.bulb);
   const region = question.region ?? (bulb?.system === 'SAE' ? 'US' : 'UN');
   const flashers = openFlashers(question, systemVolts);

@@ -2,7 +2,7 @@ import type { Circuit } from '../model/vehicle/circuit.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import { CONTACTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { type Controls, stopsThroughTurn, wanted } from './controls.ts';
+import { type Controls, hasTurnOnly, stopsThroughTurn, wanted } from './controls.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
 
@@ -39,6 +39,7 @@ export function contactsOf(
     contacts[CONTACTS.circuit(circuit.id)] =
       circuit.kind === 'turn' && circuit.from.by === 'output' ? on && lit : on;
     contacts[CONTACTS.stop(circuit.id)] = stop;
+    if (hasTurnOnly(circuit)) contacts[CONTACTS.turnOnly(circuit.id)] = !stop;
     contacts[CONTACTS.bright(circuit.id)] = stop || (on && (circuit.kind !== 'turn' || lit));
   }
   const out = new Set(faults.flatMap((fault) => (fault.kind === 'bulb-out' ? [fault.lampId] : [])));

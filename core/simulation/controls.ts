@@ -78,6 +78,11 @@ export function wanted(circuit: Circuit, controls: Controls): boolean {
   }
 }
 
+/** Whether some lamps of a combined stop-and-turn circuit turn and do not stop, as front ones do. */
+export function hasTurnOnly({ stopFuseId, feeds }: Circuit): boolean {
+  return stopFuseId !== undefined && feeds.some((feed) => feed.turnOnly === true);
+}
+
 /** Whether a combined stop-and-turn filament is lit by the brake: its turn switch is at rest. */
 export function stopsThroughTurn(circuit: Circuit, controls: Controls): boolean {
   return circuit.stopFuseId !== undefined && controls.brake && !wanted(circuit, controls);

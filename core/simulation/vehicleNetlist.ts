@@ -8,7 +8,7 @@ import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
 import { fuseById, lampById, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { CONTACTS, ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { type Controls, outputOf } from './controls.ts';
+import { type Controls, hasTurnOnly, outputOf } from './controls.ts';
 import { feedDuty, pulsedWires } from './duty.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
@@ -165,6 +165,13 @@ function circuitElements(build: Build, circuit: Circuit): Element[] {
       contact(`${circuit.id}.stop-switch`, stop, switched, CONTACTS.stop(circuit.id), circuit.switchOhms),
     );
   }
+  if (hasTurnOnly(circuit)) {
+    const branch = NODES.turnOnly(circuit.id);
+    elements.push(
+      contact(`${circuit.id}.turn-only`, bus, branch, CONTACTS.turnOnly(circuit.id), circuit.switchOhms),
+      resistor(`${circuit.id}.turn-only-leak`, branch, EARTH, FLOATING_OHMS),
+    );
+  }
   if (output?.leakOhms) elements.push(resistor(`${circuit.id}.off-leak`, source, bus, output.leakOhms));
   for (const fault of options.faults ?? []) {
     if (fault.kind === 'leakage' && fault.circuitId === circuit.id)
@@ -201,6 +208,12 @@ function alternatorElements(circuitId: string, rotorOhms: number): Element[] {
   ];
 }
 
+/** Where the lead of a lamp leaves its circuit. */
+function branchOf(circuit: Circuit, lamp: Lamp, input: LampInput): string {
+  const feed = circuit.feeds.find((each) => each.lampId === lamp.id && each.input === input);
+  return feed?.turnOnly && hasTurnOnly(circuit) ? NODES.turnOnly(circuit.id) : NODES.bus(circuit.id);
+}
+
 function lampElements(build: Build, lamp: Lamp): Element[] {
   const { vehicle, fitment, options, feeders } = build;
   const { main: mains, dim: dims } = feeders.get(lamp.id) ?? { main: [], dim: [] };
@@ -220,7 +233,12 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
     feeders.forEach((circuit, index) => {
       const id = ELEMENTS.lead(lamp.id, input);
       elements.push(
-        resistor(index === 0 ? id : `${id}${index}`, NODES.bus(circuit.id), feed, wireOhms(lamp.lead)),
+        resistor(
+          index === 0 ? id : `${id}${index}`,
+          branchOf(circuit, lamp, input),
+          feed,
+          wireOhms(lamp.lead),
+        ),
       );
     });
     if (input === 'main' || feeders.length > 0)

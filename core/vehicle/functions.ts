@@ -29,16 +29,25 @@ const WORDS: Record<CircuitKind, FunctionWords> = {
 
 /** `turn`, `stop, tail or position`: what a lamp does, its bright filament first. */
 export function functionsOf(vehicle: Vehicle, lampId: string): string {
-  const names = circuitsOf(vehicle, lampId).map((circuit) => functionName(circuit));
+  const names = circuitsOf(vehicle, lampId).map((circuit) => functionName(circuit, lampId));
   if (vehicle.pilot?.lampId === lampId) names.push('turn pilot');
   return [...new Set(names)].join(', ');
 }
 
-/** A circuit’s work with what else it does: `turn and stop`. */
-export function functionName(circuit: Circuit): string {
+/**
+ * A circuit’s work with what else it does: `turn and stop`.
+ *
+ * @param lampId asked of one of its lamps, which may do less
+ */
+export function functionName(circuit: Circuit, lampId?: string): string {
   if (circuit.fullWithBrake) return 'stop and tail';
-  if (circuit.stopFuseId) return 'turn and stop';
+  if (circuit.stopFuseId && !turnsOnly(circuit, lampId)) return 'turn and stop';
   return WORDS[circuit.kind].name;
+}
+
+/** Whether a lamp of a circuit that stops too is on its turn wire alone; of the circuit as a whole none is. */
+function turnsOnly({ feeds }: Circuit, lampId: string | undefined): boolean {
+  return feeds.some((feed) => feed.lampId === lampId && feed.turnOnly === true);
 }
 
 /** A circuit's work in a word or two: `turn`, `rear fog`. */
@@ -62,7 +71,7 @@ export function coloursFor(vehicle: Vehicle, lamp: Lamp): readonly RuleColour[] 
   const circuit = circuitsOf(vehicle, lamp.id)[0];
   if (!circuit) return colourRule(vehicle.region, 'dash', 'dash').colours;
   // One filament for stop and turn is red where that wiring is usual.
-  if (circuit.stopFuseId) return ['red', 'amber'];
+  if (circuit.stopFuseId && !turnsOnly(circuit, lamp.id)) return ['red', 'amber'];
   const { colours } = colourRule(vehicle.region, circuit.kind, lamp.end);
   if (lamp.lens !== 'amber' && lamp.lens !== 'red') return colours;
   if (circuit.kind === 'tail' || circuit.kind === 'marker') return [lamp.lens];

@@ -251,7 +251,7 @@ function wholeLampStep(lamp: Lamp, part: WholeLampPart): FitStep {
 function feedWords(vehicle: Vehicle, lamp: Lamp, { input = 'main' }: ResistorNetwork): string {
   const feeding = circuitsFeeding(vehicle, lamp.id, input);
   if (feeding.some((circuit) => circuit.kind === 'turn')) return 'turn feed';
-  return `${[...new Set(feeding.map(functionName))].join(', ')} feed`;
+  return `${[...new Set(feeding.map((circuit) => functionName(circuit, lamp.id)))].join(', ')} feed`;
 }
 
 const piecesInWords = ({ pieces }: ResistorNetwork) =>

@@ -71,3 +71,11 @@ test('nothing of the header is cut off or lies over another, on a narrow phone t
   }
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible();
 });
+
+test('a chosen lamp comes into view, and each stage opens at its top', async ({ page }) => {
+  await openStage(page, OPEN_JOB, 'choose');
+  await page.getByRole('button', { name: /^Rear right/ }).click();
+  await expect(page.getByRole('heading', { name: /^Rear right/ })).toBeInViewport();
+  await page.getByRole('link', { name: /^Identify/ }).click();
+  await expect(page.getByRole('heading', { name: 'Bulb in each lamp' })).toBeInViewport();
+});

@@ -36,7 +36,14 @@ export const Circuit = z.strictObject({
   name: Line,
   side: Side.nullable(),
   feeds: z
-    .array(z.strictObject({ lampId: Id, input: LampInput }))
+    .array(
+      z.strictObject({
+        lampId: Id,
+        input: LampInput,
+        /** of a circuit whose filaments stop too: this one does not, it is on the turn wire alone */
+        turnOnly: z.boolean().optional(),
+      }),
+    )
     .min(1)
     .max(16),
   /** what feeds it: the flasher's lamp terminal, a fuse by way of a switch, or a controller's output */

@@ -5,6 +5,8 @@ export const NODES = {
   flasherOut: '49a',
   switched: (circuitId: string) => `${circuitId}.switched`,
   bus: (circuitId: string) => `${circuitId}.bus`,
+  /** the branch of what turns and does not stop, where others of the circuit do */
+  turnOnly: (circuitId: string) => `${circuitId}.turn-only`,
   feed: (lampId: string, input: 'main' | 'dim' = 'main') =>
     input === 'main' ? `${lampId}.feed` : `${lampId}.dim-feed`,
   earth: (lampId: string) => `${lampId}.earth`,
@@ -40,6 +42,8 @@ export const CONTACTS = {
   bright: (circuitId: string) => `${circuitId}.bright`,
   /** the stop feed of a combined stop-and-turn filament */
   stop: (circuitId: string) => `${circuitId}.stop`,
+  /** what turns and does not stop, joined to the rest while the brake does not feed it */
+  turnOnly: (circuitId: string) => `${circuitId}.turn-only`,
   /** whether a bulb is in its socket */
   seated: (lampId: string) => `${lampId}.seated`,
   segment: (lampId: string, index: number) => `${lampId}.segment${index}-on`,

@@ -3,6 +3,7 @@ import type { Job } from '../../model/job.ts';
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { LampFunction } from './circuits.ts';
 import { changeStockBulb, changeWork, removeLamp } from './lamps.ts';
+import { clearStopTurn, setStopTurn } from './stopTurn.ts';
 
 /**
  * Takes a lamp off a job's vehicle, and out of everything the job says of it.
@@ -21,6 +22,17 @@ export function removeLampOf(job: Job, lampId: string): void {
  */
 export function changeWorkOf(job: Job, lampId: string, functions: readonly LampFunction[]): void {
   changeWork(job.vehicle, lampId, functions);
+  forgetWhatIsGone(job);
+}
+
+/**
+ * The bright filament of a lamp as turn and stop lamp at once, or as its turn lamp alone.
+ *
+ * @param job changed in place
+ */
+export function changeStopTurnOf(job: Job, lampId: string, both: boolean): void {
+  if (both) setStopTurn(job.vehicle, lampId);
+  else clearStopTurn(job.vehicle, lampId);
   forgetWhatIsGone(job);
 }
 

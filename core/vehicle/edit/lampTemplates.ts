@@ -6,6 +6,7 @@ import type { LampFunction } from './circuits.ts';
 
 export const LAMP_TEMPLATES = [
   'front-turn',
+  'front-turn-position',
   'repeater',
   'rear-turn',
   'stop-tail',
@@ -21,6 +22,7 @@ export const LAMP_TEMPLATES = [
   'plate',
   'marker',
   'interior',
+  'turn-pilot',
   'dash',
   'charge',
 ] as const;
@@ -66,6 +68,20 @@ export const TEMPLATES: Record<LampTemplateId, LampTemplate> = {
     areaMm2: 1,
     lens: ({ region, year }) => (region === 'UN' && year >= CLEAR_LENS_YEAR ? 'clear' : 'amber'),
     bulb: (o) => (us(o) ? (wedges(o) ? '3156' : '1156') : o.year >= CLEAR_LENS_YEAR ? 'PY21W' : 'P21W'),
+  },
+  'front-turn-position': {
+    name: 'Front turn and position',
+    end: 'front',
+    role: 'main',
+    works: [
+      { kind: 'turn', input: 'main' },
+      { kind: 'tail', input: 'dim' },
+    ],
+    at: [0.08, 0.05],
+    lead: 1.5,
+    areaMm2: 1,
+    lens: () => 'amber',
+    bulb: (o) => (us(o) ? (wedges(o) ? '3157' : '1157') : 'P21-5W'),
   },
   repeater: {
     name: 'Repeater',
@@ -234,6 +250,17 @@ export const TEMPLATES: Record<LampTemplateId, LampTemplate> = {
     areaMm2: 0.75,
     lens: clear,
     bulb: (o) => (us(o) ? '578' : 'C5W'),
+  },
+  'turn-pilot': {
+    name: 'Turn pilot',
+    end: 'dash',
+    role: 'repeater',
+    works: main('turn'),
+    at: [0.42, 0.24],
+    lead: 0.5,
+    areaMm2: 0.5,
+    lens: () => 'green-film',
+    bulb: (o) => (us(o) ? '74' : 'W1.2W'),
   },
   dash: {
     name: 'Dash lighting',

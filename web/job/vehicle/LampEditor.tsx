@@ -6,14 +6,22 @@ import { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
 import { type Lamp, Lens } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { type LampFunction, lampFunctions } from '../../../core/vehicle/edit/circuits.ts';
-import { changeStockBulbOf, changeWorkOf, removeLampOf } from '../../../core/vehicle/edit/jobEdits.ts';
+import {
+  changeStockBulbOf,
+  changeStopTurnOf,
+  changeWorkOf,
+  removeLampOf,
+} from '../../../core/vehicle/edit/jobEdits.ts';
 import { changeRole } from '../../../core/vehicle/edit/lamps.ts';
+import { stopsAndTurns } from '../../../core/vehicle/edit/stopTurn.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import { useDesk } from '../workspace.ts';
 import classes from './VehicleEditor.module.css';
 
+/** The choice of one filament that is turn and stop lamp at once. */
+const STOP_TURN = 'turn+stop';
 const LENSES: Record<Lens, string> = {
   clear: 'clear',
   amber: 'amber',
@@ -49,16 +57,22 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
   const main = functions.find((each) => each.input === 'main')?.kind ?? '';
   const dim = functions.find((each) => each.input === 'dim')?.kind ?? '';
   const isPilot = vehicle.pilot?.lampId === lamp.id;
+  const both = stopsAndTurns(vehicle, lamp.id);
   const setWork = (mainKind: string, dimKind: string) => {
+    const stops = mainKind === STOP_TURN;
     const wanted: LampFunction[] = [];
     for (const [kind, input] of [
-      [mainKind, 'main'],
+      [stops ? 'turn' : mainKind, 'main'],
       [dimKind, 'dim'],
     ] as const) {
       const known = CircuitKind.safeParse(kind);
       if (known.success) wanted.push({ kind: known.data, input });
     }
-    change('other work', (draft, lampId) => changeWorkOf(draft, lampId, wanted));
+    change('other work', (draft, lampId) => {
+      changeStopTurnOf(draft, lampId, false);
+      changeWorkOf(draft, lampId, wanted);
+      if (stops) changeStopTurnOf(draft, lampId, true);
+    });
   };
   const kinds = CircuitKind.options.map((kind) => ({ value: kind, label: workName(kind) }));
   const twinBase = baseRecord(lamp.base).twin === true;
@@ -103,8 +117,12 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
           <div className={classes.two}>
             <NativeSelect
               label={twinBase ? 'Bright filament does' : 'It does'}
-              value={main}
-              data={main === '' ? [{ value: '', label: 'nothing yet' }, ...kinds] : kinds}
+              value={both ? STOP_TURN : main}
+              data={[
+                ...(main === '' ? [{ value: '', label: 'nothing yet' }] : []),
+                ...kinds,
+                { value: STOP_TURN, label: 'turn and stop, one filament' },
+              ]}
               onChange={(event) => setWork(event.currentTarget.value, dim)}
             />
             {twinBase && (
@@ -112,7 +130,7 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
                 label="Dim filament does"
                 value={dim}
                 data={[{ value: '', label: 'nothing' }, ...kinds]}
-                onChange={(event) => setWork(main, event.currentTarget.value)}
+                onChange={(event) => setWork(both ? STOP_TURN : main, event.currentTarget.value)}
               />
             )}
           </div>

@@ -12,6 +12,7 @@ import {
   type LayoutEntry,
   layoutEntries,
   startingVehicle,
+  usualSharing,
   usualVolts,
 } from '../../../core/presets/startingLayout.ts';
 import { TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
@@ -35,6 +36,8 @@ export function Component() {
   const [flasher, setFlasher] = useState<FlasherKind | null>(null);
   /** what was ticked against the usual, by key */
   const [ticks, setTicks] = useState<Readonly<Record<string, boolean>>>({});
+  /** what was said of bulbs that do two things, where it is not as usual */
+  const [shares, setShares] = useState<Partial<ReturnType<typeof usualSharing>>>({});
   const [busy, setBusy] = useState(false);
 
   const yearNumber = Number(year);
@@ -44,16 +47,28 @@ export function Component() {
   const offered = layoutEntries(about);
   const ticked = (entry: LayoutEntry) => ticks[keyOf(entry)] ?? entry.usual;
   const entries = offered.filter(ticked);
-  const lamps = entries.reduce((sum, entry) => sum + (entry.where === 'pair' ? 2 : 1), 0);
   const turning = entries.some((entry) => entry.id === 'front-turn' || entry.id === 'rear-turn');
+  const has = (id: LayoutEntry['id']) => entries.some((entry) => entry.id === id);
+  const sharing = { ...usualSharing(about), ...shares };
+  const frontTwin = has('front-turn') && sharing.frontTwin;
+  const rearStop = has('stop-tail') && sharing.rearStop;
   const usual = usualFlasher({ ...about, systemVolts });
   // biome-ignore lint/correctness/useExhaustiveDependencies: ticks and kind decide the entries
   const vehicle = useMemo(
     () =>
       turning
-        ? startingVehicle('sketch', { ...about, systemVolts, name, model: name, entries, flasher })
+        ? startingVehicle('sketch', {
+            ...about,
+            systemVolts,
+            name,
+            model: name,
+            entries,
+            flasher,
+            frontTwin,
+            rearStop,
+          })
         : null,
-    [kind, about.year, region, systemVolts, ticks, flasher, name, turning],
+    [kind, about.year, region, systemVolts, ticks, flasher, name, turning, frontTwin, rearStop],
   );
   const start = () => {
     if (!vehicle || busy || !yearFits || name.trim() === '') return;
@@ -103,6 +118,7 @@ export function Component() {
                     const chosen = VehicleKind.options.find((each) => each === event.currentTarget.value);
                     if (!chosen) return;
                     setKind(chosen);
+                    setShares({});
                     setVolts(null);
                     setTicks({});
                   }}
@@ -128,6 +144,7 @@ export function Component() {
                   ]}
                   onChange={(event) => {
                     setRegion(event.currentTarget.value === 'US' ? 'US' : 'UN');
+                    setShares({});
                     setTicks({});
                   }}
                 />
@@ -163,7 +180,7 @@ export function Component() {
               />
             </div>
           </Card>
-          <Card heading="h2" title={`Lamps: ${lamps}`}>
+          <Card heading="h2" title={`Lamps: ${vehicle?.lamps.length ?? 0}`}>
             <div className={classes.lamps}>
               {offered.map((entry) => (
                 <Checkbox
@@ -176,6 +193,24 @@ export function Component() {
                   }}
                 />
               ))}
+            </div>
+            <div className={classes.shares}>
+              {has('front-turn') && (
+                <Checkbox
+                  label="The front turn bulb is the position lamp too"
+                  description="One bulb with two filaments, or a dim and a bright level."
+                  checked={frontTwin}
+                  onChange={(event) => setShares({ ...shares, frontTwin: event.currentTarget.checked })}
+                />
+              )}
+              {has('stop-tail') && (
+                <Checkbox
+                  label="The rear turn bulb is the stop lamp too"
+                  description="Red at the rear: the brake lights what the turn switch flashes."
+                  checked={rearStop}
+                  onChange={(event) => setShares({ ...shares, rearStop: event.currentTarget.checked })}
+                />
+              )}
             </div>
             {!turning && (
               <p className={classes.wrong} role="alert">

@@ -10,26 +10,31 @@ export function PlanSketch({ vehicle }: { vehicle: Vehicle }) {
   const outline = outlineIn(vehicle.kind, SIZE.width, SIZE.height);
   const scale = lensScale(vehicle.lamps.length, outline);
   return (
-    <svg
-      viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
-      className={classes.sketch}
-      role="img"
-      aria-label={`Plan: ${vehicle.lamps.length} lamps`}
-    >
-      <VehicleDrawing kind={vehicle.kind} outline={outline} />
-      {vehicle.lamps.map((lamp) => {
-        const { x, y } = lampCentre(lamp, outline);
-        return (
-          <path
-            key={lamp.id}
-            d={lensPath(lamp)}
-            transform={`translate(${x} ${y}) scale(${lamp.side === 'right' ? -scale : scale} ${scale})`}
-            className={classes.lens}
-          >
-            <title>{lamp.name}</title>
-          </path>
-        );
-      })}
-    </svg>
+    <figure className={classes.figure}>
+      <svg
+        viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
+        className={classes.sketch}
+        role="img"
+        aria-label={`Plan: ${vehicle.lamps.length} lamps`}
+      >
+        <VehicleDrawing kind={vehicle.kind} outline={outline} />
+        {vehicle.lamps.map((lamp) => {
+          const { x, y } = lampCentre(lamp, outline);
+          return (
+            <path
+              key={lamp.id}
+              d={lensPath(lamp)}
+              transform={`translate(${x} ${y}) scale(${lamp.side === 'right' ? -scale : scale} ${scale})`}
+              className={classes.lens}
+            >
+              <title>{lamp.name}</title>
+            </path>
+          );
+        })}
+      </svg>
+      <figcaption className="faint">
+        From above, nose up. Left is left from the driver’s seat, always.
+      </figcaption>
+    </figure>
   );
 }
