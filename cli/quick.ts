@@ -1,5 +1,6 @@
 import { findBulbs } from '../core/catalogue/bulbs.ts';
-import { TRIAL_RESULTS, type TrialResult } from '../core/model/evidence.ts';
+import type { TrialResult } from '../core/model/evidence.ts';
+import { TRIAL_RESULTS } from '../core/model/trialResults.ts';
 import { FlasherKind } from '../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../core/model/vehicle/vehicle.ts';
 import { quickAnswer } from '../core/quick/answer.ts';

@@ -5,8 +5,8 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
-import { ratesOf } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { ratesOf } from '../model/seen.ts';
 import {
   JOB_FILE_MAX_BYTES,
   JOB_FILE_VERSION,

@@ -1,6 +1,6 @@
-import { sameItems, watcherTrials } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { sameItems, watcherTrials } from '../model/seen.ts';
 import { type LearnedBands, learnedBands } from './learned.ts';
 import { HealthyBands } from './outageBand.ts';
 import { SolvedFitments } from './solvedFitments.ts';

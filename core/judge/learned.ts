@@ -1,10 +1,11 @@
 import { widestTolerance } from '../circuit/resistorNetwork.ts';
 import { thresholdAt } from '../devices/threshold.ts';
 import { amps, volts } from '../formatting/format.ts';
-import { type WatcherTrial, watcherTrials } from '../model/evidence.ts';
+import type { WatcherTrial } from '../model/evidence.ts';
 import type { SystemVolts } from '../model/fields.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
+import { watcherTrials } from '../model/seen.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { ThresholdLaw } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';

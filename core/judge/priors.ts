@@ -1,7 +1,8 @@
 import { inARow, ohms } from '../formatting/format.ts';
-import { type WatcherTrial, watcherTrials } from '../model/evidence.ts';
+import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { watcherTrials } from '../model/seen.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { LearnedBands, seenAmps, suppliesOf } from './learned.ts';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Configuration, ResistorNetwork, TurnFunction, VehicleCure } from './cures.ts';
 import { Id, Line, Moment, Note, Volts } from './fields.ts';
+import { TRIAL_RESULTS } from './trialResults.ts';
 
 /** What was on when something was seen. */
 export const Conditions = z.strictObject({
@@ -39,7 +40,6 @@ const seen = {
   fitted: Fitted,
 };
 
-export const TRIAL_RESULTS = ['normal', 'fast', 'slow', 'message', 'dark', 'glows'] as const;
 export const TrialResult = z.enum(TRIAL_RESULTS);
 export type TrialResult = z.infer<typeof TrialResult>;
 
@@ -83,36 +83,3 @@ export type Evidence = z.infer<typeof Evidence>;
 
 /** A trial that tells of a watcher: lamps that are dark or glow tell of none. */
 export type WatcherTrial = Trial & { result: 'normal' | 'fast' | 'slow' | 'message' };
-
-/** A job, as far as what was seen goes. */
-interface Seen {
-  evidence: readonly Evidence[];
-}
-
-/** Every trial of a job, as they were recorded. */
-export function trialsOf({ evidence }: Seen): Trial[] {
-  return evidence.filter((each) => each.kind === 'trial');
-}
-
-/** The trials that tell of the vehicle's own watcher: with another relay in its place none does. */
-export function watcherTrials(job: Seen): WatcherTrial[] {
-  return trialsOf(job).filter(
-    (each): each is WatcherTrial =>
-      each.result !== 'dark' && each.result !== 'glows' && (each.fitted.vehicleCures?.length ?? 0) === 0,
-  );
-}
-
-/** Every flash rate a job has on record. */
-export function ratesOf({ evidence }: Seen): RateReading[] {
-  return evidence.filter((each) => each.kind === 'rate');
-}
-
-/** Every look at circuits that are on steadily. */
-export function steadyProofsOf({ evidence }: Seen): SteadyProof[] {
-  return evidence.filter((each) => each.kind === 'proof');
-}
-
-/** Whether two lists hold the very same things in the same order. */
-export function sameItems(a: readonly object[], b: readonly object[]): boolean {
-  return a.length === b.length && a.every((each, index) => each === b[index]);
-}

@@ -2,8 +2,9 @@ import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { suppliesOf } from '../judge/learned.ts';
 import type { VerdictState } from '../judge/states.ts';
-import { type TrialResult, type WatcherTrial, watcherTrials } from '../model/evidence.ts';
+import type { TrialResult, WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { watcherTrials } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 

@@ -1,9 +1,9 @@
 import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
-import { watcherTrials } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { watcherTrials } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';

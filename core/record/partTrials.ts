@@ -1,5 +1,6 @@
-import { type Trial, trialsOf } from '../model/evidence.ts';
+import type { Trial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { trialsOf } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 
 /** A trial of a part on some job, as it is of use to whoever thinks of that part again. */

@@ -55,7 +55,7 @@ test('a coach nobody has entered yet: 24 V, fourteen lamps, looked over, identif
     // A resistor could go on the frame behind the turn lamps.
     await page.getByLabel('What makes the turn lamps flash?').selectOption('watching-relay');
     await page.getByLabel('Does the relay watch the side repeaters too?').selectOption('no');
-    await page.getByRole('link', { name: 'Back to the job' }).click();
+    await page.getByRole('link', { name: 'On to look over' }).click();
   });
 
   await test.step('look over, function by function', async () => {
@@ -103,7 +103,7 @@ test('a coach nobody has entered yet: 24 V, fourteen lamps, looked over, identif
     await page.getByRole('button', { name: 'Fill turn lamps from the shelf' }).click();
     await page.getByRole('button', { name: 'Fill the others from the shelf' }).click();
     await stage.getByRole('button', { name: /^Rear turn left/ }).click();
-    await expect(page.getByText(/best in this circuit first/)).toBeVisible();
+    await expect(page.getByText(/best by what matters to you first/)).toBeVisible();
     await expect(page.getByRole('button', { name: 'Chosen HERON-24' })).toBeVisible();
     await expect(page.getByRole('link', { name: /^Choose.*14 of 14/ })).toBeVisible();
   });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ratesOf } from '../../core/model/evidence.ts';
+import { ratesOf } from '../../core/model/seen.ts';
 import { demoJob, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { electrics, revisionOf } from './electrics.ts';

@@ -1,6 +1,6 @@
-import { watcherTrials } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
+import { watcherTrials } from '../../core/model/seen.ts';
 
 /** What of a job and its shelf the circuit depends on: a note typed elsewhere must not start a simulation again. */
 export function electrics(job: Job, shelf: Shelf) {

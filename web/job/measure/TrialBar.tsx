@@ -1,4 +1,5 @@
-import { type Conditions, TRIAL_RESULTS, type TrialResult } from '../../../core/model/evidence.ts';
+import type { Conditions, TrialResult } from '../../../core/model/evidence.ts';
+import { TRIAL_RESULTS } from '../../../core/model/trialResults.ts';
 import classes from './TrialBar.module.css';
 
 /** What a trial showed, in a word. */

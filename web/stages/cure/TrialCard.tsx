@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { likelySupply } from '../../../core/judge/workingPoints.ts';
-import { type Conditions, type Trial, type TrialResult, trialsOf } from '../../../core/model/evidence.ts';
+import type { Conditions, Trial, TrialResult } from '../../../core/model/evidence.ts';
 import { hasCure } from '../../../core/model/scope.ts';
+import { trialsOf } from '../../../core/model/seen.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';

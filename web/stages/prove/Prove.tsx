@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
 import type { TurnFunction } from '../../../core/model/cures.ts';
-import { ratesOf } from '../../../core/model/evidence.ts';
 import type { Job } from '../../../core/model/job.ts';
+import { ratesOf } from '../../../core/model/seen.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import {

@@ -1,0 +1,35 @@
+import type { Evidence, RateReading, SteadyProof, Trial, WatcherTrial } from './evidence.ts';
+
+// Apart from the schema, so that who only reads what was seen does not load what checks files.
+/** A job, as far as what was seen goes. */
+interface Seen {
+  evidence: readonly Evidence[];
+}
+
+/** Every trial of a job, as they were recorded. */
+export function trialsOf({ evidence }: Seen): Trial[] {
+  return evidence.filter((each) => each.kind === 'trial');
+}
+
+/** The trials that tell of the vehicle's own watcher: with another relay in its place none does. */
+export function watcherTrials(job: Seen): WatcherTrial[] {
+  return trialsOf(job).filter(
+    (each): each is WatcherTrial =>
+      each.result !== 'dark' && each.result !== 'glows' && (each.fitted.vehicleCures?.length ?? 0) === 0,
+  );
+}
+
+/** Every flash rate a job has on record. */
+export function ratesOf({ evidence }: Seen): RateReading[] {
+  return evidence.filter((each) => each.kind === 'rate');
+}
+
+/** Every look at circuits that are on steadily. */
+export function steadyProofsOf({ evidence }: Seen): SteadyProof[] {
+  return evidence.filter((each) => each.kind === 'proof');
+}
+
+/** Whether two lists hold the very same things in the same order. */
+export function sameItems(a: readonly object[], b: readonly object[]): boolean {
+  return a.length === b.length && a.every((each, index) => each === b[index]);
+}
