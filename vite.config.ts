@@ -16,7 +16,7 @@ function isForAnyScreen(id: string): boolean {
   return LOOK_UP.test(id) || !LATER.some((each) => each.test(id));
 }
 
-/** The page asks for the app at once, while its small entry starts the threads. */
+/** The page says which files the app is in: its small entry asks for all of them once the first words are painted. */
 const appOnItsWay: Plugin = {
   name: 'app-on-its-way',
   transformIndexHtml: {
@@ -26,11 +26,13 @@ const appOnItsWay: Plugin = {
         (each) => each.type === 'chunk' && each.facadeModuleId?.endsWith('/web/app/start.tsx'),
       );
       if (app?.type !== 'chunk') return [];
-      return [app.fileName, ...app.imports].map((file) => ({
-        tag: 'link',
-        attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` },
-        injectTo: 'head' as const,
-      }));
+      return [
+        {
+          tag: 'meta',
+          attrs: { name: 'app-files', content: [app.fileName, ...app.imports].join(' ') },
+          injectTo: 'head' as const,
+        },
+      ];
     },
   },
 };

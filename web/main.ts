@@ -17,6 +17,7 @@ open();
 /** What the app stands on is run piece by piece, first what the page says is painted: a phone stays answerable. */
 async function open(): Promise<void> {
   await painted();
+  askForAll();
   for (const piece of PIECES) {
     await piece();
     await pause();
@@ -24,6 +25,17 @@ async function open(): Promise<void> {
   const { start } = await import('./app/start.tsx');
   await pause();
   await start();
+}
+
+/** Every file of the app at once, not one after the other as each is run; none before the first words are on the screen. */
+function askForAll(): void {
+  const files = document.querySelector<HTMLMetaElement>('meta[name="app-files"]')?.content.split(' ') ?? [];
+  for (const file of files) {
+    const link = document.createElement('link');
+    link.rel = 'modulepreload';
+    link.href = `/${file}`;
+    document.head.append(link);
+  }
 }
 
 /** Longest wait for a frame, ms: a page in the background is given none. */

@@ -87,7 +87,7 @@ const jobSearch = await typed(page.getByLabel('Search the jobs'), 'lorry 137');
 await page.goto(`${home}/jobs/lorry-199/choose`);
 const stage = page.getByRole('region', { name: 'The stage' });
 await stage.getByRole('button', { name: /^Rear turn left/ }).click();
-await page.getByText(/best in this circuit first/).waitFor();
+await page.getByText(/best by what matters to you first/).waitFor();
 const chooseSearch = await typed(page.getByLabel('Search the shelf'), 'heron-24');
 await page.getByLabel('Search the shelf').fill('');
 await page.evaluate(() => performance.clearMeasures());

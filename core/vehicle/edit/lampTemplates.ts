@@ -1,3 +1,4 @@
+// Longer than 300 lines: a table of every kind of lamp.
 import { bulbById } from '../../catalogue/bulbs.ts';
 import type { SystemVolts } from '../../model/fields.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
