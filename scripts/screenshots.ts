@@ -128,7 +128,7 @@ const SHOTS: readonly Shot[] = [
         .getByRole('region', { name: 'The stage' })
         .getByRole('button', { name: /^Rear left/ })
         .click();
-      await page.getByText(/best in this circuit first/).waitFor();
+      await page.getByText(/best by what matters to you first/).waitFor();
     },
   },
   {
