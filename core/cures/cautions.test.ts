@@ -4,6 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
 import type { LoadResistorCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
+import { setLeaks, setPulsed, watchMap } from '../vehicle/edit/watchMap.ts';
 import { jobCautions } from './cautions.ts';
 
 const cautions = (job: Job) => jobCautions(job, DEMO_SHELF, Judge.of(job, DEMO_SHELF, 'cured').verdict());
@@ -64,6 +65,17 @@ describe('jobCautions', () => {
     expect(ids(job)).not.toContain('sensed-wire');
     stop.sense = { what: 'The gearbox unit', pullUpOhms: 2200, heldUnderVolts: 1 };
     expect(cautions(job).find((each) => each.id === 'sensed-wire')?.text).toMatch(/^The gearbox unit reads/);
+  });
+
+  it('of an output nobody has looked at speaks of pulses and leakage, until somebody has', () => {
+    const job = structuredClone(demoJob('dial-a-ride-2'));
+    const text = () => cautions(job).find((each) => each.id === 'pulses')?.text ?? '';
+    expect(text()).toMatch(/nobody has looked: an LED there may flicker or glow/);
+    for (const { circuit } of watchMap(job.vehicle)) {
+      setPulsed(job.vehicle, circuit.id, false);
+      setLeaks(job.vehicle, circuit.id, false);
+    }
+    expect(text()).toBe('');
   });
 
   it('of high voltage comes first', () => {

@@ -1,4 +1,5 @@
 import { REGION_RULES, type RegionRule } from '../catalogue/regions.ts';
+import { inARow } from '../formatting/format.ts';
 import { sourceWords } from '../formatting/source.ts';
 import { limitsOf, type TurnVerdict } from '../judge/verdict.ts';
 import type { Job } from '../model/job.ts';
@@ -6,10 +7,11 @@ import type { Shelf } from '../model/part.ts';
 import { sensedOn } from '../model/vehicle/brakeSense.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { ledOf, networksOf } from '../simulation/fitment.ts';
+import { watchMap } from '../vehicle/edit/watchMap.ts';
 
 /** Something to be minded before the work begins, and why it concerns this job. */
 export interface JobCaution {
-  id: 'heat' | 'fuse' | 'warning-lost' | 'sensed-wire' | 'high-voltage' | 'drilling' | 'law';
+  id: 'heat' | 'fuse' | 'warning-lost' | 'sensed-wire' | 'pulses' | 'high-voltage' | 'drilling' | 'law';
   title: string;
   text: string;
 }
@@ -72,6 +74,16 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
       text: first.sense
         ? `${first.sense.what} reads the ${first.name.toLowerCase()} wire: test gear lever and cruise control after the change.`
         : `Whether a control unit reads the ${first.name.toLowerCase()} wire nobody has looked: test gear lever and cruise control after the change.`,
+    });
+  const unlooked = watchMap(vehicle).filter(
+    ({ circuit, pulsed, leaks }) =>
+      (pulsed === null || leaks === null) && lampIdsOf(circuit).some((id) => ledOf(job, shelf, id) !== null),
+  );
+  if (unlooked.length > 0)
+    cautions.push({
+      id: 'pulses',
+      title: 'Pulses and leakage',
+      text: `Whether ${inARow(unlooked.slice(0, 3).map(({ circuit }) => circuit.name.toLowerCase()))}${unlooked.length > 3 ? ` and ${unlooked.length - 3} more` : ''} are pulsed, or leak while off, nobody has looked: an LED there may flicker or glow. Look in the dark, on and off, and say it in the watch map.`,
     });
   if (Object.values(job.chosen).some((id) => id !== null))
     cautions.push({

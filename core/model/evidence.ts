@@ -31,6 +31,8 @@ const seen = {
   /** who saw it */
   by: Line.optional(),
   note: Note.optional(),
+  /** of a trailer: what it hung on */
+  towedBy: Line.optional(),
   /** taken over from another job of the same model: whose, and in which state of knowledge */
   from: z.strictObject({ job: Line, at: Moment }).optional(),
   /** null where nobody wrote it down */

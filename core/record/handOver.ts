@@ -12,6 +12,7 @@ import {
   FUNCTION_WORDS,
   latestCircuitProof,
   latestObservation,
+  towingVehicles,
   turnFunctionsToProve,
 } from './observations.ts';
 
@@ -50,6 +51,8 @@ export interface HandOverPage {
   cautions: readonly string[];
   /** troubles that were accepted as they are, with what was tried before */
   unresolved: readonly string[];
+  /** of a trailer: what it was proved behind */
+  towing: readonly string[];
   /** what a complete file would still have */
   missing: readonly string[];
 }
@@ -90,8 +93,13 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
     readings,
     circuits,
     lamps,
-    cautions: [...cautionsFor(job, converted, loaded), ...flasherCautions(job)],
+    cautions: [
+      ...cautionsFor(job, converted, loaded),
+      ...flasherCautions(job),
+      ...trailerCautions(job, converted),
+    ],
     unresolved: unresolvedOf(job),
+    towing: towingVehicles(job),
     missing: missingFor(job, readings, circuits, converted),
   };
 }
@@ -122,6 +130,14 @@ function cautionsFor(job: Job, converted: boolean, loaded: boolean): string[] {
     );
   }
   return cautions;
+}
+
+function trailerCautions({ vehicle }: Job, converted: boolean): string[] {
+  return converted && vehicle.kind === 'trailer'
+    ? [
+        'A towing vehicle whose socket has a module of its own may not detect the LED lamps, or test them by pulses. Look at every lamp behind each vehicle that tows it.',
+      ]
+    : [];
 }
 
 function flasherCautions({ vehicleCures }: Job): string[] {
@@ -159,6 +175,8 @@ function missingFor(
     missing.push('No rate was measured before the work.');
   if (converted && job.handOver.stockBulbsKeptAt.trim() === '')
     missing.push('Where the stock bulbs are kept is not written down.');
+  if (job.vehicle.kind === 'trailer' && converted && towingVehicles(job).length === 0)
+    missing.push('What towed it while it was proved is not written down.');
   if (job.handOver.warrantyUntil === '') missing.push('No end of warranty is given.');
   return missing;
 }

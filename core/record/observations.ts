@@ -53,18 +53,38 @@ export const CIRCUIT_RESULT_WORDS: Record<SteadyProof['result'], string> = {
 
 /** Everything a job has to prove, what flashes first: a turn function or the id of a circuit, and whether it is proved. */
 export function proofsOf(job: Job, rule: FlashRule): { id: string; proved: boolean }[] {
+  const towing = towingVehicles(job);
+  const behindEach = towing.length > 0 ? towing.map((each) => behind(job, each)) : [job];
+  const passed = (seen: Job, id: TurnFunction) => {
+    const observation = latestObservation(seen, 'cured', id);
+    return observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
+  };
   return [
-    ...turnFunctionsToProve(job).map((id) => {
-      const observation = latestObservation(job, 'cured', id);
-      const proved =
-        observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
-      return { id, proved };
-    }),
+    ...turnFunctionsToProve(job).map((id) => ({ id, proved: behindEach.every((seen) => passed(seen, id)) })),
     ...circuitsToProve(job).map(({ id }) => ({
       id,
-      proved: latestCircuitProof(job, id)?.result === 'works',
+      proved: behindEach.every((seen) => latestCircuitProof(seen, id)?.result === 'works'),
     })),
   ];
+}
+
+/**
+ * What a trailer was proved behind, by name. A socket with a module of its own may not detect LEDs, or test them by
+ * pulses: what holds behind one vehicle says nothing of the next.
+ */
+export function towingVehicles({ vehicle, evidence }: Job): string[] {
+  if (vehicle.kind !== 'trailer') return [];
+  return [...new Set(evidence.flatMap(({ towedBy }) => (towedBy ? [towedBy] : [])))];
+}
+
+/** A job with what was seen behind one towing vehicle alone, and what was seen before any work. */
+export function behind(job: Job, towedBy: string): Job {
+  return {
+    ...job,
+    evidence: job.evidence.filter(
+      (each) => each.towedBy === towedBy || each.fitted.configuration === 'stock',
+    ),
+  };
 }
 
 export const FUNCTION_WORDS: Record<TurnFunction, string> = {

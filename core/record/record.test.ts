@@ -9,7 +9,14 @@ import { newJob } from '../model/newJob.ts';
 import type { FlasherPart } from '../model/part.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
 import { handOverPage } from './handOver.ts';
-import { latestObservation, mayBeHalf, proofReason, proofResult, watcherLeft } from './observations.ts';
+import {
+  latestObservation,
+  mayBeHalf,
+  proofReason,
+  proofResult,
+  proofsOf,
+  watcherLeft,
+} from './observations.ts';
 
 const [open, troubled, finished] = demoJobs() as [Job, Job, Job];
 const rule = flashRule('UN');
@@ -178,5 +185,43 @@ describe('troubles that stay', () => {
     expect(handOverPage(demoJob('courier-moped-7'), DEMO_SHELF).cautions.join(' ')).toMatch(
       /no longer tells of a failed/,
     );
+  });
+});
+
+describe('a trailer', () => {
+  const trailer = demoJob('exhibition-trailer');
+  const measured = (towedBy: string | undefined, ratePerMinute: number, at: string): RateReading => ({
+    ...seen({ id: at, at, ratePerMinute, everyFlash: true }),
+    ...(towedBy ? { towedBy } : {}),
+  });
+  const proved = (...evidence: RateReading[]) =>
+    proofsOf({ ...trailer, evidence }, rule).find(({ id }) => id === 'turn-left')?.proved;
+
+  it('is proved behind each vehicle that tows it: what holds behind one says nothing of the next', () => {
+    const behindVan = measured('the van', 88, '2026-11-20T10:00:00.000Z');
+    expect(proved(behindVan)).toBe(true);
+    expect(proved(behindVan, measured('the minibus', 176, '2026-11-20T11:00:00.000Z'))).toBe(false);
+    expect(
+      proved(
+        behindVan,
+        measured('the minibus', 176, '2026-11-20T11:00:00.000Z'),
+        measured('the minibus', 86, '2026-11-20T12:00:00.000Z'),
+      ),
+    ).toBe(true);
+    // Nobody wrote down what towed it: it is proved, and the file says what is missing.
+    expect(proved(measured(undefined, 88, '2026-11-20T10:00:00.000Z'))).toBe(true);
+  });
+
+  it('has on the owner’s page what it was proved behind, and the caution about others', () => {
+    const page = handOverPage(trailer, DEMO_SHELF);
+    expect(page.cautions.join(' ')).toMatch(/may not detect the LED lamps/);
+    expect(page.missing.join(' ')).toMatch(/What towed it/);
+    const done = handOverPage(
+      { ...trailer, evidence: [measured('the van', 88, '2026-11-20T10:00:00.000Z')] },
+      DEMO_SHELF,
+    );
+    expect(done.towing).toEqual(['the van']);
+    expect(done.missing.join(' ')).not.toMatch(/What towed it/);
+    expect(handOverPage(finished, DEMO_SHELF).towing).toEqual([]);
   });
 });

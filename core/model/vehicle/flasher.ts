@@ -123,6 +123,8 @@ export const ControllerOutput = z.strictObject({
       z.strictObject({ to: z.literal('hold'), hertz: z.number().min(20).max(2000), holdVolts: Volts }),
     ])
     .optional(),
+  /** somebody looked: it gives plain volts; without it and without `pwm` nobody knows */
+  notPulsed: z.literal(true).optional(),
   /** how long it fades up and down, s */
   fadeSeconds: z.number().min(0).max(10).optional(),
   watch: z
@@ -147,6 +149,8 @@ export const ControllerOutput = z.strictObject({
     .optional(),
   /** what it lets through while off, as ohms to the supply */
   leakOhms: Ohms.optional(),
+  /** somebody looked: nothing; without it and without `leakOhms` nobody knows */
+  leakFree: z.literal(true).optional(),
 });
 export type ControllerOutput = z.infer<typeof ControllerOutput>;
 

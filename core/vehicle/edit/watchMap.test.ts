@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { Vehicle, type VehicleKind } from '../../model/vehicle/vehicle.ts';
 import { layoutEntries, startingVehicle } from '../../presets/startingLayout.ts';
 import { settleWatch } from './openWatch.ts';
-import { setCanSetLed, setWatched, watchMap } from './watchMap.ts';
+import { setCanSetLed, setLeaks, setPulsed, setWatched, watchMap } from './watchMap.ts';
 
 function fresh(kind: VehicleKind, year: number, controller = false): Vehicle {
   return startingVehicle('v', {
@@ -85,5 +85,22 @@ describe('the watch map', () => {
       expect(watchMap(vehicle).find(({ circuit }) => circuit.id === 'turn-left')?.canSetLed).toBe(said);
     }
     expect(() => setCanSetLed(vehicle, 'none', true)).toThrow(RangeError);
+  });
+
+  it('takes yes, no and unknown of pulses and of leakage on every output, and of none elsewhere', () => {
+    const vehicle = fresh('car', 2012, true);
+    for (const { circuit } of watchMap(vehicle))
+      for (const said of [true, false, null, true] as const) {
+        setPulsed(vehicle, circuit.id, said);
+        setLeaks(vehicle, circuit.id, said);
+        const row = watchMap(vehicle).find((each) => each.circuit === circuit);
+        expect([row?.pulsed, row?.leaks]).toEqual([said, said]);
+        expect(Vehicle.parse(vehicle)).toEqual(vehicle);
+      }
+    const relay = fresh('car', 1992);
+    setPulsed(relay, 'stop', true);
+    expect(watchMap(relay).every(({ pulsed, leaks }) => pulsed === undefined && leaks === undefined)).toBe(
+      true,
+    );
   });
 });

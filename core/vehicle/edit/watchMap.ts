@@ -16,10 +16,11 @@ export interface WatchRow {
   toldElsewhere: boolean;
   /** whether its controller can be told of LEDs; undefined where nothing there could be */
   canSetLed: boolean | null | undefined;
-  /** share of the time a dimmed feed is on; null where it is not pulsed, or nobody knows */
-  pulsed: number | null;
-  /** what its output lets through while off, ohms to the supply; null where nothing is known to */
-  leakOhms: number | null;
+  /** whether its output pulses, and lets something through while off; undefined where there is no output */
+  pulsed: boolean | null | undefined;
+  leaks: boolean | null | undefined;
+  /** share of the time a dimmed feed is on; null where none is known to be */
+  duty: number | null;
 }
 
 /** Every circuit of a vehicle with what is known of its watcher. */
@@ -33,8 +34,9 @@ export function watchMap(vehicle: Vehicle): WatchRow[] {
       watched: by !== null || (circuit.watched === null ? null : false),
       toldElsewhere: circuit.kind === 'turn' || (by !== null && !output?.watch && !circuit.watched),
       canSetLed: output?.watch?.canSetLed,
-      pulsed: output?.pwm?.to === 'dim' ? output.pwm.duty : null,
-      leakOhms: output?.leakOhms ?? null,
+      pulsed: output && (output.pwm ? true : output.notPulsed ? false : null),
+      leaks: output && (output.leakOhms ? true : output.leakFree ? false : null),
+      duty: output?.pwm?.to === 'dim' ? output.pwm.duty : null,
     };
   });
 }
@@ -65,4 +67,46 @@ export function setWatched(vehicle: Vehicle, circuitId: string, watched: boolean
 export function setCanSetLed(vehicle: Vehicle, circuitId: string, can: boolean | null): void {
   const output = outputOf(vehicle, circuitById(vehicle, circuitId));
   if (output?.watch) output.watch.canSetLed = can;
+}
+
+/** A dimmed tail of most controllers, and what others hold their lamps at (typical). */
+const DIMMED = { to: 'dim', hertz: 100, duty: 0.22 } as const;
+const HELD = { to: 'hold', hertz: 100 } as const;
+const HELD_VOLTS = 12.8;
+/** What an output that leaks lets through while off, ohms at 12 V (typical). */
+const LEAK_OHMS = 5600;
+
+/**
+ * Says whether an output pulses: yes takes what is typical of its work, no and unknown take it off.
+ *
+ * @param vehicle changed in place
+ * @throws RangeError when the vehicle has no such circuit
+ */
+export function setPulsed(vehicle: Vehicle, circuitId: string, pulsed: boolean | null): void {
+  const circuit = circuitById(vehicle, circuitId);
+  const output = outputOf(vehicle, circuit);
+  if (!output) return;
+  if (pulsed)
+    output.pwm ??=
+      circuit.kind === 'tail'
+        ? { ...DIMMED }
+        : { ...HELD, holdVolts: HELD_VOLTS * (vehicle.systemVolts / 12) };
+  else delete output.pwm;
+  if (pulsed === false) output.notPulsed = true;
+  else delete output.notPulsed;
+}
+
+/**
+ * Says whether an output lets something through while it is off.
+ *
+ * @param vehicle changed in place
+ * @throws RangeError when the vehicle has no such circuit
+ */
+export function setLeaks(vehicle: Vehicle, circuitId: string, leaks: boolean | null): void {
+  const output = outputOf(vehicle, circuitById(vehicle, circuitId));
+  if (!output) return;
+  if (leaks) output.leakOhms ??= LEAK_OHMS * (vehicle.systemVolts / 12) ** 2;
+  else delete output.leakOhms;
+  if (leaks === false) output.leakFree = true;
+  else delete output.leakFree;
 }

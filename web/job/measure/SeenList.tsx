@@ -29,6 +29,7 @@ export function SeenList<E extends Evidence>({
               {' '}
               {shortMoment(each.at)}
               {each.by ? `, ${each.by}` : ''}
+              {each.towedBy ? `, behind ${each.towedBy}` : ''}
               {each.from ? `, from ${each.from.job}` : ''}
             </span>
           </span>

@@ -1,6 +1,13 @@
 import { NativeSelect } from '@mantine/core';
 import { percent } from '../../../core/formatting/format.ts';
-import { setCanSetLed, setWatched, type WatchRow, watchMap } from '../../../core/vehicle/edit/watchMap.ts';
+import {
+  setCanSetLed,
+  setLeaks,
+  setPulsed,
+  setWatched,
+  type WatchRow,
+  watchMap,
+} from '../../../core/vehicle/edit/watchMap.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useDesk } from '../workspace.ts';
 import classes from './WatchCard.module.css';
@@ -25,48 +32,51 @@ export function WatchCard() {
         have.
       </p>
       <ul className={classes.rows}>
-        {rows.map((row) => (
-          <Row
-            key={row.circuit.id}
-            row={row}
-            onWatched={(fact) =>
-              edit(`Whether ${row.circuit.name.toLowerCase()} is watched`, (draft) =>
-                setWatched(draft.vehicle, row.circuit.id, fact),
-              )
-            }
-            onCanSetLed={(fact) =>
-              edit(`LED setting of ${row.circuit.name.toLowerCase()}`, (draft) =>
-                setCanSetLed(draft.vehicle, row.circuit.id, fact),
-              )
-            }
-          />
-        ))}
+        {rows.map((row) => {
+          const say = (what: string, set: Say) => (fact: boolean | null) =>
+            edit(`${what} of ${row.circuit.name.toLowerCase()}`, (draft) =>
+              set(draft.vehicle, row.circuit.id, fact),
+            );
+          return (
+            <Row
+              key={row.circuit.id}
+              row={row}
+              onWatched={say('Watcher', setWatched)}
+              onCanSetLed={say('LED setting', setCanSetLed)}
+              onPulsed={say('Pulses', setPulsed)}
+              onLeaks={say('Leakage', setLeaks)}
+            />
+          );
+        })}
       </ul>
     </Card>
   );
 }
 
+type Say = typeof setWatched;
+
 interface RowProps {
   row: WatchRow;
   onWatched(fact: boolean | null): void;
   onCanSetLed(fact: boolean | null): void;
+  onPulsed(fact: boolean | null): void;
+  onLeaks(fact: boolean | null): void;
 }
 
 function Row({
-  row: { circuit, by, watched, toldElsewhere, canSetLed, pulsed, leakOhms },
+  row: { circuit, by, watched, toldElsewhere, canSetLed, pulsed, leaks, duty },
   onWatched,
   onCanSetLed,
+  onPulsed,
+  onLeaks,
 }: RowProps) {
-  const more = [
-    pulsed === null ? null : `dimmed by pulses, ${percent(pulsed)} on`,
-    leakOhms === null ? null : 'lets a little through while off',
-  ].filter((each) => each !== null);
+  const more = duty === null ? null : `dimmed by pulses, ${percent(duty)} on`;
   return (
     <li className={classes.row}>
       <div>
         {circuit.name}
         <div className="faint">
-          {[toldElsewhere ? `${by} watches it` : null, ...more].filter(Boolean).join(', ')}
+          {[toldElsewhere ? `${by} watches it` : null, more].filter(Boolean).join(', ')}
         </div>
       </div>
       {!toldElsewhere && (
@@ -94,6 +104,30 @@ function Row({
             { value: 'unknown', label: 'setting not looked up' },
           ]}
           onChange={(event) => onCanSetLed(factOf(event.currentTarget.value))}
+        />
+      )}
+      {pulsed !== undefined && (
+        <NativeSelect
+          aria-label={`Whether ${circuit.name} is pulsed`}
+          value={answerOf(pulsed)}
+          data={[
+            { value: 'yes', label: 'it is pulsed' },
+            { value: 'no', label: 'plain volts' },
+            { value: 'unknown', label: 'pulses not looked for' },
+          ]}
+          onChange={(event) => onPulsed(factOf(event.currentTarget.value))}
+        />
+      )}
+      {leaks !== undefined && (
+        <NativeSelect
+          aria-label={`Whether ${circuit.name} leaks while off`}
+          value={answerOf(leaks)}
+          data={[
+            { value: 'yes', label: 'leaks while off' },
+            { value: 'no', label: 'dead while off' },
+            { value: 'unknown', label: 'leakage not looked for' },
+          ]}
+          onChange={(event) => onLeaks(factOf(event.currentTarget.value))}
         />
       )}
     </li>

@@ -67,6 +67,7 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
           </>
         )}
       </dl>
+      {page.towing.length > 0 && <p>Proved behind {page.towing.join(', ')}.</p>}
       {page.unresolved.length > 0 && (
         <>
           <h3>Accepted, unresolved</h3>

@@ -1,3 +1,4 @@
+import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
@@ -7,6 +8,7 @@ import { ratesOf } from '../../../core/model/seen.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import {
+  behind,
   CIRCUIT_RESULT_WORDS,
   circuitsToProve,
   FUNCTION_WORDS,
@@ -15,12 +17,14 @@ import {
   type ProofResult,
   proofResult,
   proofsOf,
+  towingVehicles,
   turnFunctionsToProve,
   watcherLeft,
 } from '../../../core/record/observations.ts';
 import { networksOf } from '../../../core/simulation/fitment.ts';
 import { ProofReason, RateRecorder, RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { SeenList } from '../../job/measure/SeenList.tsx';
+import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -53,6 +57,7 @@ export default function Prove() {
   return (
     <div className={classes.grid}>
       <div className={classes.tests}>
+        {job.vehicle.kind === 'trailer' && <TowedBy />}
         {turns.length > 0 && (
           <Card title="Lights off">
             <ul className={classes.list}>
@@ -105,8 +110,44 @@ export default function Prove() {
   );
 }
 
+/** The job with what was seen behind the towing vehicle in hand; of anything but a trailer as it is. */
+function useSeenJob(): Job {
+  const { job } = useDesk();
+  const { towedBy } = useEvidence();
+  return towedBy ? behind(job, towedBy) : job;
+}
+
+/** What the trailer hangs on while it is proved, and what it was proved behind already. */
+function TowedBy() {
+  const { job } = useDesk();
+  const { towedBy, setTowedBy } = useEvidence();
+  const before = towingVehicles(job);
+  return (
+    <Card title="Towed by">
+      <TextInput
+        aria-label="Towed by"
+        placeholder="the vehicle it hangs on"
+        maxLength={80}
+        list="towed-before"
+        value={towedBy}
+        onChange={(event) => setTowedBy(event.currentTarget.value)}
+      />
+      <datalist id="towed-before">
+        {before.map((each) => (
+          <option key={each} value={each} />
+        ))}
+      </datalist>
+      <p className="faint">
+        A socket with a module of its own may not detect LEDs, or tests them by pulses: what holds behind one
+        vehicle says nothing of the next. Every test is proved behind each.
+      </p>
+    </Card>
+  );
+}
+
 function SteadyTest({ circuit, current, select }: { circuit: Circuit; current: boolean; select(): void }) {
-  const { job, board } = useDesk();
+  const { board } = useDesk();
+  const job = useSeenJob();
   const seen = latestCircuitProof(job, circuit.id);
   const result = seen ? (seen.result === 'works' ? 'passed' : 'failed') : 'open';
   const verdict = board?.steady.find((each) => each.circuitId === circuit.id);
@@ -137,7 +178,8 @@ function Test({
   current: boolean;
   select(): void;
 }) {
-  const { job, board } = useDesk();
+  const { board } = useDesk();
+  const job = useSeenJob();
   const observation = latestObservation(job, 'cured', turnFunction);
   const result = observation
     ? proofResult(flashRule(job.vehicle.region), observation, watcherLeft(job))
