@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { clocking, wallMark } from './clocking.ts';
+import { clocking, twinClocking, wallMark } from './clocking.ts';
 
 describe('clocking of a capsule', () => {
   it('turns the shorter way, and knows half a turn for none', () => {
@@ -35,6 +35,29 @@ describe('clocking of a capsule', () => {
     expect(clocking({ ...measured, ledDegrees: 80 }).seated).toBe(false);
     expect(clocking({ ...measured, ledDepthMm: 31 }).seated).toBe(false);
     expect(clocking({ filamentDegrees: 90, ledDegrees: 90 }).seated).toBeNull();
+  });
+});
+
+describe('a capsule of two lights on one collar', () => {
+  const high = { filamentDegrees: 90, ledDegrees: 80, filamentDepthMm: 23.5, ledDepthMm: 23 };
+
+  it('is set by its dipped beam, and says what that leaves of the main one', () => {
+    const twin = twinClocking({
+      ...high,
+      low: { filamentDegrees: 90, ledDegrees: 72, filamentDepthMm: 29.5, ledDepthMm: 28 },
+    });
+    expect(twin.low).toMatchObject({ turnDegrees: 18, moveMm: 1.5 });
+    expect(twin.high).toMatchObject({ turnDegrees: 10, moveMm: 0.5 });
+    expect(twin.leftDegrees).toBe(-8);
+    expect(twin.leftMm).toBe(-1);
+    expect(twin.together).toBe(false);
+  });
+
+  it('holds both where they are off by the same, and knows nothing while one is not measured', () => {
+    const same = { filamentDegrees: 90, ledDegrees: 80, filamentDepthMm: 29.5, ledDepthMm: 29 };
+    expect(twinClocking({ ...high, low: same }).together).toBe(true);
+    expect(twinClocking(high).together).toBeNull();
+    expect(twinClocking({ low: same }).high.seated).toBeNull();
   });
 });
 

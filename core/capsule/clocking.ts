@@ -1,5 +1,5 @@
 import { fromMemory } from '../formatting/source.ts';
-import type { CapsuleRecord } from '../model/job.ts';
+import type { CapsuleLight, CapsuleRecord } from '../model/job.ts';
 import type { Source } from '../model/source.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
@@ -21,8 +21,12 @@ const FORGIVEN_MM = 0.5;
  * What is left to turn and to move. A filament's plane looks the same from both sides, and so do chips on two flanks
  * of a blade: half a turn is no difference, so that no more than a quarter turn is ever asked for.
  */
-export function clocking(record: Omit<CapsuleRecord, 'checked'>): Clocking {
-  const { filamentDegrees, ledDegrees, filamentDepthMm, ledDepthMm } = record;
+export function clocking({
+  filamentDegrees,
+  ledDegrees,
+  filamentDepthMm,
+  ledDepthMm,
+}: CapsuleLight): Clocking {
   const turnDegrees =
     filamentDegrees === undefined || ledDegrees === undefined
       ? null
@@ -36,6 +40,41 @@ export function clocking(record: Omit<CapsuleRecord, 'checked'>): Clocking {
       turnDegrees === null || moveMm === null
         ? null
         : Math.abs(turnDegrees) <= FORGIVEN_DEGREES && Math.abs(moveMm) <= FORGIVEN_MM,
+  };
+}
+
+/** A capsule of two lights on one collar: what each would need, and what is left of the main beam once the dipped sits. */
+export interface TwinClocking {
+  low: Clocking;
+  high: Clocking;
+  /** what the main beam is off by once the collar is set for the dipped one, degrees and mm; null while not measured */
+  leftDegrees: number | null;
+  leftMm: number | null;
+  /** whether one setting of the collar brings both within what a beam forgives; null while something is not measured */
+  together: boolean | null;
+}
+
+/**
+ * What is left to turn and to move of a capsule of two lights. One collar sets both, and the dipped beam decides: it is
+ * the one that dazzles.
+ */
+export function twinClocking({ low: dipped, ...main }: Omit<CapsuleRecord, 'checked'>): TwinClocking {
+  const low = clocking(dipped ?? {});
+  const high = clocking(main);
+  const leftDegrees =
+    low.turnDegrees === null || high.turnDegrees === null
+      ? null
+      : quarterTurn(high.turnDegrees - low.turnDegrees);
+  const leftMm = low.moveMm === null || high.moveMm === null ? null : high.moveMm - low.moveMm;
+  return {
+    low,
+    high,
+    leftDegrees,
+    leftMm,
+    together:
+      leftDegrees === null || leftMm === null
+        ? null
+        : Math.abs(leftDegrees) <= FORGIVEN_DEGREES && Math.abs(leftMm) <= FORGIVEN_MM,
   };
 }
 

@@ -9,6 +9,8 @@ export const Conditions = z.strictObject({
   brake: z.boolean(),
   /** null: nobody said */
   engine: z.boolean().nullable(),
+  /** shorter than ten flashes, on a controller ten seconds: what stayed normal may not have stayed so */
+  brief: z.literal(true).optional(),
 });
 export type Conditions = z.infer<typeof Conditions>;
 

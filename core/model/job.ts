@@ -14,14 +14,24 @@ export type Aim = z.infer<typeof Aim>;
 export const StepRecord = z.strictObject({ doneAt: Moment.nullable(), note: Note });
 export type StepRecord = z.infer<typeof StepRecord>;
 
-/** A headlamp or fog capsule as measured for its LED; whatever is left out was not measured. */
-export const CapsuleRecord = z.strictObject({
+/** Where one light of a capsule sits. */
+const LightSeat = {
   /** planes seen from behind, clockwise from upright, degrees */
   filamentDegrees: z.number().min(-180).max(180).optional(),
   ledDegrees: z.number().min(-180).max(180).optional(),
   /** from the seat to the middle of the light, mm */
   filamentDepthMm: z.number().min(0).max(120).optional(),
   ledDepthMm: z.number().min(0).max(120).optional(),
+};
+export const CapsuleLight = z.strictObject(LightSeat);
+export type CapsuleLight = z.infer<typeof CapsuleLight>;
+
+/** A headlamp or fog capsule as measured for its LED; whatever is left out was not measured. */
+export const CapsuleRecord = z.strictObject({
+  /** its only light, or of two the main beam */
+  ...LightSeat,
+  /** of two lights the dipped beam */
+  low: CapsuleLight.optional(),
   /** middle of the lamp above the ground, and lamp to wall, m */
   heightM: z.number().min(0.2).max(4).optional(),
   wallM: z.number().min(1).max(50).optional(),

@@ -11,11 +11,17 @@ export function trialsOf({ evidence }: Seen): Trial[] {
   return evidence.filter((each) => each.kind === 'trial');
 }
 
-/** The trials that tell of the vehicle's own watcher: with another relay in its place none does. */
+/**
+ * The trials that tell of the vehicle's own watcher: with another relay in its place none does, and what was normal for a
+ * moment tells nothing.
+ */
 export function watcherTrials(job: Seen): WatcherTrial[] {
   return trialsOf(job).filter(
     (each): each is WatcherTrial =>
-      each.result !== 'dark' && each.result !== 'glows' && (each.fitted.vehicleCures?.length ?? 0) === 0,
+      each.result !== 'dark' &&
+      each.result !== 'glows' &&
+      !(each.result === 'normal' && each.on?.brief) &&
+      (each.fitted.vehicleCures?.length ?? 0) === 0,
   );
 }
 

@@ -57,6 +57,12 @@ describe('a trial on a job nobody has looked at', () => {
     expect(waysSeen(open, DEMO_SHELF).contradiction).toBeNull();
   });
 
+  it('that was normal for a moment alone tells nothing; fast for a moment is fast', () => {
+    const on = { lights: false, brake: false, engine: false, brief: true as const };
+    expect(watcherTrials(having(trialAt(left, 'normal', 12.6, ledsAlone, { on })))).toEqual([]);
+    expect(watcherTrials(having(trialAt(left, 'fast', 12.6, ledsAlone, { on })))).toHaveLength(1);
+  });
+
   it('with another relay in its place tells nothing of the vehicle’s own', () => {
     const relay = { kind: 'flasher-relay' as const, partId: 'relay-dipper-2', position: 0.5 };
     const cured = fittedNow({ ...van, vehicleCures: [relay] }, [left], 'cured');

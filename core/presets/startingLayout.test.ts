@@ -84,6 +84,24 @@ describe('a vehicle from a starting layout', () => {
     expect(bulbs('car', 1950, 'UN').get('stop-tail-left')).toBe('1154');
   });
 
+  it('puts a single rear fog lamp on the side away from the kerb, the reverse lamp across from it', () => {
+    const car = (traffic: 'left' | 'right' | undefined) => {
+      const about = { kind: 'car' as const, year: 1985, region: 'UN' as const, traffic };
+      const entries = layoutEntries(about).filter((entry) => entry.usual);
+      return startingVehicle('new', { ...layout('car', 1985, 'UN'), entries, traffic });
+    };
+    const across = (vehicle: Vehicle, id: string) =>
+      vehicle.lamps.find((lamp) => lamp.id.startsWith(id))?.plan.across ?? 0.5;
+    for (const said of [undefined, 'right', 'left'] as const) {
+      const vehicle = car(said);
+      const fog = across(vehicle, 'rear-fog');
+      expect(fog < 0.5).toBe(said !== 'left');
+      expect(across(vehicle, 'reverse') > 0.5).toBe(said !== 'left');
+      expect(vehicle.facts?.traffic).toBe(said);
+      expect(Vehicle.parse(vehicle)).toEqual(vehicle);
+    }
+  });
+
   it('guesses the flasher by kind and year, and says why', () => {
     const kindOf = (kind: VehicleKind, year: number) =>
       usualFlasher({ kind, year, region: 'UN', systemVolts: usualVolts(kind, year) });

@@ -25,6 +25,7 @@ export interface StartingLayout extends Origins {
   /** null: nobody has looked, take what is usual */
   flasher: FlasherKind | null;
   gearbox?: VehicleFacts['gearbox'];
+  traffic?: VehicleFacts['traffic'] | undefined;
   /** the front turn bulb is the position lamp too, a twin bulb for both */
   frontTwin?: boolean;
   /** the rear turn filament is the stop lamp too, its dim one the tail lamp */
@@ -49,8 +50,18 @@ export function usualVolts(kind: VehicleKind, year: number): SystemVolts {
   return year < 1955 || (kind === 'moped' && year < 1975) ? 6 : 12;
 }
 
-/** Lamp groups a starting layout offers for a vehicle, in the order of a walk round it. */
-export function layoutEntries({ kind, year, region }: Omit<Origins, 'systemVolts'>): LayoutEntry[] {
+/**
+ * Lamp groups a starting layout offers for a vehicle, in the order of a walk round it.
+ *
+ * @param traffic the side of the road that is kept to: a single rear fog lamp is on the other, nearest the middle of the
+ *   road, and a single reverse lamp across from it (UN Regulation 48 for the fog lamp, from memory); right where nobody said
+ */
+export function layoutEntries({
+  kind,
+  year,
+  region,
+  traffic = 'right',
+}: Omit<Origins, 'systemVolts'> & { traffic?: 'left' | 'right' | undefined }): LayoutEntry[] {
   const un = region === 'UN';
   const pair = (id: LampTemplateId, usual = true, at?: LayoutEntry['at']): LayoutEntry => ({
     id,
@@ -64,7 +75,8 @@ export function layoutEntries({ kind, year, region }: Omit<Origins, 'systemVolts
     usual,
     ...(at ? { at } : {}),
   });
-  const onlyLeft = (id: LampTemplateId, usual: boolean): LayoutEntry => ({ id, where: 'left', usual });
+  const outer = (across: number) => (traffic === 'right' ? across : 1 - across);
+  const oneSided = (id: LampTemplateId, usual: boolean): LayoutEntry => ({ id, where: traffic, usual });
   switch (kind) {
     case 'moped':
       return [
@@ -79,7 +91,7 @@ export function layoutEntries({ kind, year, region }: Omit<Origins, 'systemVolts
       return [
         pair('rear-turn'),
         pair('stop-tail'),
-        one('rear-fog', un, [0.4, 0.98]),
+        one('rear-fog', un, [outer(0.4), 0.98]),
         pair('plate', true, [0.44, 0.99]),
         pair('position', year >= 1990, [0.06, 0.22]),
         pair('marker', false),
@@ -106,9 +118,9 @@ export function layoutEntries({ kind, year, region }: Omit<Origins, 'systemVolts
         pair('stop-tail'),
         ...(kind === 'lorry' || kind === 'coach' ? [] : [one('third-brake', year >= (un ? 1998 : 1986))]),
         pair('position'),
-        kind === 'car' || kind === 'van' ? onlyLeft('reverse', un && year < 1990) : pair('reverse'),
+        kind === 'car' || kind === 'van' ? oneSided('reverse', un && year < 1990) : pair('reverse'),
         ...(kind === 'car' || kind === 'van' ? [pair('reverse', !(un && year < 1990))] : []),
-        one('rear-fog', un && year >= 1978, [0.41, 0.982]),
+        one('rear-fog', un && year >= 1978, [outer(0.41), 0.982]),
         kind === 'coach' || kind === 'minibus' ? one('plate', true, [0.52, 0.985]) : pair('plate'),
         pair('marker', !un),
         pair('dipped-beam', false),
@@ -164,6 +176,7 @@ export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
     hazardSwitch: year >= (kind === 'moped' ? TWO_PILOTS_FROM : 1968),
     facts: {
       ...(layout.gearbox ? { gearbox: layout.gearbox } : {}),
+      ...(layout.traffic ? { traffic: layout.traffic } : {}),
       ...(layout.flasher ? { flasherSeen: true } : {}),
       ...(flashers.length > 1 ? { flashers } : {}),
     },

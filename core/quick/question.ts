@@ -38,6 +38,8 @@ export const QuickTrial = z.strictObject({
   result: TrialResult,
   lights: z.boolean(),
   engine: z.boolean(),
+  /** shorter than ten flashes, on a controller ten seconds */
+  brief: z.literal(true).optional(),
   side: z.enum(['left', 'right']),
   /** measured, V; null where it was not, and is what it is with the engine on or off */
   supplyVolts: Volts.nullable(),

@@ -225,7 +225,7 @@ function ledOfQuestion(
 
 /** A trial on the side it was made on, as what was seen of each circuit that its lamps are on. */
 function trialOf(job: Job, lampIds: readonly string[], trial: QuickTrial, id: string, at: string): Trial[] {
-  const { result, lights, engine } = trial;
+  const { result, lights, engine, brief } = trial;
   const asked = circuitsAsked(job.vehicle, lampIds);
   const circuits = job.vehicle.circuits.filter(
     (circuit) => asked.includes(circuit.id) && (circuit.side === null || circuit.side === trial.side),
@@ -237,7 +237,7 @@ function trialOf(job: Job, lampIds: readonly string[], trial: QuickTrial, id: st
     id,
     at,
     circuitId: circuit.id,
-    on: { lights, brake: false, engine },
+    on: { lights, brake: false, engine, ...(brief ? { brief } : {}) },
     supply: { fromVolts, toVolts },
     fitted: fittedNow(job, [circuit.id], 'leds'),
     result,

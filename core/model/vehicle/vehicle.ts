@@ -41,6 +41,8 @@ export const VehicleFacts = z.strictObject({
   lampModules: z.boolean().optional(),
   /** hybrid or electric: work on it is for qualified people */
   highVoltage: z.boolean().optional(),
+  /** the side of the road that traffic keeps to where it is used: where its driver sits and a single fog lamp is */
+  traffic: z.enum(['left', 'right']).optional(),
   /** under the relay's cover, mm */
   relayRoomMm: z.number().positive().max(200).optional(),
   /** whether somebody has held the flasher, or it is only what is usual */

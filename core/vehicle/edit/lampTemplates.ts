@@ -35,6 +35,8 @@ export type Origins = Pick<Vehicle, 'region' | 'year' | 'systemVolts' | 'kind'>;
 /** A lamp as vehicles usually have it: where it stands, what it does, what it takes. */
 export interface LampTemplate {
   name: string;
+  /** how it is offered, where another kind has the same name */
+  listed?: string;
   end: Lamp['end'];
   role: Lamp['role'];
   works: readonly LampFunction[];
@@ -71,7 +73,8 @@ export const TEMPLATES: Record<LampTemplateId, LampTemplate> = {
     bulb: (o) => (us(o) ? (wedges(o) ? '3156' : '1156') : o.year >= CLEAR_LENS_YEAR ? 'PY21W' : 'P21W'),
   },
   'front-turn-position': {
-    name: 'Front turn and position',
+    name: 'Front turn',
+    listed: 'Front turn, position lamp too',
     end: 'front',
     role: 'main',
     works: [

@@ -22,16 +22,21 @@ export interface ConditionChip {
 
 /** `lights off`, `engine on`: conditions as chips. */
 export function conditionChips(
-  on: Pick<Conditions, 'lights' | 'engine'> & Partial<Pick<Conditions, 'brake'>>,
-  change: (next: Partial<Conditions>) => void,
+  turning: boolean,
+  on: Pick<Conditions, 'lights' | 'engine' | 'brief'> & Partial<Pick<Conditions, 'brake'>>,
+  change: (next: Partial<Omit<Conditions, 'brief'>> & { brief?: true | undefined }) => void,
 ): ConditionChip[] {
-  const { lights, brake, engine } = on;
+  const { lights, brake, engine, brief } = on;
   return [
     { label: `lights ${lights ? 'on' : 'off'}`, change: () => change({ lights: !lights }) },
     ...(brake === undefined
       ? []
       : [{ label: `brake ${brake ? 'on' : 'off'}`, change: () => change({ brake: !brake }) }]),
     { label: `engine ${engine ? 'on' : 'off'}`, change: () => change({ engine: !engine }) },
+    {
+      label: brief ? 'only a moment' : turning ? 'ten flashes' : 'ten seconds',
+      change: () => change({ brief: brief ? undefined : true }),
+    },
   ];
 }
 

@@ -83,6 +83,24 @@ export default function VehicleEditor() {
                     edit('Rules that apply', (draft) => void (draft.vehicle.region = region));
                   }}
                 />
+                <NativeSelect
+                  label="Traffic keeps"
+                  description="Where it is used: the driver sits on the other side, mostly."
+                  value={vehicle.facts?.traffic ?? ''}
+                  data={[
+                    { value: '', label: 'Don’t know yet' },
+                    { value: 'right', label: 'right' },
+                    { value: 'left', label: 'left' },
+                  ]}
+                  onChange={(event) => {
+                    const said = event.currentTarget.value;
+                    edit('Side traffic keeps to', (draft) => {
+                      const { traffic: _, ...facts } = draft.vehicle.facts ?? {};
+                      draft.vehicle.facts =
+                        said === 'left' || said === 'right' ? { ...facts, traffic: said } : facts;
+                    });
+                  }}
+                />
                 <Checkbox
                   label="It has a hazard switch"
                   checked={vehicle.hazardSwitch}
@@ -150,7 +168,10 @@ function AddLamp() {
           label="Kind"
           description="A second lamp of one function hangs on the same wire and fuse as the first."
           value={id}
-          data={LAMP_TEMPLATES.map((each) => ({ value: each, label: TEMPLATES[each].name }))}
+          data={LAMP_TEMPLATES.map((each) => ({
+            value: each,
+            label: TEMPLATES[each].listed ?? TEMPLATES[each].name,
+          }))}
           onChange={(event) => {
             const chosen = LAMP_TEMPLATES.find((each) => each === event.currentTarget.value);
             if (chosen) setId(chosen);

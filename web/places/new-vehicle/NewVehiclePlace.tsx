@@ -32,6 +32,7 @@ export function Component() {
   const [name, setName] = useState('');
   const [year, setYear] = useState<string | number>(2005);
   const [region, setRegion] = useState<'UN' | 'US'>('UN');
+  const [traffic, setTraffic] = useState<'left' | 'right' | null>(null);
   const [volts, setVolts] = useState<SystemVolts | null>(null);
   const [flasher, setFlasher] = useState<FlasherKind | null>(null);
   /** what was ticked against the usual, by key */
@@ -42,7 +43,7 @@ export function Component() {
 
   const yearNumber = Number(year);
   const yearFits = Number.isInteger(yearNumber) && yearNumber >= FIRST_YEAR && yearNumber <= LAST_YEAR;
-  const about = { kind, year: yearFits ? yearNumber : 2005, region };
+  const about = { kind, year: yearFits ? yearNumber : 2005, region, traffic: traffic ?? undefined };
   const systemVolts = volts ?? usualVolts(kind, about.year);
   const offered = layoutEntries(about);
   const ticked = (entry: LayoutEntry) => ticks[keyOf(entry)] ?? entry.usual;
@@ -68,7 +69,7 @@ export function Component() {
             rearStop,
           })
         : null,
-    [kind, about.year, region, systemVolts, ticks, flasher, name, turning, frontTwin, rearStop],
+    [kind, about.year, region, traffic, systemVolts, ticks, flasher, name, turning, frontTwin, rearStop],
   );
   const start = () => {
     if (!vehicle || busy || !yearFits || name.trim() === '') return;
@@ -149,6 +150,21 @@ export function Component() {
                   }}
                 />
                 <NativeSelect
+                  label="Traffic keeps"
+                  description="Where a single fog or reverse lamp is."
+                  value={traffic ?? ''}
+                  data={[
+                    { value: '', label: 'Don’t know yet' },
+                    { value: 'right', label: 'right' },
+                    { value: 'left', label: 'left' },
+                  ]}
+                  onChange={(event) => {
+                    const { value } = event.currentTarget;
+                    setTraffic(value === 'left' || value === 'right' ? value : null);
+                    setTicks({});
+                  }}
+                />
+                <NativeSelect
                   label="System"
                   description={`Usual for these: ${usualVolts(kind, about.year)} V.`}
                   value={String(systemVolts)}
@@ -185,7 +201,7 @@ export function Component() {
               {offered.map((entry) => (
                 <Checkbox
                   key={keyOf(entry)}
-                  label={`${TEMPLATES[entry.id].name}${entry.where === 'pair' ? ', a pair' : entry.where === 'left' ? ', one on the left' : ''}`}
+                  label={`${TEMPLATES[entry.id].name}${entry.where === 'pair' ? ', a pair' : entry.where === 'centre' ? '' : `, one on the ${entry.where}`}`}
                   checked={ticked(entry)}
                   onChange={(event) => {
                     const { checked } = event.currentTarget;

@@ -5,6 +5,7 @@ import type { Shelf } from '../../../core/model/part.ts';
 import type { QuickAnswer } from '../../../core/quick/answer.ts';
 import { isSingle, type QuickQuestion } from '../../../core/quick/question.ts';
 import { keepQuickJob } from '../../store/quickJobs.ts';
+import { Gradually } from '../../ui/Gradually.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { offerUndo } from '../../ui/offerUndo.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
@@ -83,21 +84,26 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
             {question.heard === 'click' ? 'A click was heard' : 'Nothing was heard'}: take it back
           </Button>
         )}
-        <Cures answer={answer.data} cure={cure} />
-        {!isSingle(question.lamps) && (
-          <SegmentedControl
-            aria-label="Which sides are converted"
-            value={question.sides}
-            data={[
-              { value: 'both', label: 'Both sides' },
-              { value: 'left', label: 'Left only' },
-              { value: 'right', label: 'Right only' },
-            ]}
-            onChange={(value) => onChange({ sides: value === 'left' || value === 'right' ? value : 'both' })}
-          />
-        )}
-        <MoreFacts question={question} onChange={onChange} />
-        <Keep answer={answer.data} />
+        {/* What stands further down is drawn in slices: a phone stays answerable. */}
+        <Gradually begin={0}>
+          <Cures answer={answer.data} cure={cure} />
+          {!isSingle(question.lamps) && (
+            <SegmentedControl
+              aria-label="Which sides are converted"
+              value={question.sides}
+              data={[
+                { value: 'both', label: 'Both sides' },
+                { value: 'left', label: 'Left only' },
+                { value: 'right', label: 'Right only' },
+              ]}
+              onChange={(value) =>
+                onChange({ sides: value === 'left' || value === 'right' ? value : 'both' })
+              }
+            />
+          )}
+          <MoreFacts question={question} onChange={onChange} />
+          <Keep answer={answer.data} />
+        </Gradually>
       </section>
       {answer.data.state !== null && (
         <QuickTrialBar

@@ -14,9 +14,19 @@ export function QuickTrialBar({
   onSee(trial: QuickTrial): void;
 }) {
   const [side, setSide] = useState<'left' | 'right'>('left');
-  const [on, setOn] = useState({ lights: false, engine: false });
-  const chips = conditionChips(on, (next) =>
-    setOn((before) => ({ lights: next.lights ?? before.lights, engine: next.engine ?? before.engine })),
+  const [on, setOn] = useState<Pick<QuickTrial, 'lights' | 'engine' | 'brief'>>({
+    lights: false,
+    engine: false,
+  });
+  const chips = conditionChips(turning, on, (next) =>
+    setOn(({ brief, lights, engine }) => {
+      const short = 'brief' in next ? next.brief : brief;
+      return {
+        lights: next.lights ?? lights,
+        engine: next.engine ?? engine,
+        ...(short ? { brief: short } : {}),
+      };
+    }),
   );
   const sides = { label: side, change: () => setSide(side === 'left' ? 'right' : 'left') };
   return (
@@ -31,6 +41,6 @@ export function QuickTrialBar({
 }
 
 /** A trial in words: `left fast, lights off, engine off`. */
-export function trialWords({ result, side, lights, engine }: QuickTrial): string {
-  return `${side} ${TRIAL_WORDS[result].toLowerCase()}, lights ${lights ? 'on' : 'off'}, engine ${engine ? 'on' : 'off'}`;
+export function trialWords({ result, side, lights, engine, brief }: QuickTrial): string {
+  return `${side} ${TRIAL_WORDS[result].toLowerCase()}, lights ${lights ? 'on' : 'off'}, engine ${engine ? 'on' : 'off'}${brief ? ', only a moment' : ''}`;
 }

@@ -1,8 +1,9 @@
 import { Checkbox } from '@mantine/core';
-import { clocking, wallMark } from '../../../core/capsule/clocking.ts';
+import { clocking, type TwinClocking, twinClocking, wallMark } from '../../../core/capsule/clocking.ts';
+import { baseRecord } from '../../../core/catalogue/bases.ts';
 import { regionRule } from '../../../core/catalogue/regions.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
-import type { CapsuleRecord } from '../../../core/model/job.ts';
+import type { CapsuleLight, CapsuleRecord } from '../../../core/model/job.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -22,7 +23,7 @@ const CHECKS = [
 export function CapsuleCard({ lamp }: { lamp: Lamp }) {
   const { job, edit } = useDesk();
   const record: CapsuleRecord = job.capsules?.[lamp.id] ?? { checked: [] };
-  const { turnDegrees, moveMm, seated } = clocking(record);
+  const twin = baseRecord(lamp.base).twin === true;
   const save = (change: Partial<CapsuleRecord>, mergeKey: string) =>
     edit(
       `${lamp.name}: capsule`,
@@ -35,64 +36,33 @@ export function CapsuleCard({ lamp }: { lamp: Lamp }) {
       },
       { mergeKey: `capsule-${lamp.id}-${mergeKey}` },
     );
+  const saveLow = (change: Partial<CapsuleLight>, mergeKey: string) =>
+    edit(
+      `${lamp.name}: capsule`,
+      (draft) => {
+        // By what is in the store: a quick hand may have typed more since this was drawn.
+        draft.capsules ??= {};
+        const now = draft.capsules[lamp.id] ?? { checked: [] };
+        draft.capsules[lamp.id] = { ...now, low: withoutEmpty({ ...now.low, ...change }) };
+      },
+      { mergeKey: `capsule-${lamp.id}-low-${mergeKey}` },
+    );
   const { heightM, wallM } = record;
   const mark =
     heightM !== undefined && wallM !== undefined ? wallMark(job.vehicle.region, heightM, wallM) : null;
   return (
     <Card title="Capsule: where its light must sit">
-      <div className={classes.clock}>
-        <ClockDial filament={record.filamentDegrees} led={record.ledDegrees} />
-        <div className={classes.fields}>
-          <OptionalNumber
-            label="Plane of the filament"
-            description="seen from behind, clockwise from upright"
-            unit="°"
-            value={record.filamentDegrees}
-            min={-180}
-            max={180}
-            onSave={(value) => save({ filamentDegrees: value }, 'filament')}
-          />
-          <OptionalNumber
-            label="Plane of the LED chips"
-            description="the same way, collar as it came"
-            unit="°"
-            value={record.ledDegrees}
-            min={-180}
-            max={180}
-            onSave={(value) => save({ ledDegrees: value }, 'led')}
-          />
-          <OptionalNumber
-            label="Seat to middle of the filament"
-            unit="mm"
-            value={record.filamentDepthMm}
-            min={0}
-            max={120}
-            onSave={(value) => save({ filamentDepthMm: value }, 'depth')}
-          />
-          <OptionalNumber
-            label="Seat to middle of the chips"
-            unit="mm"
-            value={record.ledDepthMm}
-            min={0}
-            max={120}
-            onSave={(value) => save({ ledDepthMm: value }, 'led-depth')}
-          />
-        </div>
-      </div>
-      <p role="status">
-        {turnDegrees !== null &&
-          (turnDegrees === 0
-            ? 'The planes agree: no turn. '
-            : `Turn the collar ${Math.abs(turnDegrees).toFixed(0)}° ${turnDegrees > 0 ? 'clockwise' : 'anticlockwise'}, seen from behind. `)}
-        {moveMm !== null &&
-          (Math.abs(moveMm) < 0.05
-            ? 'The depths agree.'
-            : `Move the chips ${Math.abs(moveMm).toFixed(1)} mm ${moveMm > 0 ? 'into the lamp' : 'towards the seat'}.`)}
-        {turnDegrees === null &&
-          moveMm === null &&
-          'Measure both planes, and both depths, from the same seat.'}
-        {seated === true && ' Within what a beam forgives (2° and 0.5 mm, common practice).'}
-      </p>
+      {twin ? (
+        <>
+          <h4>Dipped beam: it sets the collar</h4>
+          <LightMeasures light={record.low ?? {}} save={saveLow} what="low" />
+          <h4>Main beam</h4>
+          <LightMeasures light={record} save={save} what="high" />
+          <p role="status">{togetherWords(twinClocking(record))}</p>
+        </>
+      ) : (
+        <LightMeasures light={record} save={save} what="only" />
+      )}
       <div className={classes.checks}>
         {CHECKS.map(({ id, label }) => (
           <Checkbox
@@ -140,4 +110,88 @@ export function CapsuleCard({ lamp }: { lamp: Lamp }) {
       </Caution>
     </Card>
   );
+}
+
+/** A light without what was taken out of it again. */
+function withoutEmpty(light: Partial<CapsuleLight>): CapsuleLight {
+  return Object.fromEntries(Object.entries(light).filter(([, value]) => value !== undefined));
+}
+
+/** Where one filament sat and its chips sit, and what is left to turn and to move. */
+function LightMeasures({
+  light,
+  save,
+  what,
+}: {
+  light: CapsuleLight;
+  save(change: Partial<CapsuleLight>, mergeKey: string): void;
+  /** tells the fields of two lights apart, for whoever cannot see them */
+  what: 'only' | 'low' | 'high';
+}) {
+  const { turnDegrees, moveMm, seated } = clocking(light);
+  const of = { only: '', low: ', dipped', high: ', main beam' }[what];
+  return (
+    <>
+      <div className={classes.clock}>
+        <ClockDial filament={light.filamentDegrees} led={light.ledDegrees} />
+        <div className={classes.fields}>
+          <OptionalNumber
+            label={`Plane of the filament${of}`}
+            description="seen from behind, clockwise from upright"
+            unit="°"
+            value={light.filamentDegrees}
+            min={-180}
+            max={180}
+            onSave={(value) => save({ filamentDegrees: value }, 'filament')}
+          />
+          <OptionalNumber
+            label={`Plane of the LED chips${of}`}
+            description="the same way, collar as it came"
+            unit="°"
+            value={light.ledDegrees}
+            min={-180}
+            max={180}
+            onSave={(value) => save({ ledDegrees: value }, 'led')}
+          />
+          <OptionalNumber
+            label={`Seat to middle of the filament${of}`}
+            unit="mm"
+            value={light.filamentDepthMm}
+            min={0}
+            max={120}
+            onSave={(value) => save({ filamentDepthMm: value }, 'depth')}
+          />
+          <OptionalNumber
+            label={`Seat to middle of the chips${of}`}
+            unit="mm"
+            value={light.ledDepthMm}
+            min={0}
+            max={120}
+            onSave={(value) => save({ ledDepthMm: value }, 'led-depth')}
+          />
+        </div>
+      </div>
+      <p role="status">
+        {turnDegrees !== null &&
+          (turnDegrees === 0
+            ? 'The planes agree: no turn. '
+            : `Turn the collar ${Math.abs(turnDegrees).toFixed(0)}° ${turnDegrees > 0 ? 'clockwise' : 'anticlockwise'}, seen from behind. `)}
+        {moveMm !== null &&
+          (Math.abs(moveMm) < 0.05
+            ? 'The depths agree.'
+            : `Move the chips ${Math.abs(moveMm).toFixed(1)} mm ${moveMm > 0 ? 'into the lamp' : 'towards the seat'}.`)}
+        {turnDegrees === null &&
+          moveMm === null &&
+          'Measure both planes, and both depths, from the same seat.'}
+        {seated === true && ' Within what a beam forgives (2° and 0.5 mm, common practice).'}
+      </p>
+    </>
+  );
+}
+
+/** What one collar does for two beams. */
+function togetherWords({ leftDegrees, leftMm, together }: TwinClocking): string {
+  if (together === null) return 'Measure both lights: one collar sets them together.';
+  if (together) return 'One setting of the collar brings both beams within what they forgive.';
+  return `Set for the dipped beam, the main beam is left ${Math.abs(leftDegrees ?? 0).toFixed(0)}° and ${Math.abs(leftMm ?? 0).toFixed(1)} mm off: this LED does not sit as the two filaments did.`;
 }

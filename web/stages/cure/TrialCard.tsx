@@ -21,12 +21,13 @@ export function TrialCard({ circuit }: { circuit: Circuit }) {
   const { job, shelf, controls } = useWorkspace();
   const isCured = hasCure(job, circuit.id) || (circuit.kind === 'turn' && job.vehicleCures.length > 0);
   const { record } = useEvidence();
-  const [said, setSaid] = useState<Partial<Conditions>>({});
+  const [said, setSaid] = useState<Partial<Omit<Conditions, 'brief'>> & { brief?: true | undefined }>({});
   const [withCure, setWithCure] = useState(true);
   const on: Conditions = {
     lights: said.lights ?? controls.lights,
     brake: said.brake ?? controls.brake,
     engine: said.engine ?? controls.key === 'running',
+    ...(said.brief ? { brief: true } : {}),
   };
   const configuration = isCured && withCure ? 'cured' : 'leds';
   const chips: ConditionChip[] = [
@@ -38,7 +39,7 @@ export function TrialCard({ circuit }: { circuit: Circuit }) {
           },
         ]
       : []),
-    ...conditionChips(on, (next) => setSaid({ ...said, ...next })),
+    ...conditionChips(circuit.kind === 'turn', on, (next) => setSaid({ ...said, ...next })),
   ];
   const see = (result: TrialResult) => {
     const [fromVolts, toVolts] = likelySupply(job.vehicle.systemVolts, on.engine);
@@ -75,7 +76,11 @@ function trialWords({ result, on, supply, fitted }: Trial): string {
   const fittedWords = { stock: 'the stock bulbs', leds: 'the LEDs alone', cured: 'its cure' };
   return [
     `${TRIAL_WORDS[result]}${fitted.configuration ? ` with ${fittedWords[fitted.configuration]}` : ''}`,
-    ...(on ? [`lights ${on.lights ? 'on' : 'off'}${on.brake ? ', brake on' : ''}`] : []),
+    ...(on
+      ? [
+          `lights ${on.lights ? 'on' : 'off'}${on.brake ? ', brake on' : ''}${on.brief ? ', only a moment' : ''}`,
+        ]
+      : []),
     ...(supply ? [supplyWords(supply)] : []),
   ].join(', ');
 }
