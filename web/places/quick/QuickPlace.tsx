@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useRef } from 'react';
+import { useDeferredValue, useEffect, useRef } from 'react';
 import type { Shelf } from '../../../core/model/part.ts';
 import { isAboutTurns } from '../../../core/quick/question.ts';
 import { saidWords } from '../../../core/quick/saidWords.ts';
@@ -24,12 +24,15 @@ export function Component() {
       return { trouble: error as Error };
     }
   });
-  const { asked, begin, change, forget } = useQuestion();
+  const { asked: stored, begin, change, forget } = useQuestion();
+  // Drawn in slices: a phone stays answerable while the next step is built.
+  const asked = useDeferredValue(stored);
   const top = useRef<HTMLHeadingElement>(null);
   const step = !asked ? 'lamps' : !asked.told.bulb ? 'bulb' : !asked.told.led ? 'led' : 'answer';
   // biome-ignore lint/correctness/useExhaustiveDependencies: each step begins at its top
   useEffect(() => {
-    top.current?.scrollIntoView({ block: 'start' });
+    const frame = requestAnimationFrame(() => top.current?.scrollIntoView({ block: 'start' }));
+    return () => cancelAnimationFrame(frame);
   }, [step]);
   if (!loaded) return null;
   if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;

@@ -35,9 +35,17 @@ export function useQuestion() {
   };
 }
 
-function read(text: string | undefined): Stored | null {
+/** The last text that was read: it is asked for at every render. */
+let last: { text: string; stored: Stored | null } | null = null;
+
+function read(text = 'null'): Stored | null {
+  if (last?.text !== text) last = { text, stored: checked(text) };
+  return last.stored;
+}
+
+function checked(text: string): Stored | null {
   try {
-    return Stored.nullable().parse(JSON.parse(text ?? 'null'));
+    return Stored.nullable().parse(JSON.parse(text));
   } catch {
     return null;
   }
