@@ -79,3 +79,22 @@ test('a chosen lamp comes into view, and each stage opens at its top', async ({ 
   await page.getByRole('link', { name: /^Identify/ }).click();
   await expect(page.getByRole('heading', { name: 'Bulb in each lamp' })).toBeInViewport();
 });
+
+test('who taps elsewhere while the first screen opens goes there', async ({ page }) => {
+  // The place that was tapped is slow to come: the job worked on last is ready first, and must not take over.
+  await page.route(/JobsPlace-.*\.js/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await page.addInitScript(() => {
+    new MutationObserver((_, observer) => {
+      const link = document.querySelector<HTMLAnchorElement>('nav a[href="/jobs"]');
+      if (!link) return;
+      observer.disconnect();
+      link.click();
+    }).observe(document, { childList: true, subtree: true });
+  });
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Will this LED flash fast in that?' })).toBeVisible();
+  await expect(page).toHaveURL(/\/jobs$/);
+});

@@ -1,10 +1,11 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Navigate } from 'react-router';
+import { Navigate, useNavigation } from 'react-router';
 import { db } from '../store/db.ts';
 import { StorageTrouble } from '../ui/StorageTrouble.tsx';
 
 /** Opens the job worked on last, at the stage it was left at; at the very first start, the demo's open job. */
 export function FirstScreen() {
+  const { state } = useNavigation();
   const start = useLiveQuery(async () => {
     try {
       const [last, stage] = await db.settings.bulkGet(['last-job', 'last-stage']);
@@ -18,5 +19,6 @@ export function FirstScreen() {
   });
   if (!start) return null;
   if (start.trouble) return <StorageTrouble error={start.trouble} />;
-  return <Navigate to={start.to} replace />;
+  // Whoever has tapped elsewhere meanwhile goes there.
+  return state === 'idle' ? <Navigate to={start.to} replace /> : null;
 }
