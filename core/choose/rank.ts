@@ -1,6 +1,5 @@
 import type { VerdictState } from '../judge/states.ts';
-import { impossibleClaim, throughLens } from '../light/throughLens.ts';
-import type { Bulb } from '../model/bulb.ts';
+import { throughLens } from '../light/throughLens.ts';
 import type { Aim, Job } from '../model/job.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
@@ -59,9 +58,8 @@ export function marksOf(
   candidate: Candidate,
   behaviour: Behaviour | undefined,
 ): Record<LedCriterion, number> {
-  const bulb: Bulb = bulbOf(job, lamp);
   const light = lightOf(job, lamp, candidate);
-  const ratio = light ? throughLens(job.vehicle.region, lamp, bulb, light).ratio : 0;
+  const ratio = light ? throughLens(job.vehicle.region, lamp, bulbOf(job, lamp), light).ratio : 0;
   return {
     verdict: behaviour?.state ? STATE_MARK[behaviour.state] : 0,
     light: 1 - Math.exp(-ratio),
@@ -94,7 +92,7 @@ export function ranked(
       converts: behaviour?.state === null ? 1 : 0,
       colour: part.kind === 'led' && !colours.includes(part.colour) ? 1 : 0,
       usual: part.kind === 'led' && part.colour !== colours[0] ? 1 : 0,
-      claim: part.kind === 'led' && impossibleClaim(part) !== null ? 1 : 0,
+      claim: candidate.claim === null ? 0 : 1,
       score: marks ? LED_CRITERIA.reduce((sum, each) => sum + weights[each] * marks[each], 0) / total : 0,
       margin: behaviour?.margin ?? 0,
     };

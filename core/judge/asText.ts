@@ -25,8 +25,8 @@ export function contentAsText(content: SocketContent | undefined): string {
 }
 
 /**
- * All that the currents of a fitment depend on, whoever counts them: a harness and a tapped resistor of the same ohms, or a controller told
- * of LEDs, draw what the others do.
+ * All that the currents of a fitment depend on, whoever counts them: a harness and a tapped resistor of the same ohms, or
+ * a controller told of LEDs, draw what the others do.
  */
 export function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
   return JSON.stringify([

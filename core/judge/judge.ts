@@ -198,7 +198,7 @@ export class Judge {
     image?: { of: TurnCircuit; points: readonly JudgedPoint[] },
   ): TurnCircuitVerdict {
     const asked = image?.of ?? circuit;
-    const points = image?.points ?? this.sidePoints(circuit);
+    const points = image?.points ?? this.pointsOf(circuit);
     const litAmps = () => this.litAmps([asked], suppliesOf(points));
     const limits = [
       // Without a hazard switch one side at a time is all that fuse and relay ever carry.
@@ -246,7 +246,8 @@ export class Judge {
     return this.sidesAlike;
   }
 
-  private sidePoints(circuit: TurnCircuit): JudgedPoint[] {
+  /** Every working point of a circuit, against whoever watches it or may. */
+  private pointsOf(circuit: Circuit): JudgedPoint[] {
     return watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
       this.circuitAt(circuit, at, company),
     );
@@ -260,12 +261,7 @@ export class Judge {
     const told = this.job.evidence.some((each) => saysShort(each, circuit.id));
     const open = known === null && circuit.watched === null && !told;
     const watcher = open ? 'what may watch it' : (known ?? (told ? 'what watches it' : null));
-    const points =
-      watcher === null
-        ? []
-        : watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
-            this.circuitAt(circuit, at, company),
-          );
+    const points = watcher === null ? [] : this.pointsOf(circuit);
     const output = outputOf({ ...this.vehicle, flasher: this.flasher }, circuit);
     const limits = [
       ...this.fuse(circuit.from.by === 'switch' ? circuit.from.fuseId : this.vehicle.flasher.fuseId),
@@ -291,10 +287,7 @@ export class Judge {
 
   /** What whoever watches the current of a circuit says of it, and nobody else. */
   watched(circuit: Circuit): VerdictState {
-    const points = watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
-      this.circuitAt(circuit, at, company),
-    );
-    return worstState(points.map((point) => point.state));
+    return worstState(this.pointsOf(circuit).map((point) => point.state));
   }
 
   private inOrder(findings: readonly Finding[]): string[] {

@@ -1,6 +1,7 @@
 import { regionWords } from '../formatting/regionWords.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
+import type { PointVerdict } from '../judge/verdict.ts';
 import { likelySupply, workingPoints } from '../judge/workingPoints.ts';
 import type { Conditions, TrialResult } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
@@ -104,7 +105,21 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
     on: Conditions,
     words: Pick<NextTest, 'act' | 'means'>,
     change: (job: Job, circuit: TurnCircuit) => Job = (same) => same,
-  ): Test => ({ id, minutes, ...words, shows: (supposed) => triedOn(supposed, on, change) });
+  ): Test => {
+    // Where the threshold lies changes nothing of what is drawn: each way is tried once.
+    const tried = new Map<JobAnalysis, PointVerdict[]>();
+    return {
+      id,
+      minutes,
+      ...words,
+      shows: (supposed) => {
+        const { analysis, circuit } = supposed;
+        const points = tried.get(analysis) ?? pointsWith(analysis, circuit, on, change);
+        tried.set(analysis, points);
+        return shownAt(points, supposed);
+      },
+    };
+  };
   const tests: Test[] = [
     {
       id: 'listen',
@@ -169,21 +184,25 @@ function withOneFilament(job: Job, circuit: TurnCircuit): Job {
   return led === undefined ? job : { ...job, chosen: { ...job.chosen, [led]: null } };
 }
 
-function triedOn(
-  { kind, analysis, circuit, at, draws }: Supposed,
-  on: Conditions,
+/** What a trial draws on one way, and the band there, over the supplies it may be made at. */
+function pointsWith(
+  analysis: JobAnalysis,
+  circuit: TurnCircuit,
+  { lights, brake, engine }: Conditions,
   change: (job: Job, circuit: TurnCircuit) => Job,
-): readonly TrialResult[] {
+): PointVerdict[] {
   const job = change(analysis.job, circuit);
   const judge = new Judge(job === analysis.job ? analysis : analysis.with(job), 'leds');
-  const company = { lights: on.lights, brake: on.brake };
-  const shown = new Set<TrialResult>();
-  for (const volts of likelySupply(job.vehicle.systemVolts, on.engine)) {
-    const { amps, band } = judge.circuitAt(circuit, volts, company);
-    for (const each of amps[draws] < thresholdIn(band, at) ? SHOWN_WHEN_SHORT[kind] : ['normal' as const])
-      shown.add(each);
-  }
-  return [...shown];
+  return likelySupply(job.vehicle.systemVolts, engine).map((volts) =>
+    judge.circuitAt(circuit, volts, { lights, brake }),
+  );
+}
+
+function shownAt(points: readonly PointVerdict[], { kind, at, draws }: Supposed): TrialResult[] {
+  const shown = points.flatMap(({ amps, band }) =>
+    amps[draws] < thresholdIn(band, at) ? SHOWN_WHEN_SHORT[kind] : ['normal' as const],
+  );
+  return [...new Set(shown)];
 }
 
 function wasMade(job: Job, circuitId: string, id: NextTest['id']): boolean {

@@ -1,13 +1,13 @@
 import { Button } from '@mantine/core';
 import type { Behaviour, Candidate } from '../../../core/choose/candidates.ts';
 import { unlikeNeighbours } from '../../../core/choose/neighbours.ts';
+import { lightOf } from '../../../core/choose/rank.ts';
 import { amps, inARow, volts, watts } from '../../../core/formatting/format.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import type { LedPart, WholeLampPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { type PartTrial, partTrialWords } from '../../../core/record/partTrials.ts';
-import { panelAsLed, sectionFor } from '../../../core/simulation/wholeLamp.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { price } from '../../ui/money.ts';
@@ -31,10 +31,10 @@ interface CandidateRowProps {
 
 /** One part of the shelf against the lamp in hand. */
 export function CandidateRow({ candidate, behaviour, lamp, stock, seen, chosen, choose }: CandidateRowProps) {
-  const { vehicle } = useDesk().job;
+  const { job } = useDesk();
+  const { vehicle } = job;
   const { part, fit, claim, lampIds } = candidate;
-  const section = part.kind === 'whole-lamp' ? sectionFor(vehicle, lamp, part) : undefined;
-  const light = part.kind === 'led' ? part : section ? panelAsLed(part, section, lamp.base) : null;
+  const light = lightOf(job, lamp, candidate);
   return (
     <li className={classes.part} data-fits={fit.fits}>
       <div>
