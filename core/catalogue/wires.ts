@@ -71,18 +71,28 @@ export const WIRE_COLOURS: readonly WireColour[] = [
 /** What colours often mean on one kind of wiring: a hint, never proof. */
 export interface ColourHabit {
   where: string;
+  /** the market whose vehicles mostly have it */
+  region: 'UN' | 'US';
   colour: string;
+  base: WireColour['code'];
+  tracer?: WireColour['code'];
   means: string;
+  does: { kind: 'earth' } | { kind: 'turn' | 'tail'; side?: 'left' | 'right' };
 }
+
+const american = { where: 'much North American wiring', region: 'US' } as const;
+const german = { where: 'much German wiring', region: 'UN' } as const;
+const left = { kind: 'turn', side: 'left' } as const;
+const right = { kind: 'turn', side: 'right' } as const;
 
 export const HABIT_SOURCE = commonPractice('common practice; the meter decides, least of all on imports');
 export const COLOUR_HABITS: readonly ColourHabit[] = [
-  { where: 'much North American wiring', colour: 'black', means: 'earth' },
-  { where: 'much North American wiring', colour: 'brown', means: 'tail' },
-  { where: 'much North American wiring', colour: 'yellow', means: 'left turn' },
-  { where: 'much North American wiring', colour: 'green', means: 'right turn' },
-  { where: 'much German wiring', colour: 'brown', means: 'earth' },
-  { where: 'much German wiring', colour: 'black with white', means: 'left turn' },
-  { where: 'much German wiring', colour: 'black with green', means: 'right turn' },
-  { where: 'much German wiring', colour: 'grey', means: 'tail and position' },
+  { ...american, colour: 'black', base: 'BK', means: 'earth', does: { kind: 'earth' } },
+  { ...american, colour: 'brown', base: 'BN', means: 'tail', does: { kind: 'tail' } },
+  { ...american, colour: 'yellow', base: 'YE', means: 'left turn', does: left },
+  { ...american, colour: 'green', base: 'GN', means: 'right turn', does: right },
+  { ...german, colour: 'brown', base: 'BN', means: 'earth', does: { kind: 'earth' } },
+  { ...german, colour: 'black with white', base: 'BK', tracer: 'WH', means: 'left turn', does: left },
+  { ...german, colour: 'black with green', base: 'BK', tracer: 'GN', means: 'right turn', does: right },
+  { ...german, colour: 'grey', base: 'GY', means: 'tail and position', does: { kind: 'tail' } },
 ];

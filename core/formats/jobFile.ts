@@ -124,8 +124,8 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
   }
   for (const each of job.evidence) {
     const where = `job.evidence ${each.id}`;
-    if ('circuitId' in each) circuitKnown(each.circuitId, where);
-    if (each.kind !== 'rate')
+    if ('circuitId' in each && each.circuitId !== null) circuitKnown(each.circuitId, where);
+    if (each.kind !== 'rate' && each.kind !== 'pin')
       for (const lampId of [...Object.keys(each.fitted.lamps), ...each.fitted.out]) lampKnown(lampId, where);
   }
   for (const id of job.scope?.lampIds ?? []) lampKnown(id, 'job.scope');

@@ -17,7 +17,8 @@ const SEEN_WORDS: Record<ShortSeen['result'], string> = {
 
 /** Whether what was seen is too little load on a circuit, whatever was fitted there. */
 export function saysShort(evidence: Evidence, circuitId: string): evidence is ShortSeen {
-  if (evidence.kind === 'rate' || evidence.circuitId !== circuitId) return false;
+  if ((evidence.kind !== 'trial' && evidence.kind !== 'proof') || evidence.circuitId !== circuitId)
+    return false;
   const { result } = evidence;
   return result === 'message' || (evidence.kind === 'trial' && (result === 'fast' || result === 'slow'));
 }
@@ -33,7 +34,7 @@ export function seenShort(job: Job, circuit: Circuit, configuration: Configurati
   const others = configuration === 'cured' ? job.vehicleCures : [];
   const networks = configuration === 'cured' ? (job.cures[circuit.id]?.networks ?? []) : [];
   const lampIds = lampIdsOf(circuit);
-  const withThis = ({ fitted }: Evidence) =>
+  const withThis = ({ fitted }: ShortSeen) =>
     fitted.out.length === 0 &&
     lampIds.some((id) => fitted.lamps[id] !== undefined) &&
     lampIds.every((id) => (fitted.lamps[id] ?? null) === (job.chosen[id] ?? null)) &&

@@ -47,6 +47,13 @@ const seen = {
 export const TrialResult = z.enum(TRIAL_RESULTS);
 export type TrialResult = z.infer<typeof TrialResult>;
 
+/**
+ * How a cavity is measured: volts to earth on the mean or holding the peak, ohms to earth with all bulbs in or with those
+ * of this plug out, or a fused probe on the loose lamp.
+ */
+export const PinTest = z.enum(['volts', 'peak', 'ohms-in', 'ohms-out', 'probe']);
+export type PinTest = z.infer<typeof PinTest>;
+
 /** Something fitted and switched on for a moment: what the lamps of a circuit, or their watcher, did. */
 export const Trial = z.strictObject({
   ...seen,
@@ -81,9 +88,34 @@ export const SteadyProof = z.strictObject({
 });
 export type SteadyProof = z.infer<typeof SteadyProof>;
 
+/** What a meter or probe showed at one cavity of a plug, everything of the vehicle else as it stands. */
+export const PinReading = z.strictObject({
+  id: Id,
+  at: Moment,
+  by: Line.optional(),
+  note: Note.optional(),
+  kind: z.literal('pin'),
+  connectorId: Id,
+  cavity: Line,
+  /** the circuit that was switched on, or null with everything off */
+  circuitId: Id.nullable(),
+  how: PinTest,
+  /** figures as they were read; volts on the mean or the peak, ohms to earth */
+  volts: z.number().min(-60).max(60).optional(),
+  ohms: z.number().min(0).max(1e8).optional(),
+  /** what it did, where there was no figure or none that stood still */
+  seen: z.enum(['steady', 'bouncing', 'nothing', 'open', 'lit-bright', 'lit-dim', 'dark']),
+  /** lights: the lamp that lit under the probe */
+  lampId: Id.optional(),
+});
+export type PinReading = z.infer<typeof PinReading>;
+
 /** Whatever was ever seen of a vehicle: what was on, what was fitted, what it did, who saw it and when. */
-export const Evidence = z.discriminatedUnion('kind', [Trial, RateReading, SteadyProof]);
+export const Evidence = z.discriminatedUnion('kind', [Trial, RateReading, SteadyProof, PinReading]);
 export type Evidence = z.infer<typeof Evidence>;
+
+/** What was seen of lamps at work, with what was fitted then. */
+export type LampEvidence = Exclude<Evidence, PinReading>;
 
 /** A trial that tells of a watcher: lamps that are dark or glow tell of none. */
 export type WatcherTrial = Trial & { result: 'normal' | 'fast' | 'slow' | 'message' };

@@ -11,8 +11,61 @@ export type LampCondition = z.infer<typeof LampCondition>;
 export const Aim = z.enum(['look', 'light', 'power', 'repair', 'rule']);
 export type Aim = z.infer<typeof Aim>;
 
-export const StepRecord = z.strictObject({ doneAt: Moment.nullable(), note: Note });
+/** What became of one step of the work. */
+export const StepRecord = z.strictObject({
+  doneAt: Moment.nullable(),
+  note: Note,
+  /** when it was begun, and how long of the time since nobody worked on it, s */
+  startedAt: Moment.optional(),
+  pausedSeconds: z.number().min(0).max(1e7).optional(),
+  /** paused since then */
+  pausedAt: Moment.optional(),
+  /** what of it was ticked off */
+  ticks: z.array(Line).max(40).optional(),
+  /** what it waits for; the rest of the work goes on */
+  waitingFor: Line.optional(),
+  /** something was wrong with it: evidence for whoever looks for the fault */
+  trouble: Note.optional(),
+  /** a resistor was joined to a feed nobody had proved: said so, and the owner reads it */
+  unprovedFeed: z.boolean().optional(),
+  /** done under the plan of an earlier version, which had this step in other words */
+  doneBefore: z.boolean().optional(),
+});
 export type StepRecord = z.infer<typeof StepRecord>;
+
+/** How an installer works: where the trade disagrees, each way is supported. */
+export const WorkHabits = z.strictObject({
+  /** one side whole and compared with the other while that is stock, or both together */
+  sides: z.enum(['one-first', 'both']),
+  /** a lamp is seen lit before its panel is closed, or all are after the work */
+  testing: z.enum(['before-closing', 'after']),
+  joints: z.enum(['crimps', 'taps-inside']),
+  /** battery off throughout, or only near airbags, drilling and controllers */
+  battery: z.enum(['where-needed', 'throughout']),
+  relay: z.enum(['first', 'last']),
+  /** somebody sits in the seat and works the switches */
+  helper: z.boolean(),
+});
+export type WorkHabits = z.infer<typeof WorkHabits>;
+
+/** How a one-way LED went in, so that its twin across goes in the same way. */
+export const PolarityRecord = z.strictObject({
+  by: z.enum(['live', 'battery', 'probe']),
+  /** `mark up`, `plus at the tab` */
+  way: Line,
+});
+export type PolarityRecord = z.infer<typeof PolarityRecord>;
+
+/** A screw or clip that broke or went missing at the vehicle: it is bought. */
+export const LostPiece = z.strictObject({
+  id: Id,
+  at: Moment,
+  what: Line,
+  count: z.int().min(1).max(60),
+  /** of which step */
+  stepId: Id,
+});
+export type LostPiece = z.infer<typeof LostPiece>;
 
 /** Where one light of a capsule sits. */
 const LightSeat = {
@@ -94,6 +147,11 @@ export const Job = z.strictObject({
   /** headlamp and fog capsules, by lamp */
   capsules: z.record(Id, CapsuleRecord).optional(),
   fit: z.record(Id, StepRecord),
+  habits: WorkHabits.optional(),
+  polarity: z.record(Id, PolarityRecord).optional(),
+  lost: z.array(LostPiece).max(200).optional(),
+  /** the work was broken off here, everything made safe */
+  leftOff: z.strictObject({ at: Moment, stepId: Id, note: Note }).optional(),
   /** whatever was seen of its vehicle: the bands of its watchers learn from it, and the work is proved by it */
   evidence: z.array(Evidence).max(6000),
   attempts: z.array(Attempt).max(2000).optional(),

@@ -38,7 +38,9 @@ export function visitParts(job: Job, visit: Visit): void {
       visitPiece(piece, `job.cures ${circuitId}`, visit);
   }
   job.vehicleCures = visitCures(job.vehicleCures, 'job.vehicleCures', visit);
-  const kept = job.evidence.filter(({ id, kind, fitted }) => {
+  const kept = job.evidence.filter((each) => {
+    if (each.kind === 'pin') return true;
+    const { id, kind, fitted } = each;
     const where = `job.evidence ${id}`;
     for (const [lampId, partId] of Object.entries(fitted.lamps)) {
       if (partId === null) continue;

@@ -1,9 +1,29 @@
-import type { Evidence, RateReading, SteadyProof, Trial, WatcherTrial } from './evidence.ts';
+import type {
+  Evidence,
+  LampEvidence,
+  PinReading,
+  RateReading,
+  SteadyProof,
+  Trial,
+  WatcherTrial,
+} from './evidence.ts';
 
 // Apart from the schema, so that who only reads what was seen does not load what checks files.
 /** A job, as far as what was seen goes. */
 interface Seen {
   evidence: readonly Evidence[];
+}
+
+/** What was seen of lamps at work, with what was fitted then. */
+export function lampEvidenceOf({ evidence }: Seen): LampEvidence[] {
+  return evidence.filter((each) => each.kind !== 'pin');
+}
+
+/** What was measured at the cavities of one plug, in the order it was. */
+export function pinReadingsOf({ evidence }: Seen, connectorId: string): PinReading[] {
+  return evidence.filter(
+    (each): each is PinReading => each.kind === 'pin' && each.connectorId === connectorId,
+  );
 }
 
 /** Every trial of a job, as they were recorded. */

@@ -1,3 +1,4 @@
+import { bestTest, type TestChoice } from '../evidence/nextTest.ts';
 import { regionWords } from '../formatting/regionWords.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
@@ -37,10 +38,11 @@ interface Supposed {
   does: string;
 }
 
-interface Test extends NextTest {
-  /** what it shows of one way it may be; several where that is not certain */
-  shows(supposed: Supposed): readonly string[];
-}
+type Test = NextTest & TestChoice<Supposed>;
+
+/** Outcomes of which nobody knows which it will be, each as likely as the next. */
+const anyOf = (outcomes: readonly string[]) =>
+  new Map(outcomes.map((outcome) => [outcome, 1 / outcomes.length]));
 
 /** Where in its band a threshold is thought of: nothing makes one place likelier than another. */
 const PLACES = [0.1, 0.3, 0.5, 0.7, 0.9];
@@ -69,11 +71,12 @@ export function nextTurnTest(job: Job, shelf: Shelf, circuitId: string, heard: b
     const circuit = turnCircuits(analysis.job.vehicle).find(({ id }) => id === circuitId);
     return circuit ? suppositions(way.flasher, analysis, circuit) : [];
   });
-  const open = bits(supposed.map(({ does }) => does));
-  if (open === 0) return null;
-  const tests = testsFor(job, circuitId, heard).map((test) => ({ test, told: open - left(test, supposed) }));
-  const [best] = tests.toSorted((a, b) => b.told / b.test.minutes - a.told / a.test.minutes);
-  if (!best || best.told < WORTH) return null;
+  const best = bestTest(
+    testsFor(job, circuitId, heard),
+    supposed.map((is) => ({ is, weight: 1, follows: is.does })),
+    WORTH,
+  );
+  if (!best) return null;
   const { id, minutes, act, means } = best.test;
   const { region } = job.vehicle;
   return { id, minutes, act: regionWords(region, act), means: regionWords(region, means) };
@@ -116,7 +119,7 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
         const { analysis, circuit } = supposed;
         const points = tried.get(analysis) ?? pointsWith(analysis, circuit, on, change);
         tried.set(analysis, points);
-        return shownAt(points, supposed);
+        return anyOf(shownAt(points, supposed));
       },
     };
   };
@@ -126,7 +129,7 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
       minutes: 1,
       act: 'Hazard on: listen for a click under the dash',
       means: 'A click is a relay. Silence is mostly a controller.',
-      shows: ({ kind }) => HEARD[kind],
+      shows: ({ kind }) => anyOf(HEARD[kind]),
     },
     trial('trial', 3, off, {
       act: 'Fit them on one side and switch on, engine off',
@@ -166,7 +169,7 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
       minutes: 10,
       act: 'Find the relay and read what is printed on it',
       means: 'Its kind and its load settle how it flashes.',
-      shows: ({ kind }) => [kind],
+      shows: ({ kind }) => anyOf([kind]),
     },
   ];
   const tried = wasMade(job, circuitId, 'trial');
@@ -220,27 +223,4 @@ function wasMade(job: Job, circuitId: string, id: NextTest['id']): boolean {
     if (id === 'trial-engine') return on?.engine === true;
     return id === 'trial' && on?.lights !== true && on?.engine !== true;
   });
-}
-
-/** What is still open after a test in the mean over its outcomes, bits. */
-function left(test: Test, supposed: readonly Supposed[]): number {
-  const groups = new Map<string, { does: string; weight: number }[]>();
-  for (const each of supposed) {
-    const shown = test.shows(each);
-    for (const outcome of shown)
-      groups.set(outcome, [...(groups.get(outcome) ?? []), { does: each.does, weight: 1 / shown.length }]);
-  }
-  return [...groups.values()].reduce((sum, group) => {
-    const weight = group.reduce((total, each) => total + each.weight, 0);
-    return sum + (weight / supposed.length) * weighedBits(group);
-  }, 0);
-}
-
-const bits = (does: readonly string[]) => weighedBits(does.map((each) => ({ does: each, weight: 1 })));
-
-function weighedBits(group: readonly { does: string; weight: number }[]): number {
-  const total = group.reduce((sum, { weight }) => sum + weight, 0);
-  const shares = new Map<string, number>();
-  for (const { does, weight } of group) shares.set(does, (shares.get(does) ?? 0) + weight / total);
-  return [...shares.values()].reduce((sum, share) => sum - share * Math.log2(share), 0);
 }

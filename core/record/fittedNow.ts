@@ -1,5 +1,5 @@
 import type { Configuration } from '../model/cures.ts';
-import type { Evidence } from '../model/evidence.ts';
+import type { LampEvidence } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 
@@ -8,7 +8,7 @@ export function fittedNow(
   job: Job,
   circuitIds: readonly string[],
   configuration: Configuration,
-): Evidence['fitted'] {
+): LampEvidence['fitted'] {
   const circuits = job.vehicle.circuits.filter(({ id }) => circuitIds.includes(id));
   const lampIds = [...new Set(circuits.flatMap(lampIdsOf))];
   const networks = circuitIds.flatMap((id) => job.cures[id]?.networks ?? []);

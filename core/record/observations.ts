@@ -5,7 +5,7 @@ import type { Configuration, TurnFunction } from '../model/cures.ts';
 import type { RateReading, SteadyProof } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { flashes, hasCure, steadyScope } from '../model/scope.ts';
-import { ratesOf, steadyProofsOf } from '../model/seen.ts';
+import { lampEvidenceOf, ratesOf, steadyProofsOf } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
@@ -72,16 +72,16 @@ export function proofsOf(job: Job, rule: FlashRule): { id: string; proved: boole
  * What a trailer was proved behind, by name. A socket with a module of its own may not detect LEDs, or test them by
  * pulses: what holds behind one vehicle says nothing of the next.
  */
-export function towingVehicles({ vehicle, evidence }: Job): string[] {
-  if (vehicle.kind !== 'trailer') return [];
-  return [...new Set(evidence.flatMap(({ towedBy }) => (towedBy ? [towedBy] : [])))];
+export function towingVehicles(job: Job): string[] {
+  if (job.vehicle.kind !== 'trailer') return [];
+  return [...new Set(lampEvidenceOf(job).flatMap(({ towedBy }) => (towedBy ? [towedBy] : [])))];
 }
 
 /** A job with what was seen behind one towing vehicle alone, and what was seen before any work. */
 export function behind(job: Job, towedBy: string): Job {
   return {
     ...job,
-    evidence: job.evidence.filter(
+    evidence: lampEvidenceOf(job).filter(
       (each) => each.towedBy === towedBy || each.fitted.configuration === 'stock',
     ),
   };

@@ -13,7 +13,7 @@ import { feedDuty, filamentAt, pulsedWires } from './duty.ts';
 import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
-import { vehicleNetlist } from './vehicleNetlist.ts';
+import { type Meter, vehicleNetlist } from './vehicleNetlist.ts';
 
 /**
  * Some circuits of a vehicle in steady moments. Supply, contacts, shares of pulsed feeds, resistors and bulbs in their
@@ -33,6 +33,7 @@ export class SteadyCircuit {
 
   /**
    * @param ids circuits that are built; what is not among them is not there
+   * @param meter held to one of their nodes all the while
    * @throws RangeError when an LED's printed figures contradict each other
    */
   constructor(
@@ -41,6 +42,7 @@ export class SteadyCircuit {
     private readonly faults: readonly Fault[],
     ids: readonly string[],
     controls: Controls,
+    meter?: Meter,
   ) {
     const among = new Set(ids);
     this.circuits = vehicle.circuits.filter((circuit) => among.has(circuit.id));
@@ -53,6 +55,7 @@ export class SteadyCircuit {
       circuits: among,
       trials: true,
       fusesHold: true,
+      ...(meter ? { meter } : {}),
     });
     this.filaments = new Set(
       netlist.elements.flatMap((element) => (element.kind === 'filament' ? [element.id] : [])),

@@ -27,6 +27,15 @@ export interface VehicleNetlistOptions {
   trials?: boolean;
   /** fuses that never melt, for asking what would flow */
   fusesHold?: boolean;
+  /** a meter from one node to earth */
+  meter?: Meter;
+}
+
+/** A meter in circuit: its resistance, and of one that measures ohms the volts it puts on through that. */
+export interface Meter {
+  node: string;
+  ohms: number;
+  volts: number;
 }
 
 /** A blocking diode of a few amperes (typical). */
@@ -68,6 +77,11 @@ export function vehicleNetlist(vehicle: Vehicle, fitment: Fitment, options: Vehi
     const bad = options.faults?.find((each) => each.kind === 'bad-earth' && each.earthPointId === point.id);
     const extra = bad?.kind === 'bad-earth' ? bad.ohms : 0;
     elements.push(resistor(`${point.id}.earth-point`, node, EARTH, point.ohms + extra));
+  }
+  const { meter } = options;
+  if (meter) {
+    const ends = { a: meter.node, b: EARTH };
+    elements.push({ kind: 'battery', id: ELEMENTS.meter, ...ends, volts: meter.volts, ohms: meter.ohms });
   }
   return { title: `${vehicle.name}, lamp circuits`, elements };
 }

@@ -13,7 +13,7 @@ import type { Moment } from './moment.ts';
 import { Probes } from './probes.ts';
 import { SteadyCircuit } from './steadyCircuit.ts';
 import type { SolvedCurrents } from './turnCurrents.ts';
-import { vehicleNetlist } from './vehicleNetlist.ts';
+import { type Meter, vehicleNetlist } from './vehicleNetlist.ts';
 
 /** A stretch of time of a vehicle, and the contacts as they stand at any wish of the driver. */
 export interface TimeRun {
@@ -88,6 +88,20 @@ export class VehicleSimulation {
     const { steady, probes } = this.circuitsAbout(moment.controls, about);
     steady.lookAfter(seconds, moment, about, darkSeconds);
     return probes;
+  }
+
+  /**
+   * What a meter held to a node shows, settled: volts to earth with the meter in circuit.
+   *
+   * @param about circuits the node belongs to, and those that are asked for
+   * @throws NoSolutionError when no steady state exists
+   * @throws RangeError for a node that none of the circuits has
+   */
+  metered(meter: Meter, moment: Moment, about: readonly string[]): number {
+    const ids = this.bearing.on(about, moment.controls);
+    const steady = new SteadyCircuit(this.vehicle, this.fitment, this.faults, ids, moment.controls, meter);
+    steady.settle(moment);
+    return steady.solved.nodeVolts(meter.node);
   }
 
   /** The whole vehicle settled with what flashes dark, its fuses melting as they would: for whoever reads every node. */

@@ -1,3 +1,4 @@
+import { lampEvidenceOf } from '../../core/model/seen.ts';
 import type { QuickJob } from '../../core/quick/quickJob.ts';
 import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
 
@@ -17,7 +18,7 @@ export async function keepQuickJob(
   const own = part?.kind === 'led' && part.open !== undefined ? { ...part, id: `led-${id}` } : null;
   const rename = <T extends string | null>(partId: T) => (own && partId === ledId ? own.id : partId);
   const chosen = Object.fromEntries(Object.entries(job.chosen).map(([lamp, each]) => [lamp, rename(each)]));
-  const evidence = job.evidence.map((seen) => ({
+  const evidence = lampEvidenceOf(job).map((seen) => ({
     ...seen,
     id: `${seen.id}-${id}`.slice(0, 64),
     fitted: {

@@ -5,7 +5,7 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
 import { Job } from '../../core/model/job.ts';
-import { ratesOf } from '../../core/model/seen.ts';
+import { lampEvidenceOf, ratesOf } from '../../core/model/seen.ts';
 import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
 import { type QuickQuestion, quickQuestion } from '../../core/quick/question.ts';
 import { quickJob } from '../../core/quick/quickJob.ts';
@@ -57,7 +57,7 @@ describe('a quick check kept as a job', () => {
     const kept = Job.parse(await jobNow(first));
     const led = kept.chosen['rear-turn-left'];
     expect(await db.parts.get(led ?? '')).toMatchObject({ kind: 'led', open: expect.anything() });
-    expect(kept.evidence[0]?.fitted.lamps['rear-turn-left']).toBe(led);
+    expect(lampEvidenceOf(kept)[0]?.fitted.lamps['rear-turn-left']).toBe(led);
     expect(kept.vehicle.facts?.flashers?.length).toBeGreaterThan(1);
     const file = readJobFile(await exportJob(first, db));
     expect(file.ok).toBe(true);
@@ -115,7 +115,7 @@ describe('a browser that still holds version 1', () => {
     const upgraded = await jobNow('mine');
     expect(Job.parse(upgraded).title).toBe('Typed by hand');
     expect(upgraded.evidence).toHaveLength(job.observations.length);
-    expect(upgraded.evidence[0]?.fitted.configuration).toBe(job.observations[0].stage);
+    expect(lampEvidenceOf(upgraded)[0]?.fitted.configuration).toBe(job.observations[0].stage);
     expect(turnFuse(upgraded.vehicle).ratedAmps).toBe(15);
     expect(await db.parts.count()).toBe(DEMO_SHELF.length);
     expect(await db.jobs.count()).toBe(demoJobs().length + 1);
@@ -158,7 +158,7 @@ describe('a browser that still holds version 3', () => {
     const upgraded = await jobNow('mine');
     expect(Job.parse(upgraded)).toEqual(upgraded);
     expect(await undoJob('mine', db)).toBe('Look again');
-    expect((await jobNow('mine')).evidence[0]?.fitted.configuration).toBe('leds');
+    expect(lampEvidenceOf(await jobNow('mine'))[0]?.fitted.configuration).toBe('leds');
     expect(await undoJob('mine', db)).toBe('Write a rate down');
     expect(ratesOf(await jobNow('mine'))).toHaveLength(job.observations.length - 1);
     await redoJob('mine', db);
@@ -480,7 +480,7 @@ describe('import', () => {
     const [cure] = job.vehicleCures;
     const theirRelay = await db.parts.get(cure?.kind === 'flasher-relay' ? cure.partId : '');
     expect(theirRelay).toMatchObject({ ratedAmps: 7 });
-    expect(await db.parts.get(job.evidence[0]?.fitted.lamps['rear-left'] ?? '')).toMatchObject({
+    expect(await db.parts.get(lampEvidenceOf(job)[0]?.fitted.lamps['rear-left'] ?? '')).toMatchObject({
       watts: 2.22,
     });
     expect(await db.parts.get(relay.id)).toEqual(relay);

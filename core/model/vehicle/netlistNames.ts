@@ -15,6 +15,8 @@ export const NODES = {
 
 export const ELEMENTS = {
   battery: 'battery',
+  /** the meter or ohmmeter somebody holds to a pin */
+  meter: 'meter',
   fuse: (fuseId: string) => `${fuseId}.fuse`,
   flasher: 'flasher',
   /** what passes from its switch or output into a circuit */

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { Amps, Id, Line, SystemVolts, WireRun } from '../fields.ts';
 import { Circuit } from './circuit.ts';
+import { Connector } from './connector.ts';
 import { BulbCheckModule, Flasher, FlasherKind } from './flasher.ts';
 import { Lamp } from './lamp.ts';
+import { Opening } from './opening.ts';
 
 export const Fuse = z.strictObject({
   id: Id,
@@ -78,5 +80,9 @@ export const Vehicle = z.strictObject({
   pilot: Pilot.optional(),
   circuits: z.array(Circuit).min(1).max(40),
   lamps: z.array(Lamp).min(1).max(60),
+  /** what is opened, as far as somebody has written down how; a lamp's own words say it where not */
+  openings: z.array(Opening).max(60).optional(),
+  /** plugs and the relay socket, as far as somebody has looked at their wires */
+  connectors: z.array(Connector).max(60).optional(),
 });
 export type Vehicle = z.infer<typeof Vehicle>;

@@ -4,6 +4,7 @@ import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { LampFunction } from './circuits.ts';
 import { changeStockBulb, changeWork, removeLamp } from './lamps.ts';
 import { clearStopTurn, setStopTurn } from './stopTurn.ts';
+import { forgetWires } from './wires.ts';
 
 /**
  * Takes a lamp off a job's vehicle, and out of everything the job says of it.
@@ -58,10 +59,13 @@ export function changeStockBulbOf(job: Job, lampId: string, bulbId: string): voi
 export function forgetWhatIsGone(job: Job): void {
   const lamps = new Set(job.vehicle.lamps.map((lamp) => lamp.id));
   const circuits = new Set(job.vehicle.circuits.map((circuit) => circuit.id));
-  for (const record of [job.lookOver.lamps, job.identified, job.chosen, job.capsules ?? {}] as Record<
-    string,
-    unknown
-  >[])
+  for (const record of [
+    job.lookOver.lamps,
+    job.identified,
+    job.chosen,
+    job.capsules ?? {},
+    job.polarity ?? {},
+  ] as Record<string, unknown>[])
     for (const id of Object.keys(record)) if (!lamps.has(id)) delete record[id];
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     if (!circuits.has(circuitId)) delete job.cures[circuitId];
@@ -73,12 +77,16 @@ export function forgetWhatIsGone(job: Job): void {
       if (cure.networks.length === 0) delete job.cures[circuitId];
     }
   }
+  forgetWires(job.vehicle);
+  const connectors = new Set(job.vehicle.connectors?.map(({ id }) => id));
   const kept = job.evidence.filter(
     (each) =>
-      (!('circuitId' in each) || circuits.has(each.circuitId)) &&
+      (!('circuitId' in each) || each.circuitId === null || circuits.has(each.circuitId)) &&
       // A rate is of whatever flashed then: lamps that are gone since take nothing from it.
       (each.kind === 'rate' ||
-        [...Object.keys(each.fitted.lamps), ...each.fitted.out].every((id) => lamps.has(id))),
+        (each.kind === 'pin'
+          ? connectors.has(each.connectorId)
+          : [...Object.keys(each.fitted.lamps), ...each.fitted.out].every((id) => lamps.has(id)))),
   );
   if (kept.length !== job.evidence.length) job.evidence = kept;
   if (job.scope) job.scope.lampIds = job.scope.lampIds.filter((id) => lamps.has(id));

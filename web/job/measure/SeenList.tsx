@@ -29,8 +29,8 @@ export function SeenList<E extends Evidence>({
               {' '}
               {shortMoment(each.at)}
               {each.by ? `, ${each.by}` : ''}
-              {each.towedBy ? `, behind ${each.towedBy}` : ''}
-              {each.from ? `, from ${each.from.job}` : ''}
+              {'towedBy' in each && each.towedBy ? `, behind ${each.towedBy}` : ''}
+              {'from' in each && each.from ? `, from ${each.from.job}` : ''}
             </span>
           </span>
           <Button size="xs" variant="subtle" onClick={() => takeBack(`Take back ${what}`, each.id)}>

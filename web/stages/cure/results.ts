@@ -1,5 +1,5 @@
 import { volts } from '../../../core/formatting/format.ts';
-import type { Evidence, WatcherTrial } from '../../../core/model/evidence.ts';
+import type { LampEvidence, WatcherTrial } from '../../../core/model/evidence.ts';
 
 /** What a watcher was seen to do. */
 export const RESULTS: Record<WatcherTrial['result'], string> = {
@@ -10,6 +10,6 @@ export const RESULTS: Record<WatcherTrial['result'], string> = {
 };
 
 /** `12.6 V`, `11.8 to 12.6 V`: a supply as it was when something was seen. */
-export function supplyWords({ fromVolts, toVolts }: NonNullable<Evidence['supply']>): string {
+export function supplyWords({ fromVolts, toVolts }: NonNullable<LampEvidence['supply']>): string {
   return fromVolts === toVolts ? volts(fromVolts) : `${volts(fromVolts)} to ${volts(toVolts)}`;
 }

@@ -1,0 +1,107 @@
+import Papa from 'papaparse';
+import type { PinReading } from '../model/evidence.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { connectorsOf } from '../wiring/connectors.ts';
+
+/** Readings of a plug as a table: `connector,cavity,on,how,volts,ohms,seen,lamp`. */
+export const PIN_COLUMNS = ['connector', 'cavity', 'on', 'how', 'volts', 'ohms', 'seen', 'lamp'] as const;
+
+export type PinReadingRow = Pick<
+  PinReading,
+  'connectorId' | 'cavity' | 'circuitId' | 'how' | 'seen' | 'volts' | 'ohms' | 'lampId'
+>;
+
+export type PinReadingsResult =
+  | { ok: true; readings: readonly PinReadingRow[] }
+  | { ok: false; problems: readonly string[] };
+
+const HOWS: readonly PinReading['how'][] = ['volts', 'peak', 'ohms-in', 'ohms-out', 'probe'];
+const SEEN: readonly PinReading['seen'][] = [
+  'steady',
+  'bouncing',
+  'nothing',
+  'open',
+  'lit-bright',
+  'lit-dim',
+  'dark',
+];
+const MOST_ROWS = 2000;
+
+/** Reads a table of pin readings for one vehicle; every row that cannot be used is named with what to do. */
+export function readPinReadings(text: string, vehicle: Vehicle): PinReadingsResult {
+  const { data } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (header) => header.trim().toLowerCase(),
+    transform: (value) => value.trim(),
+  });
+  const missing = (['connector', 'cavity', 'on', 'how'] as const).filter(
+    (column) => data[0] !== undefined && !(column in data[0]),
+  );
+  if (data.length === 0) return refuse('There is no reading in the table. Its first row names the columns.');
+  if (missing.length > 0)
+    return refuse(
+      `The table has no column ${missing.join(', ')}. Its columns are ${PIN_COLUMNS.join(', ')}.`,
+    );
+  if (data.length > MOST_ROWS) return refuse(`The table has more than ${MOST_ROWS} rows. Split it.`);
+  const problems: string[] = [];
+  const readings = data.flatMap((row, at) => {
+    const read = readRow(row, vehicle);
+    if (typeof read !== 'string') return [read];
+    problems.push(`row ${at + 2}: ${read}`);
+    return [];
+  });
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, 12) } : { ok: true, readings };
+}
+
+function refuse(problem: string): PinReadingsResult {
+  return { ok: false, problems: [problem] };
+}
+
+/** One row, or what is wrong with it. */
+function readRow(row: Record<string, string>, vehicle: Vehicle): PinReadingRow | string {
+  const connectors = connectorsOf(vehicle).map(({ connector }) => connector);
+  const connector = connectors.find(({ id }) => id === row.connector);
+  if (!connector)
+    return `there is no plug "${row.connector ?? ''}". Plugs are ${connectors.map(({ id }) => id).join(', ')}.`;
+  const cavity = connector.cavities.find(({ id }) => id === row.cavity);
+  if (!cavity)
+    return `plug ${connector.id} has no cavity "${row.cavity ?? ''}". It has ${connector.cavities.map(({ id }) => id).join(', ')}.`;
+  const on = row.on ?? '';
+  const circuit = vehicle.circuits.find(
+    ({ id, name }) => id === on || name.toLowerCase() === on.toLowerCase(),
+  );
+  if (!circuit && on !== '' && on !== 'off')
+    return `there is no circuit "${on}". Write off, or one of ${vehicle.circuits.map(({ id }) => id).join(', ')}.`;
+  const how = HOWS.find((each) => each === row.how);
+  if (!how) return `"${row.how ?? ''}" is no way to measure. Write one of ${HOWS.join(', ')}.`;
+  const volts = figure(row.volts, -60, 60);
+  const ohms = figure(row.ohms, 0, 1e8);
+  if (volts === null) return `"${row.volts}" is no volts between -60 and 60. Use a point, no unit.`;
+  if (ohms === null) return `"${row.ohms}" is no ohms between 0 and 100000000. Use a point, no unit.`;
+  const seen = row.seen
+    ? SEEN.find((each) => each === row.seen)
+    : volts !== undefined || ohms !== undefined
+      ? 'steady'
+      : undefined;
+  if (!seen) return `it has no figure, and "${row.seen ?? ''}" is none of ${SEEN.join(', ')}.`;
+  const lamp = vehicle.lamps.find(({ id }) => id === row.lamp);
+  if (row.lamp && !lamp) return `there is no lamp "${row.lamp}".`;
+  return {
+    connectorId: connector.id,
+    cavity: cavity.id,
+    circuitId: circuit?.id ?? null,
+    how,
+    seen,
+    ...(volts === undefined ? {} : { volts }),
+    ...(ohms === undefined ? {} : { ohms }),
+    ...(lamp ? { lampId: lamp.id } : {}),
+  };
+}
+
+/** A figure of a table: undefined where the field is empty, null where it is none or out of bounds. */
+function figure(text: string | undefined, least: number, most: number): number | undefined | null {
+  if (!text) return undefined;
+  const value = Number(text);
+  return Number.isFinite(value) && value >= least && value <= most ? value : null;
+}

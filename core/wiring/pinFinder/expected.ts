@@ -1,0 +1,193 @@
+import type { PinTest } from '../../model/evidence.ts';
+import type { Job } from '../../model/job.ts';
+import type { Shelf } from '../../model/part.ts';
+import type { Connector } from '../../model/vehicle/connector.ts';
+import { circuitById } from '../../model/vehicle/lookUp.ts';
+import { CONTROLS_OFF, type Controls, outputOf } from '../../simulation/controls.ts';
+import { feedDuty } from '../../simulation/duty.ts';
+import type { Fault } from '../../simulation/fault.ts';
+import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
+import { controlsFor } from '../../simulation/moment.ts';
+import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
+import { functionsAt, type PlugFunction } from '../connectors.ts';
+
+/** A reading that can be taken at any cavity of a plug. */
+export interface PinTestAt {
+  /** the circuit that is switched on; null with everything off */
+  circuitId: string | null;
+  how: PinTest;
+}
+
+/** What a meter or probe would show at a cavity if it were for one function; null where nobody can say. */
+export type Expected =
+  /** volts to earth while lit and while dark of a flash, and what the meter shows of them */
+  | { kind: 'volts'; volts: number; flashes: boolean }
+  /** infinite where it is open */
+  | { kind: 'ohms'; ohms: number }
+  /** lamps that light, and whether by their bright filament */
+  | { kind: 'light'; bright: readonly string[]; dim: readonly string[] }
+  | null;
+
+/** Everything a plug may show on one vehicle: for each test what each function would give. */
+export interface ExpectedReadings {
+  functions: readonly PlugFunction[];
+  tests: readonly PinTestAt[];
+  /** by test, then by function */
+  table: readonly (readonly Expected[])[];
+}
+
+/** A digital meter on volts, ohms (IEC 61010 hand meters; the usual 10 MΩ). */
+const VOLTMETER_OHMS = 1e7;
+/** An ohmmeter's own volts and the ohms behind them (typical): too little to warm a filament. */
+const OHMMETER = { volts: 0.3, ohms: 1000 };
+/** A battery at rest, per volt of the system. */
+const RESTED = 12.6 / 12;
+/** A flash whose two halves differ by less is not seen to bounce, V. */
+const BOUNCE_VOLTS = 1;
+/** A pilot lamp of 2 W to earth, cold, ohms per square volt of the system (typical; a thirteenth of its hot ohms). */
+const PILOT_COLD = 1 / 2 / 13;
+/** More than this reads as open, ohms. */
+export const OPEN_FROM_OHMS = 1e5;
+
+/**
+ * What a meter shows at a plug for each function its cavities may have, simulated on the vehicle as it stands, the
+ * meter's own resistance and its mean of a pulsed feed included.
+ *
+ * @throws UnknownReferenceError when the job names a bulb that is not known
+ * @throws NoSolutionError when no steady state exists
+ */
+export function expectedReadings(job: Job, shelf: Shelf, connector: Connector): ExpectedReadings {
+  const functions = functionsAt(job.vehicle, connector);
+  const tests = testsOf(job, connector, functions);
+  const pins = new SimulatedPins(job, shelf, connector);
+  return {
+    functions,
+    tests,
+    table: tests.map((test) => functions.map((each) => pins.expected(each, test))),
+  };
+}
+
+function testsOf({ vehicle }: Job, connector: Connector, functions: readonly PlugFunction[]): PinTestAt[] {
+  const own = [
+    ...new Set(
+      functions.flatMap(({ use, about }) =>
+        use.does === 'feed' ? use.circuitIds : use.does === 'relay' ? about : [],
+      ),
+    ),
+  ];
+  const volts = own.flatMap((circuitId): PinTestAt[] => {
+    const circuit = circuitById(vehicle, circuitId);
+    const moves = circuit.kind === 'turn' || outputOf(vehicle, circuit)?.pwm !== undefined;
+    return [{ circuitId, how: 'volts' }, ...(moves ? [{ circuitId, how: 'peak' as const }] : [])];
+  });
+  if (connector.at.kind === 'relay')
+    return [
+      { circuitId: null, how: 'volts' },
+      ...volts.filter(({ how }) => how === 'volts'),
+      ...own.map((circuitId) => ({ circuitId, how: 'ohms-in' as const })),
+      { circuitId: null, how: 'ohms-in' },
+    ];
+  return [
+    ...volts,
+    { circuitId: null, how: 'ohms-in' },
+    { circuitId: null, how: 'ohms-out' },
+    { circuitId: null, how: 'probe' },
+  ];
+}
+
+class SimulatedPins {
+  private readonly whole: VehicleSimulation;
+  private readonly emptied: VehicleSimulation;
+  private readonly relay: boolean;
+
+  constructor(
+    private readonly job: Job,
+    shelf: Shelf,
+    { at }: Connector,
+  ) {
+    const fitment = withFlasherOut(fitmentOf(job, shelf, 'stock'), at.kind === 'relay');
+    const out: Fault[] =
+      at.kind === 'lamps' ? at.lampIds.map((lampId) => ({ kind: 'bulb-out', lampId })) : [];
+    this.whole = new VehicleSimulation(job.vehicle, fitment);
+    this.emptied = new VehicleSimulation(job.vehicle, fitment, out);
+    this.relay = at.kind === 'relay';
+  }
+
+  expected(pin: PlugFunction, test: PinTestAt): Expected {
+    if (test.how === 'probe') return lightOf(pin);
+    const ohms = test.how === 'ohms-in' || test.how === 'ohms-out';
+    if (pin.use.does === 'nothing')
+      return ohms ? { kind: 'ohms', ohms: Number.POSITIVE_INFINITY } : voltsOf(0, 0);
+    if (pin.use.does === 'relay' && pin.use.terminal === 'earth')
+      return ohms ? { kind: 'ohms', ohms: 0.02 } : voltsOf(0, 0);
+    if (pin.use.does === 'relay' && pin.use.terminal === 'pilot')
+      return ohms ? { kind: 'ohms', ohms: PILOT_COLD * this.job.vehicle.systemVolts ** 2 } : voltsOf(0, 0);
+    // What a live wire reads on ohms nobody can say.
+    if (pin.node === null || (ohms && pin.use.does === 'relay' && pin.use.terminal === 'supply')) return null;
+    const controls = this.controlsOf(test.circuitId);
+    return ohms ? this.ohms(pin, pin.node, test, controls) : this.volts(pin, pin.node, test, controls);
+  }
+
+  private controlsOf(circuitId: string | null): Controls {
+    return circuitId === null ? CONTROLS_OFF : controlsFor(circuitById(this.job.vehicle, circuitId));
+  }
+
+  private ohms(pin: PlugFunction, node: string, { how, circuitId }: PinTestAt, controls: Controls): Expected {
+    const simulation = how === 'ohms-out' ? this.emptied : this.whole;
+    // Nothing feeds the vehicle while ohms are measured; a switch is closed all the same.
+    const at = simulation.metered(
+      { node, ...OHMMETER },
+      { controls, emfVolts: 0, lit: false },
+      this.about(pin, circuitId),
+    );
+    const ohms = at / ((OHMMETER.volts - at) / OHMMETER.ohms);
+    return { kind: 'ohms', ohms: ohms > OPEN_FROM_OHMS || ohms < 0 ? Number.POSITIVE_INFINITY : ohms };
+  }
+
+  private volts(
+    pin: PlugFunction,
+    node: string,
+    { how, circuitId }: PinTestAt,
+    controls: Controls,
+  ): Expected {
+    const { vehicle } = this.job;
+    const emfVolts = vehicle.systemVolts * RESTED;
+    const meter = { node, ohms: VOLTMETER_OHMS, volts: 0 };
+    const about = this.about(pin, circuitId);
+    const read = (of: Controls, lit: boolean) =>
+      this.whole.metered(meter, { controls: of, emfVolts, lit: lit && !this.relay }, about);
+    const lit = read(controls, true);
+    const dark = read(controls, false);
+    const circuits = pin.about.map((id) => circuitById(vehicle, id));
+    const duty = feedDuty(vehicle, circuits, controls, emfVolts);
+    const rest = duty < 1 ? read(CONTROLS_OFF, false) : 0;
+    const mean = (volts: number) => duty * volts + (1 - duty) * rest;
+    return how === 'peak'
+      ? voltsOf(Math.max(lit, dark), Math.max(lit, dark))
+      : voltsOf(mean(lit), mean(dark));
+  }
+
+  private about(pin: PlugFunction, circuitId: string | null): string[] {
+    return [...new Set([...pin.about, ...(circuitId === null ? [] : [circuitId])])];
+  }
+}
+
+/** With the flasher out of its socket nothing joins its terminals: a thermal one is a contact like the rest, which stays open. */
+function withFlasherOut(fitment: Fitment, out: boolean): Fitment {
+  const { flasher } = fitment;
+  return out && flasher.kind === 'thermal'
+    ? { ...fitment, flasher: { ...flasher, underloaded: 'fast' } }
+    : fitment;
+}
+
+function voltsOf(lit: number, dark: number): Expected {
+  const flashes = Math.abs(lit - dark) > BOUNCE_VOLTS;
+  return { kind: 'volts', volts: flashes ? (lit + dark) / 2 : lit, flashes };
+}
+
+/** What lights when a fused probe feeds a cavity of the loose lamp, its earth on the earth cavity. */
+function lightOf({ feeds }: PlugFunction): Expected {
+  const of = (input: 'main' | 'dim') =>
+    feeds.filter((feed) => feed.input === input).map(({ lampId }) => lampId);
+  return { kind: 'light', bright: of('main'), dim: of('dim') };
+}
