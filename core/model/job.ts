@@ -28,8 +28,6 @@ export const StepRecord = z.strictObject({
   trouble: Note.optional(),
   /** a resistor was joined to a feed nobody had proved: said so, and the owner reads it */
   unprovedFeed: z.boolean().optional(),
-  /** done under the plan of an earlier version, which had this step in other words */
-  doneBefore: z.boolean().optional(),
 });
 export type StepRecord = z.infer<typeof StepRecord>;
 

@@ -1,58 +1,88 @@
-// Longer than 300 lines: a job from first to last step, in the order it is done.
-
-import { baseRecord } from '../catalogue/bases.ts';
-import { capital, ohms, watts } from '../formatting/format.ts';
 import { regionWords } from '../formatting/regionWords.ts';
-import type { ResistorNetwork } from '../model/cures.ts';
-import type { Job } from '../model/job.ts';
-import type { Shelf, WholeLampPart } from '../model/part.ts';
-import { flashes, scopeLamps } from '../model/scope.ts';
-import type { Lamp, Side } from '../model/vehicle/lamp.ts';
-import { circuitsFeeding, circuitsOf } from '../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
-import { functionName, howToLight } from '../vehicle/functions.ts';
-import { vehicleCureSteps } from './cureSteps.ts';
-import type { FitStep } from './fitStep.ts';
+import type { Job, WorkHabits } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import { flashes } from '../model/scope.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
+import { flasherOpening, type OpenedWith, openingsOf } from './access/openings.ts';
+import { Grounds } from './order/places.ts';
+import { type Panel, type Round, type Route, routeOf, USUAL_HABITS } from './order/route.ts';
+import { vehicleCureSteps } from './steps/cureSteps.ts';
+import type { FitStep } from './steps/fitStep.ts';
+import {
+  batteryStep,
+  compareStep,
+  firstSteps,
+  lastSteps,
+  switchOffStep,
+  switchOnStep,
+} from './steps/frameSteps.ts';
+import { hasWork } from './steps/lampSteps.ts';
+import { closeStep, openSteps, testStep } from './steps/panelSteps.ts';
+import { type LearntTimes, timed } from './times.ts';
 
-const MOUNT_WORDS: Record<Lamp['resistorMount'], string> = {
-  none: 'bare metal',
-  panel: 'bare panel metal',
-  chassis: 'the chassis',
-  bracket: 'the lamp’s bracket, on standoffs',
-  recess: 'the lamp’s recess',
-  unknown: 'bare metal, if there is any: look first',
-};
+/** The whole work of a job: its steps in order, and why they are in that order. */
+export interface WorkPlan {
+  steps: readonly FitStep[];
+  route: Route;
+  habits: WorkHabits;
+  /** what opening each lamp's panel for itself would cost more, minutes */
+  openingSavedMinutes: number;
+}
 
-const SIDES: readonly Side[] = ['left', 'right'];
+/** How somebody works who has said nothing of it. */
+export function habitsOf({ habits }: Pick<Job, 'habits'>): WorkHabits {
+  return habits ?? USUAL_HABITS;
+}
 
 /**
- * The work in order: make safe, then one side whole (each panel opened once, tested before it is closed),
- * compare it with the other side while that is still stock, then the other side, then both.
+ * The work in order: make safe, then one side whole (each panel opened once, seen lit before it is closed), compare it
+ * with the other side while that is still stock, then the other side, then both; or as the installer's habits have it.
+ *
+ * @param times what such steps took on other jobs
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan {
+  const habits = habitsOf(job);
+  const opened = new Map(openingsOf(job.vehicle).map((each) => [each.opening.id, each]));
+  const panels = panelsOf(job, shelf, habits, [...opened.values()]);
+  const route = routeOf(job.vehicle, panels, habits);
+  const others = cureSteps(job, shelf, opened);
+  if (panels.length === 0 && others.length === 0) return { steps: [], route, habits, openingSavedMinutes: 0 };
+  const rounds = new RoundSteps(job, shelf, opened).of(route.rounds);
+  const first = [...rounds, ...others].find(({ kind }) => kind !== 'open');
+  const inOrder = habits.relay === 'first' ? [...others, ...rounds] : [...rounds, ...others];
+  const { region } = job.vehicle;
+  const said = (text: string) => regionWords(region, text);
+  const steps = [
+    ...firstSteps(job, shelf, first ? [first.id] : []),
+    ...inOrder,
+    ...lastSteps(job, flashes(job)),
+  ];
+  return {
+    steps: steps.map((step) => ({
+      ...step,
+      title: said(step.title),
+      text: said(step.text),
+      cautions: step.cautions.map(said),
+      ...(step.ticks ? { ticks: step.ticks.map(said) } : {}),
+      minutes: times ? timed(step, times) : step.minutes,
+    })),
+    route,
+    habits,
+    openingSavedMinutes: panels.reduce((sum, { id, lamps }) => {
+      const minutes = opened.get(id)?.opening.minutes ?? [0, 0];
+      return sum + (Math.max(0, lamps - 1) * (minutes[0] + minutes[1])) / 2;
+    }, 0),
+  };
+}
+
+/**
+ * The steps of a job in the order they are done.
  *
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function fitSteps(job: Job, shelf: Shelf): FitStep[] {
-  const worked = (side: Lamp['side']) =>
-    job.vehicle.lamps.some((lamp) => lamp.side === side && hasWork(job, shelf, lamp));
-  const sides = SIDES.filter(worked);
-  const others = vehicleCureSteps(job, shelf);
-  if (sides.length === 0 && !worked('centre') && others.length === 0) return [];
-  const steps = [...prepare(job)];
-  sides.forEach((side, index) => {
-    for (const group of accessGroups(job, side)) steps.push(...panelSteps(job, shelf, group));
-    // Sides of which none flashes are told apart by looking, each panel has been tested by then.
-    if (flashes(job)) steps.push(index === 0 && sides.length > 1 ? compareSides(side) : sideTest(side));
-  });
-  for (const group of accessGroups(job, 'centre')) steps.push(...panelSteps(job, shelf, group));
-  const { region } = job.vehicle;
-  const said = (text: string) => regionWords(region, text);
-  return [...steps, ...others, ...finish(job)].map((step) => ({
-    ...step,
-    title: said(step.title),
-    text: said(step.text),
-    cautions: step.cautions.map(said),
-  }));
+  return [...workPlan(job, shelf).steps];
 }
 
 /** Sum of the steps that are left, minutes. */
@@ -64,323 +94,113 @@ export function minutesLeft(steps: readonly FitStep[], done: (id: string) => boo
   ];
 }
 
-function networksAt(job: Job, lampId: string): ResistorNetwork[] {
-  return networksOf(job).filter((network) => network.lampId === lampId);
-}
-
-function hasWork(job: Job, shelf: Shelf, lamp: Lamp): boolean {
-  return ledOf(job, shelf, lamp.id) !== null || networksAt(job, lamp.id).length > 0 || renews(job, lamp.id);
-}
-
-function accessGroups(job: Job, side: Lamp['side']): Lamp[][] {
-  const groups = new Map<string, Lamp[]>();
-  for (const lamp of job.vehicle.lamps) {
-    if (lamp.side !== side) continue;
-    groups.set(lamp.access.group, [...(groups.get(lamp.access.group) ?? []), lamp]);
-  }
-  return [...groups.values()];
-}
-
-function prepare({ vehicle }: Job): FitStep[] {
-  const { inTheWay, highVoltage } = vehicle.facts ?? {};
-  const out: FitStep[] = inTheWay
-    ? [
-        {
-          id: 'in-the-way',
-          lampId: null,
-          place: 'Walk round',
-          title: `Take out what is in the way: ${inTheWay.what}`,
-          text: 'Note how it sits and where its plugs go; it goes back when every lamp is tested.',
-          cautions: [],
-          minutes: [inTheWay.minutes * 0.7, inTheWay.minutes * 1.5],
-        },
-      ]
-    : [];
-  return [
-    {
-      id: 'prepare',
-      lampId: null,
-      place: 'Driver’s seat',
-      title: 'Make the vehicle safe',
-      text: 'Parking brake on, wheels chocked, key out, all lamps off. Let the bulbs cool.',
-      cautions: [
-        'Bulbs that were lit burn fingers. Stock bulbs come out before any lamp is switched on for testing.',
-        ...(highVoltage ? ['High voltage: qualified people only, and nobody touches an orange cable.'] : []),
-      ],
-      minutes: [2, 5],
-    },
-    ...out,
-  ];
-}
-
-/** Whether a filament bulb that stays is to be renewed: dead, or somebody asked for it. */
-function renews(job: Job, lampId: string): boolean {
-  const record = job.lookOver.lamps[lampId];
-  return record?.replace ?? record?.condition === 'dead';
-}
-
-function panelSteps(job: Job, shelf: Shelf, lamps: readonly Lamp[]): FitStep[] {
-  const working = lamps.filter((lamp) => hasWork(job, shelf, lamp));
-  const first = working[0];
-  if (!first) return [];
-  const { access } = first;
-  const half: [number, number] = [access.minutes[0] / 2, access.minutes[1] / 2];
-  const place = first.name;
-  const steps: FitStep[] = [
-    {
-      id: `open-${access.group}`,
-      lampId: first.id,
-      place,
-      title: `Open: ${first.name.toLowerCase()}`,
-      text: `${access.how} Tools: ${access.tools.join(', ') || 'none'}. Ease every screw a little before taking any out, and keep them in order.`,
-      cautions: [],
-      minutes: half,
-    },
-  ];
-  for (const lamp of working) steps.push(...lampSteps(job, shelf, lamp));
-  steps.push(
-    {
-      id: `test-${access.group}`,
-      lampId: first.id,
-      place,
-      title: 'Test before closing',
-      text: `${testWords(job, working)}${working.some((lamp) => isTurn(job, lamp)) ? ' The rate is only right once the whole side is done.' : ''}`,
-      cautions: ['Keep fingers off the resistors while the lamps are on.'],
-      minutes: [1, 2],
-    },
-    {
-      id: `close-${access.group}`,
-      lampId: first.id,
-      place,
-      title: `Close: ${first.name.toLowerCase()}`,
-      text: 'Seal clean and without wrinkles, wires tucked and not pinched. Start all screws by hand, then tighten evenly.',
-      cautions: [],
-      minutes: half,
-    },
-  );
-  return steps;
-}
-
-function isTurn({ vehicle }: Job, lamp: Lamp): boolean {
-  return circuitsOf(vehicle, lamp.id).some((circuit) => circuit.kind === 'turn');
-}
-
-/** `Key on, left turn: front left must light. Lights on: position left must light.` */
-function testWords({ vehicle }: Job, lamps: readonly Lamp[]): string {
-  const byWay = new Map<string, string[]>();
-  for (const lamp of lamps) {
-    const way = howToLight(vehicle, lamp);
-    byWay.set(way, [...(byWay.get(way) ?? []), lamp.name.toLowerCase()]);
-  }
-  return [...byWay].map(([way, names]) => `${capital(way)}: ${names.join(' and ')} must light.`).join(' ');
-}
-
-function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
-  const led = ledOf(job, shelf, lamp.id);
-  const base = baseRecord(lamp.base);
-  const bulb = bulbOf(job, lamp);
-  const steps: FitStep[] = [];
-  const whole = wholeLampAt(job, shelf, lamp);
-  if (whole) {
-    if (whole.lead) steps.push(wholeLampStep(lamp, whole.part));
-  } else if (led) {
-    const turn = base.reversible
-      ? 'If it stays dark, turn it half round.'
-      : led.polarity === 'one-way'
-        ? 'It lights one way round only and this base cannot be turned: check the contact’s polarity with a 9 V battery first.'
-        : 'It lights either way round.';
-    steps.push({
-      id: `swap-${lamp.id}`,
-      lampId: lamp.id,
-      place: lamp.name,
-      title: `Swap ${bulb.names[0]} for ${led.code}`,
-      text: `${base.release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts. ${turn}`,
-      cautions: [],
-      minutes: [1, 4],
-    });
-  } else if (renews(job, lamp.id)) {
-    steps.push({
-      id: `renew-${lamp.id}`,
-      lampId: lamp.id,
-      place: lamp.name,
-      title: `Renew the ${bulb.names[0]}`,
-      text: `${base.release} Fit a new ${bulb.names[0]}.`,
-      cautions: [],
-      minutes: [1, 3],
-    });
-  }
-  const networks = networksAt(job, lamp.id);
-  const loose = networks.filter((network) => !network.plugged);
-  loose.forEach((network, index) => {
-    steps.push(...resistorSteps(job.vehicle, lamp, network, index === 0 ? lamp.id : `${lamp.id}-${index}`));
+/** The panels of a job: those with work behind them, and what must be open for them. */
+export function panelsOf(
+  job: Job,
+  shelf: Shelf,
+  habits: WorkHabits,
+  openings: readonly OpenedWith[] = openingsOf(job.vehicle),
+): Panel[] {
+  const grounds = new Grounds(job.vehicle);
+  const panel = (each: OpenedWith, lamps: number, side: Panel['side']): Panel => ({
+    id: each.opening.id,
+    side,
+    place: grounds.of(each),
+    needs: each.opening.needs.filter((id) => openings.some(({ opening }) => opening.id === id)),
+    lamps,
+    batteryOff: habits.battery === 'throughout' || each.opening.hazards.includes('curtain-airbag'),
   });
-  const harness = networks.find((network) => network.plugged && network.input !== 'dim');
-  if (harness) steps.push(harnessStep(job.vehicle, shelf, lamp, harness));
-  return steps;
+  const found = new Map<string, Panel>();
+  for (const each of openings) {
+    const worked = each.lamps.filter((lamp) => hasWork(job, shelf, lamp));
+    const [first] = worked;
+    if (first) found.set(each.opening.id, panel(each, worked.length, first.side));
+  }
+  for (let grown = true; grown; ) {
+    grown = false;
+    for (const { needs, side } of [...found.values()])
+      for (const id of needs) {
+        const needed = openings.find(({ opening }) => opening.id === id);
+        if (!needed || found.has(id)) continue;
+        found.set(id, panel(needed, 0, side));
+        grown = true;
+      }
+  }
+  return [...found.values()];
 }
 
-/** The whole lamp that takes a lamp's place, and whether this is the one of its lamps that carries the step. */
-function wholeLampAt(job: Job, shelf: Shelf, lamp: Lamp): { part: WholeLampPart; lead: boolean } | null {
-  const part = shelf.find(
-    (each): each is WholeLampPart => each.kind === 'whole-lamp' && each.id === job.chosen[lamp.id],
+/** Cures that are no load on a lamp; the flasher's with the way to it. */
+function cureSteps(job: Job, shelf: Shelf, opened: ReadonlyMap<string, OpenedWith>): FitStep[] {
+  const steps = vehicleCureSteps(job, shelf);
+  const access = flasherOpening(job.vehicle);
+  const flasher = access && opened.get(access.id);
+  if (!flasher || !steps.some(({ id }) => id === 'cure-flasher')) return steps;
+  return steps.flatMap((step) =>
+    step.id === 'cure-flasher'
+      ? [...openSteps(job, shelf, flasher), step, closeStep(job, shelf, flasher)]
+      : [step],
   );
-  if (!part) return null;
-  const first = job.vehicle.lamps.find(
-    (each) =>
-      each.side === lamp.side && job.chosen[each.id] === part.id && ledOf(job, shelf, each.id) !== null,
-  );
-  return { part, lead: first?.id === lamp.id };
 }
 
-function wholeLampStep(lamp: Lamp, part: WholeLampPart): FitStep {
-  const moves = part.movesOver.length > 0 ? ` Move over: ${part.movesOver.join(', ')}.` : '';
-  const modules = lamp.module ? ` The ${lamp.module} moves into the new lamp.` : '';
-  const pins = part.pinMap.map(({ cavity, does }) => `${cavity} ${does}`).join(', ');
-  return {
-    id: `whole-${lamp.id}`,
-    lampId: lamp.id,
-    place: lamp.name,
-    title: `Fit ${part.code} whole`,
-    text: `Plug of ${part.connector}: ${pins}. Compare with the old plug by meter, pin by pin.${moves}${modules} Clean both sealing faces, seat without wrinkles, hold the lamp in line while tightening; start every screw by hand.`,
-    cautions: ['Test all its functions before the screws are tight.'],
-    minutes: [8, 25],
-  };
-}
+/** The steps of the rounds of a route. */
+class RoundSteps {
+  private readonly seen = new Set<string>();
 
-/** `turn feed`, `tail feed`: of the circuits that feed the input a resistor lies across. */
-function feedWords(vehicle: Vehicle, lamp: Lamp, { input = 'main' }: ResistorNetwork): string {
-  const feeding = circuitsFeeding(vehicle, lamp.id, input);
-  if (feeding.some((circuit) => circuit.kind === 'turn')) return 'turn feed';
-  return `${[...new Set(feeding.map((circuit) => functionName(circuit, lamp.id)))].join(', ')} feed`;
-}
+  constructor(
+    private readonly job: Job,
+    private readonly shelf: Shelf,
+    private readonly opened: ReadonlyMap<string, OpenedWith>,
+  ) {}
 
-const piecesInWords = ({ pieces }: ResistorNetwork) =>
-  pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
+  of(rounds: readonly Round[]): FitStep[] {
+    const sides = new Set(rounds.flatMap(({ of }) => (of === 'left' || of === 'right' ? [of] : [])));
+    return rounds.flatMap((round, at) => {
+      const steps = this.visits(round);
+      const last = rounds.findLastIndex(({ of }) => of === round.of) === at;
+      return [...steps, ...(last ? this.ending(round, sides.size > 1 && at < rounds.length / 2) : [])];
+    });
+  }
 
-function resistorSteps(vehicle: Vehicle, lamp: Lamp, network: ResistorNetwork, id: string): FitStep[] {
-  const feed = feedWords(vehicle, lamp, network);
-  const turns = feed === 'turn feed';
-  const parts = piecesInWords(network);
-  const joined =
-    network.pieces.length === 1
-      ? ''
-      : network.connection === 'series'
-        ? ', joined in a row'
-        : ', joined side by side';
-  return [
-    {
-      id: `mount-${id}`,
-      lampId: lamp.id,
-      place: lamp.name,
-      title: `Mount ${parts} on ${MOUNT_WORDS[lamp.resistorMount]}`,
-      text: `Bare metal, in air, clear of the loom, held by a screw. Check that the leads reach before drilling; paint the drilled edge.`,
-      cautions: [
-        'It gets past 100 °C. Never on plastic, rubber, carpet or against wiring.',
-        'Look behind the panel before drilling.',
-      ],
-      minutes: [4, 10],
-      load: { network, feed },
-    },
-    {
-      id: `tap-${id}`,
-      lampId: lamp.id,
-      place: lamp.name,
-      title: `Tap ${parts} across the ${feed}`,
-      text:
-        lamp.end === 'dash'
-          ? `Across the two contacts of the lamp’s holder${joined}; which lead goes where does not matter. Keep it clear of the flexible circuit.`
-          : `One lead to the ${feed}, the other to earth${joined}; which lead goes where does not matter. Prove the feed with the meter${turns ? ': it bounces with the flash' : ''}. Crimp and shrink, for this lamp gets wet.`,
-      cautions: turns
-        ? [
-            'Colour is a hint, the meter decides. On the tail feed the resistor does nothing for the flash and heats all night.',
-          ]
-        : ['Colour is a hint, the meter decides.'],
-      minutes: [4, 9],
-      load: { network, feed },
-    },
-  ];
-}
+  private visits(round: Round): FitStep[] {
+    const steps = round.visits.flatMap((visit): FitStep[] => {
+      if (!('panelId' in visit)) return [batteryStep(visit.act, round.of)];
+      const opened = this.opened.get(visit.panelId);
+      if (!opened) return [];
+      const tests = testStep(this.job, this.shelf, opened);
+      const closing = closeStep(this.job, this.shelf, opened);
+      const opening = openSteps(this.job, this.shelf, opened);
+      if (visit.act === 'work') return opening;
+      if (visit.act === 'check') return [...tests, closing];
+      return [...opening, ...(round.lit ? tests : []), closing];
+    });
+    const unique = steps.filter(({ id }) => !this.seen.has(id) && this.seen.add(id));
+    const tests = unique.filter(({ kind }) => kind === 'test');
+    const lamps = round.visits.flatMap((visit): readonly Lamp[] =>
+      'panelId' in visit ? (this.opened.get(visit.panelId)?.lamps ?? []) : [],
+    );
+    const worked = lamps.filter((lamp) => hasWork(this.job, this.shelf, lamp));
+    if (!round.lit || tests.length === 0 || round.visits.some(({ act }) => act === 'whole')) return unique;
+    return [
+      switchOnStep(
+        this.job,
+        round,
+        worked,
+        tests.map(({ id }) => id),
+      ),
+      ...unique,
+    ];
+  }
 
-function harnessStep(vehicle: Vehicle, shelf: Shelf, lamp: Lamp, network: ResistorNetwork): FitStep {
-  const parts = piecesInWords(network);
-  const code = shelf.find((each) => each.id === network.pieces[0]?.partId)?.code ?? parts;
-  return {
-    id: `harness-${lamp.id}`,
-    lampId: lamp.id,
-    place: lamp.name,
-    title: `Plug ${code} between socket and LED, its resistor on ${MOUNT_WORDS[lamp.resistorMount]}`,
-    text: `The socket into the harness, the LED into its other end; the ${parts} screwed to bare metal, in air, clear of the loom. See that the leads reach before drilling, and that the socket still twists home with the plug in between.`,
-    cautions: ['It gets past 100 °C. Never on plastic, rubber, carpet or against wiring.'],
-    minutes: [4, 9],
-    load: { network, feed: feedWords(vehicle, lamp, network) },
-  };
-}
-
-function compareSides(side: Side): FitStep {
-  return {
-    id: `compare-${side}`,
-    lampId: null,
-    place: 'Walk round',
-    title: 'Compare the two sides',
-    text: `Left turn, then right turn: one side is converted and the other still stock. They should flash at the same rate and show the same colour. If the ${side} side is fast, find out why before touching the other.`,
-    cautions: [],
-    minutes: [2, 4],
-  };
-}
-
-function sideTest(side: Side): FitStep {
-  return {
-    id: `compare-${side}`,
-    lampId: null,
-    place: 'Walk round',
-    title: `Test the ${side} side whole`,
-    text: `Key on, ${side} turn. All its lamps light, at the normal rate.`,
-    cautions: [],
-    minutes: [1, 3],
-  };
-}
-
-function finish(job: Job): FitStep[] {
-  return [
-    flashes(job) ? hazardRun(job.vehicle) : longRun(job),
-    {
-      id: 'keep-stock',
-      lampId: null,
-      place: 'Bench',
-      title: 'Put the stock bulbs away',
-      text: 'Labelled with lamp and vehicle. Write where they are kept on the Hand over stage.',
-      cautions: [],
-      minutes: [1, 3],
-    },
-  ];
-}
-
-function hazardRun(vehicle: Vehicle): FitStep {
-  return {
-    id: 'hazard',
-    lampId: null,
-    place: 'Driver’s seat',
-    title: vehicle.hazardSwitch ? 'Run hazard for two minutes' : 'Run each turn side for a minute',
-    text: 'Engine off. Count the flashes; then the measured rates go on the Prove stage.',
-    cautions: [
-      'Resistors are hot after this: keep off them, and feel for heat only near them, never on them.',
-    ],
-    minutes: [3, 4],
-  };
-}
-
-function longRun(job: Job): FitStep {
-  const loaded = networksOf(job).length > 0;
-  const ways = [...new Set(scopeLamps(job).map((lamp) => howToLight(job.vehicle, lamp)))];
-  return {
-    id: 'long-run',
-    lampId: null,
-    place: 'Walk round',
-    title: 'Leave what was converted on for five minutes',
-    text: `${capital(ways.join('; '))}. Look for flicker and for a message; then off, and in the dark look that nothing glows. What was seen goes on the Prove stage.`,
-    cautions: loaded
-      ? ['Resistors are hot after this: keep off them, and feel for heat only near them, never on them.']
-      : [],
-    minutes: [6, 8],
-  };
+  private ending(round: Round, before: boolean): FitStep[] {
+    // Sides of which none flashes are told apart by looking, each panel has been tested by then.
+    if (flashes(this.job) && (round.of === 'left' || round.of === 'right'))
+      return [compareStep(round.of, before)];
+    if (flashes(this.job) && round.of === 'all')
+      return (['left', 'right'] as const)
+        .filter((side) =>
+          this.job.vehicle.lamps.some((lamp) => lamp.side === side && hasWork(this.job, this.shelf, lamp)),
+        )
+        .map((side) => compareStep(side, false));
+    return round.lit ? [switchOffStep(round, ['long-run', 'hazard'])] : [];
+  }
 }

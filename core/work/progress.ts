@@ -10,6 +10,7 @@ import { handOverPage } from '../record/handOver.ts';
 import { proofsOf } from '../record/observations.ts';
 import { fitSteps } from './fitSteps.ts';
 import type { Stage, StageProgress } from './stages.ts';
+import { stepDone } from './stepState.ts';
 
 /**
  * What each stage still has open of the lamps a job converts and of those it can disturb.
@@ -29,7 +30,7 @@ export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState |
   const of = (record: Readonly<Record<string, unknown>>, among: readonly Lamp[]) =>
     among.filter(({ id }) => record[id] !== undefined).length;
   const steps = fitSteps(job, shelf);
-  const stepsDone = steps.filter((step) => job.fit[step.id]?.doneAt).length;
+  const stepsDone = steps.filter((step) => stepDone(job, step)).length;
   const proofs = proofsOf(job, flashRule(job.vehicle.region));
   const missing = handOverPage(job, shelf).missing.length;
   return [

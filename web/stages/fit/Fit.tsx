@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
-import type { FitStep } from '../../../core/work/fitStep.ts';
 import { fitSteps, minutesLeft } from '../../../core/work/fitSteps.ts';
+import type { FitStep } from '../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';

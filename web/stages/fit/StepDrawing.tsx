@@ -1,7 +1,7 @@
 import { networkOhms } from '../../../core/circuit/resistorNetwork.ts';
 import { ohms, watts } from '../../../core/formatting/format.ts';
 import type { Job } from '../../../core/model/job.ts';
-import type { FitStep } from '../../../core/work/fitStep.ts';
+import type { FitStep } from '../../../core/work/steps/fitStep.ts';
 import classes from './StepDrawing.module.css';
 
 /** The picture beside a step: where the resistor goes between feed, earth and lamp. */

@@ -1,7 +1,7 @@
-import { ohms } from '../formatting/format.ts';
-import type { VehicleCure } from '../model/cures.ts';
-import type { Job } from '../model/job.ts';
-import type { Shelf } from '../model/part.ts';
+import { ohms } from '../../formatting/format.ts';
+import type { VehicleCure } from '../../model/cures.ts';
+import type { Job } from '../../model/job.ts';
+import type { Shelf } from '../../model/part.ts';
 import type { FitStep } from './fitStep.ts';
 
 /** Steps of cures that are not a load on a lamp. */
@@ -14,12 +14,15 @@ export function vehicleCureSteps(job: Job, shelf: Shelf): FitStep[] {
     cautions: string[] = [],
   ): FitStep => ({
     id,
+    kind: 'cure',
     lampId: null,
+    openingId: null,
     place,
     title,
     text,
     cautions,
     minutes: [4, 12],
+    timedAs: id.replace(/-[^-]*$/, ''),
   });
   const stepFor = (cure: VehicleCure): FitStep => {
     switch (cure.kind) {
