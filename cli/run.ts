@@ -5,18 +5,12 @@ import { type JobFile, jobFileOf, readJobFile, writeJobFile } from '../core/form
 import { vehicleReport } from '../core/traces/vehicleReport.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
+import { order, pins, WIRING_OPTIONS, type WiringFlags, wiring } from './fitting.ts';
+import { EXIT, type Output } from './output.ts';
 import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
 import { QUICK_OPTIONS, type QuickFlags, questionOf, quickInWords, quickOf } from './quick.ts';
 import { reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
-
-export interface Output {
-  out(text: string): void;
-  error(text: string): void;
-}
-
-/** Exit codes of every command. */
-export const EXIT = { fine: 0, fallsShort: 1, badInput: 2 } as const;
 
 const USAGE = `Usage: vumble COMMAND
 
@@ -25,6 +19,10 @@ const USAGE = `Usage: vumble COMMAND
   check FILE           say whether a job file is valid
   netlist FILE STATE   the circuit in one state as a netlist that ngspice runs unchanged
   solve FILE STATE     the same quantities under the same names, worked out here (--json)
+  order FILE           the work in order: rounds, steps, walking, why in that order (--json)
+  pins FILE CSV        what each cavity of a plug is for, from readings of a meter (--json)
+  wiring FILE --lamp ID | --plug ID
+                       the wiring sheet of a plug as a table, or drawn with --svg
   quick QUESTION       will this LED flash fast in that? Answered for all that nobody said (--json)
 
 STATE is any of
@@ -46,16 +44,20 @@ QUESTION is --lamps and any of
   --trial RESULT,CONDITIONS  normal, fast, slow, message, dark or glows, then lights-on,
                              engine-on, left or right as it was; may be given again
 
+CSV has the columns connector,cavity,on,how,volts,ohms,seen,lamp: a circuit or off; volts, peak,
+ohms-in, ohms-out or probe; steady, bouncing, nothing, open, lit-bright, lit-dim or dark.
+
 Exit codes: 0 fine, 1 the plan falls short, 2 bad input.`;
 
 const OPTIONS = {
   json: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
+  ...WIRING_OPTIONS,
   ...STATE_OPTIONS,
   ...QUICK_OPTIONS,
 } as const;
 
-type Flags = { json?: boolean; help?: boolean } & StateFlags & QuickFlags;
+type Flags = { json?: boolean; help?: boolean } & StateFlags & QuickFlags & WiringFlags;
 
 /** Runs one command line and gives its exit code. */
 export async function run(args: readonly string[], output: Output): Promise<number> {
@@ -71,6 +73,10 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     return EXIT.fine;
   }
   if (command === 'quick' && target === undefined) return quick(parsed.values, output);
+  if (command === 'pins' && target && rest.length === 1 && rest[0])
+    return withFile(target, output, (file) =>
+      pins(file, rest[0] as string, parsed.values.json === true, output),
+    );
   if (!command || !target || rest.length > 0) return bad(output, USAGE);
   switch (command) {
     case 'demo':
@@ -79,6 +85,10 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       return plan(target, parsed.values.json === true, output);
     case 'check':
       return check(target, output);
+    case 'order':
+      return withFile(target, output, (file) => order(file, parsed.values.json === true, output));
+    case 'wiring':
+      return withFile(target, output, (file) => wiring(file, parsed.values, output));
     case 'netlist':
     case 'solve':
       return state(command, target, parsed.values, output);
@@ -154,6 +164,16 @@ async function read(path: string, output: Output): Promise<JobFile | null> {
   if (result.ok) return result.file;
   bad(output, `${path} cannot be used:\n${result.problems.map((problem) => `  ${problem}`).join('\n')}`);
   return null;
+}
+
+/** Runs what needs a job file; one that cannot be read says why. */
+async function withFile(
+  path: string,
+  output: Output,
+  act: (file: JobFile) => number | Promise<number>,
+): Promise<number> {
+  const file = await read(path, output);
+  return file ? act(file) : EXIT.badInput;
 }
 
 function bad(output: Output, text: string): number {

@@ -3,6 +3,7 @@ import type { Configuration, LoadResistorCure, TurnFunction } from '../core/mode
 import type { RateReading } from '../core/model/evidence.ts';
 import type { Job } from '../core/model/job.ts';
 import { newJob } from '../core/model/newJob.ts';
+import type { ProofMethod } from '../core/model/vehicle/connector.ts';
 import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
 import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { fittedNow } from '../core/record/fittedNow.ts';
@@ -11,6 +12,7 @@ import { DEMO_SHELF } from './shelf.ts';
 import { BRINEHOLT_18 } from './vehicles/brineholt18.ts';
 import { LARKSPUR_16 } from './vehicles/larkspur16.ts';
 import { QUILLON_75 } from './vehicles/quillon75.ts';
+import { quillon75Connectors } from './vehicles/quillon75Wires.ts';
 import { SHOWMAN_6 } from './vehicles/showman6.ts';
 import { TANSY_50 } from './vehicles/tansy50.ts';
 
@@ -85,6 +87,11 @@ function planned(id: string, title: string, createdAt: string): Job {
     if (led && lampIds.includes(lamp.id)) leds[lamp.id] = led;
   }
   return plannedOn(QUILLON_75, id, title, createdAt, leds);
+}
+
+/** The van with what somebody wrote down of its wires. */
+function withWires(job: Job, turnBy: ProofMethod): Job {
+  return { ...job, vehicle: { ...job.vehicle, connectors: quillon75Connectors(turnBy) } };
 }
 
 /** The same LED on both flanks. */
@@ -194,10 +201,13 @@ function openJob(): Job {
 
 /** One 6 Ω a side, fitted on hearsay: it fell the wrong way. */
 function troubledJob(): Job {
-  const job = planned(
-    'library-route-2',
-    'Mobile library, route 2: came back flashing fast',
-    '2026-11-16T09:10:00.000Z',
+  const job = withWires(
+    planned(
+      'library-route-2',
+      'Mobile library, route 2: came back flashing fast',
+      '2026-11-16T09:10:00.000Z',
+    ),
+    'colour',
   );
   const cured: Job = {
     ...job,
@@ -220,7 +230,10 @@ function troubledJob(): Job {
 
 /** Finished, with readings before and after. */
 function finishedJob(): Job {
-  const job = planned('library-route-1', 'Mobile library, route 1', '2026-11-09T08:15:00.000Z');
+  const job = withWires(
+    planned('library-route-1', 'Mobile library, route 1', '2026-11-09T08:15:00.000Z'),
+    'meter',
+  );
   const cured: Job = {
     ...job,
     cures: {

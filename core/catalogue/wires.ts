@@ -1,6 +1,7 @@
 import { awgAreaMm2, COPPER_OHM_MM2_PER_M } from '../circuit/wire.ts';
 import { commonPractice, fromMemory } from '../formatting/source.ts';
 import type { Source } from '../model/source.ts';
+import type { ColourCode } from '../model/vehicle/connector.ts';
 
 /** A conductor size, metric or gauge. */
 export interface WireSize {
@@ -48,25 +49,32 @@ export const WIRE_SIZES: readonly WireSize[] = [
 
 /** A colour as wiring diagrams write it. */
 export interface WireColour {
-  code: string;
+  code: ColourCode;
   name: string;
+  /** how it is drawn, sRGB (typical insulation) */
+  hex: string;
 }
 
 export const COLOUR_SOURCE = fromMemory('IEC 60757');
 export const WIRE_COLOURS: readonly WireColour[] = [
-  { code: 'BK', name: 'black' },
-  { code: 'BN', name: 'brown' },
-  { code: 'RD', name: 'red' },
-  { code: 'OG', name: 'orange' },
-  { code: 'YE', name: 'yellow' },
-  { code: 'GN', name: 'green' },
-  { code: 'BU', name: 'blue' },
-  { code: 'VT', name: 'violet' },
-  { code: 'GY', name: 'grey' },
-  { code: 'WH', name: 'white' },
-  { code: 'PK', name: 'pink' },
-  { code: 'GNYE', name: 'green and yellow' },
+  { code: 'BK', name: 'black', hex: '#1b1d20' },
+  { code: 'BN', name: 'brown', hex: '#7a4a28' },
+  { code: 'RD', name: 'red', hex: '#c8281e' },
+  { code: 'OG', name: 'orange', hex: '#ee7d1b' },
+  { code: 'YE', name: 'yellow', hex: '#f2c230' },
+  { code: 'GN', name: 'green', hex: '#1f9d55' },
+  { code: 'BU', name: 'blue', hex: '#2563b8' },
+  { code: 'VT', name: 'violet', hex: '#7b4bb0' },
+  { code: 'GY', name: 'grey', hex: '#8b949b' },
+  { code: 'WH', name: 'white', hex: '#f6f6f2' },
+  { code: 'PK', name: 'pink', hex: '#ec9bb4' },
+  { code: 'GNYE', name: 'green and yellow', hex: '#7fb23a' },
 ];
+
+/** How a wire colour is drawn, sRGB hexadecimal. */
+export function wireHex(code: ColourCode): string {
+  return WIRE_COLOURS.find((colour) => colour.code === code)?.hex ?? 'none';
+}
 
 /** What colours often mean on one kind of wiring: a hint, never proof. */
 export interface ColourHabit {
@@ -74,8 +82,8 @@ export interface ColourHabit {
   /** the market whose vehicles mostly have it */
   region: 'UN' | 'US';
   colour: string;
-  base: WireColour['code'];
-  tracer?: WireColour['code'];
+  base: ColourCode;
+  tracer?: ColourCode;
   means: string;
   does: { kind: 'earth' } | { kind: 'turn' | 'tail'; side?: 'left' | 'right' };
 }

@@ -9,7 +9,7 @@ import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 8;
+export const JOB_FILE_VERSION = 9;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -128,6 +128,19 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
     if (each.kind !== 'rate' && each.kind !== 'pin')
       for (const lampId of [...Object.keys(each.fitted.lamps), ...each.fitted.out]) lampKnown(lampId, where);
   }
+  for (const reading of job.evidence) {
+    if (reading.kind !== 'pin') continue;
+    const plug = job.vehicle.connectors?.find(({ id }) => id === reading.connectorId);
+    if (!plug)
+      problems.push(
+        `job.evidence ${reading.id} was read at plug "${reading.connectorId}", which the vehicle does not have.`,
+      );
+    else if (!plug.cavities.some(({ id }) => id === reading.cavity))
+      problems.push(
+        `job.evidence ${reading.id} was read at cavity "${reading.cavity}", which plug ${plug.id} does not have.`,
+      );
+  }
+  for (const id of Object.keys(job.polarity ?? {})) lampKnown(id, 'job.polarity');
   for (const id of job.scope?.lampIds ?? []) lampKnown(id, 'job.scope');
   for (const cure of job.vehicleCures) {
     if ('circuitId' in cure) circuitKnown(cure.circuitId, `job.vehicleCures ${cure.kind}`);

@@ -2,6 +2,8 @@ import { bulbById } from '../catalogue/bulbs.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { connectorProblems } from '../wiring/connectorProblems.ts';
+import { openingProblems } from '../work/access/openings.ts';
 
 /** What does not hang together in a vehicle whose shape is right, each with what to do. */
 export function vehicleProblems(vehicle: Vehicle): string[] {
@@ -36,6 +38,7 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
       known(ids(vehicle.earthPoints), lamp.earthPoint, `lamp ${lamp.id}`, 'earth point');
   }
   for (const circuit of circuits) problems.push(...circuitProblems(vehicle, circuit));
+  problems.push(...openingProblems(vehicle), ...connectorProblems(vehicle));
   for (const circuit of turns) {
     if (!lamps.some((lamp) => lamp.role === 'main' && circuit.feeds.some((feed) => feed.lampId === lamp.id)))
       problems.push(

@@ -6,6 +6,7 @@ import type { Shelf } from '../model/part.ts';
 import { flashes } from '../model/scope.ts';
 import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { functionsOf } from '../vehicle/functions.ts';
+import { unprovedJoints } from '../wiring/looseResistors.ts';
 import {
   CIRCUIT_RESULT_WORDS,
   circuitsToProve,
@@ -51,6 +52,8 @@ export interface HandOverPage {
   cautions: readonly string[];
   /** troubles that were accepted as they are, with what was tried before */
   unresolved: readonly string[];
+  /** resistors joined to a feed that nobody had proved */
+  unproved: readonly string[];
   /** of a trailer: what it was proved behind */
   towing: readonly string[];
   /** what a complete file would still have */
@@ -99,6 +102,7 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
       ...trailerCautions(job, converted),
     ],
     unresolved: unresolvedOf(job),
+    unproved: unprovedJoints(job),
     towing: towingVehicles(job),
     missing: missingFor(job, readings, circuits, converted),
   };

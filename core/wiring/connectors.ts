@@ -39,7 +39,7 @@ const NOTHING: PlugFunction = {
 };
 
 /** The id of what a cavity is for. */
-export function useId(use: CavityUse): string {
+export function idOfUse(use: CavityUse): string {
   if (use.does === 'feed') return `feed:${use.circuitIds.toSorted().join('+')}`;
   return use.does === 'relay' ? `relay:${use.terminal}` : use.does;
 }
@@ -159,7 +159,7 @@ function relayFunctions(vehicle: Vehicle): PlugFunction[] {
 function lampFunctions(vehicle: Vehicle, { at }: Connector): PlugFunction[] {
   const found = new Map<string, PlugFunction>();
   const add = (use: CavityUse, node: string, about: string[], feed: PlugFunction['feeds']) => {
-    const id = useId(use);
+    const id = idOfUse(use);
     const known = found.get(id);
     // Wired together behind the plug, a feed may come in by a cavity for each lamp.
     if (known) found.set(id, { ...known, most: known.most + 1, feeds: [...known.feeds, ...feed] });

@@ -3,7 +3,7 @@ import type { CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Cavity, CavityUse, Connector } from '../model/vehicle/connector.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { connectorOfLamp, nameOf, useId } from './connectors.ts';
+import { connectorOfLamp, nameOf } from './connectors.ts';
 
 /** One cavity of a new lamp's plug, with the wires of the old plug that belong in it. */
 export interface PinRow {
@@ -112,9 +112,4 @@ function changesOf(vehicle: Vehicle, rows: readonly PinRow[], left: readonly Cav
     if (use)
       said.push(`The ${nameOf(vehicle, use)} wire of cavity ${id} has no place in the new plug: cap it.`);
   return said;
-}
-
-/** Whether two wires are for the same. */
-export function sameUse(a: CavityUse | undefined, b: CavityUse | undefined): boolean {
-  return a !== undefined && b !== undefined && useId(a) === useId(b);
 }

@@ -2,6 +2,7 @@
 import type { Lamp, Side } from '../../core/model/vehicle/lamp.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import { circuitOf, lampOf, pairOf } from '../../core/presets/rows.ts';
+import { QUILLON_75_OPENINGS } from './quillon75Wires.ts';
 
 /** Mobile library "Quillon 75" (invented), 1997: a three-terminal relay that watches two main bulbs and a repeater. */
 
@@ -379,6 +380,7 @@ export const QUILLON_75: Vehicle = {
       { excite: { amps: 0.09, rotorOhms: 9 } },
     ),
   ],
+  openings: QUILLON_75_OPENINGS,
   lamps: [
     ...lampsOf('left'),
     ...lampsOf('right'),

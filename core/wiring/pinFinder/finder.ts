@@ -276,7 +276,7 @@ function groupOf(functions: readonly PlugFunction[]): FunctionGroup {
 }
 
 /** What a group of functions is for, where all of it is the same; undefined where it is one or the other. */
-export function useOfGroup({ functions }: FunctionGroup): CavityUse | undefined {
+export function groupUse({ functions }: FunctionGroup): CavityUse | undefined {
   return functions.length === 1 ? functions[0]?.use : undefined;
 }
 

@@ -1,7 +1,7 @@
 import type { Job } from '../../model/job.ts';
 import type { Connector } from '../../model/vehicle/connector.ts';
-import { connectorsOf, useId } from '../connectors.ts';
-import { type PinFinding, useOfGroup } from './finder.ts';
+import { connectorsOf, idOfUse } from '../connectors.ts';
+import { groupUse, type PinFinding } from './finder.ts';
 
 /** From here a cavity's likeliest use is written down, proved or not. */
 const LIKELY = 0.5;
@@ -36,9 +36,9 @@ export function writeMap(job: Job, connectorId: string, finding: PinFinding): nu
   for (const found of finding.cavities) {
     const cavity = connector?.cavities.find(({ id }) => id === found.cavity);
     const [best] = found.likely;
-    const use = best && best.share >= LIKELY ? useOfGroup(best.group) : undefined;
+    const use = best && best.share >= LIKELY ? groupUse(best.group) : undefined;
     if (!cavity || !use || found.readings === 0) continue;
-    const same = cavity.use !== undefined && useId(cavity.use) === useId(use);
+    const same = cavity.use !== undefined && idOfUse(cavity.use) === idOfUse(use);
     if (cavity.provedBy && cavity.provedBy !== 'colour' && !found.proved) continue;
     if (cavity.provedBy === 'lead-out' && same) continue;
     cavity.use = use;

@@ -4,6 +4,7 @@ import type { LedPart, Shelf, WholeLampPart } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { bulbOf, ledOf, networksOf } from '../../simulation/fitment.ts';
 import { lampAcross } from '../../vehicle/across.ts';
+import { looseResistorsAt } from '../../wiring/looseResistors.ts';
 import { pinMapOf } from '../../wiring/wholeLampPins.ts';
 import type { FitStep } from './fitStep.ts';
 import { harnessStep, resistorSteps } from './resistorSteps.ts';
@@ -58,12 +59,9 @@ export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
     });
   }
   const networks = networksOf(job).filter((network) => network.lampId === lamp.id);
-  const loose = networks.filter((network) => !network.plugged);
-  loose.forEach((network, index) => {
-    steps.push(...resistorSteps(job, lamp, network, index === 0 ? lamp.id : `${lamp.id}-${index}`));
-  });
+  for (const loose of looseResistorsAt(job, lamp.id)) steps.push(...resistorSteps(job, lamp, loose));
   const harness = networks.find((network) => network.plugged && network.input !== 'dim');
-  if (harness) steps.push(harnessStep(job.vehicle, shelf, lamp, harness));
+  if (harness) steps.push(harnessStep(job, shelf, lamp, harness));
   return steps;
 }
 

@@ -3,10 +3,8 @@ import type { ResistorNetwork } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { functionName } from '../../vehicle/functions.ts';
 import { feedProof, isProved, wireWords } from '../../wiring/feedProof.ts';
+import { feedWords, type LooseResistor } from '../../wiring/looseResistors.ts';
 import type { FitStep } from './fitStep.ts';
 
 const MOUNT_WORDS: Record<Lamp['resistorMount'], string> = {
@@ -20,20 +18,11 @@ const MOUNT_WORDS: Record<Lamp['resistorMount'], string> = {
 
 const HOT = 'It gets past 100 °C. Never on plastic, rubber, carpet or against wiring.';
 
-/** `turn feed`, `tail feed`: of the circuits that feed the input a resistor lies across. */
-function feedWords(vehicle: Vehicle, lamp: Lamp, { input = 'main' }: ResistorNetwork): string {
-  const feeding = circuitsFeeding(vehicle, lamp.id, input);
-  if (feeding.some((circuit) => circuit.kind === 'turn')) return 'turn feed';
-  return `${[...new Set(feeding.map((circuit) => functionName(circuit, lamp.id)))].join(', ')} feed`;
-}
-
 const piecesInWords = ({ pieces }: ResistorNetwork) =>
   pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
 
 /** Mounting a resistor and joining it: drilled before anything is put back. */
-export function resistorSteps(job: Job, lamp: Lamp, network: ResistorNetwork, id: string): FitStep[] {
-  const { vehicle } = job;
-  const feed = feedWords(vehicle, lamp, network);
+export function resistorSteps(job: Job, lamp: Lamp, { id, network, feed, proof }: LooseResistor): FitStep[] {
   const turns = feed === 'turn feed';
   const parts = piecesInWords(network);
   const joined =
@@ -42,7 +31,6 @@ export function resistorSteps(job: Job, lamp: Lamp, network: ResistorNetwork, id
       : network.connection === 'series'
         ? ', joined in a row'
         : ', joined side by side';
-  const proof = feedProof(vehicle, lamp.id, network.input);
   const proved = proof.feed !== null && isProved(proof.feed);
   const at = { lampId: lamp.id, openingId: lamp.access.group, place: lamp.name };
   const load = { network, feed, proof };
@@ -87,7 +75,7 @@ function jointWords({ habits }: Job, { end }: Lamp): string {
 }
 
 /** A resistor on a plug of its own. */
-export function harnessStep(vehicle: Vehicle, shelf: Shelf, lamp: Lamp, network: ResistorNetwork): FitStep {
+export function harnessStep(job: Job, shelf: Shelf, lamp: Lamp, network: ResistorNetwork): FitStep {
   const parts = piecesInWords(network);
   const code = shelf.find((each) => each.id === network.pieces[0]?.partId)?.code ?? parts;
   return {
@@ -101,10 +89,6 @@ export function harnessStep(vehicle: Vehicle, shelf: Shelf, lamp: Lamp, network:
     cautions: [HOT],
     minutes: [4, 9],
     timedAs: 'harness',
-    load: {
-      network,
-      feed: feedWords(vehicle, lamp, network),
-      proof: feedProof(vehicle, lamp.id, network.input),
-    },
+    load: { network, feed: feedWords(job, network), proof: feedProof(job.vehicle, lamp.id, network.input) },
   };
 }
