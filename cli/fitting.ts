@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import ELK from 'elkjs/lib/elk.bundled.js';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { readPinReadings } from '../core/formats/pinReadingsCsv.ts';
 import { connectorOfLamp, connectorsOf, switchedName } from '../core/wiring/connectors.ts';
@@ -91,7 +92,7 @@ export async function pins(
           proved,
           by,
           readings,
-          hint: hint?.words ?? null,
+          hint,
           otherwise: likely.slice(1, 3).map(({ group, share }) => ({ does: group.name, share })),
         })),
         contradictions: finding.contradictions,
@@ -142,7 +143,7 @@ export async function wiring({ job, parts }: JobFile, flags: WiringFlags, output
   }
   const sheet = wiringSheet(job, parts, id);
   if (flags.svg) {
-    output.out(sheetSvg(await layoutSheet(sheet), sheet.title).trimEnd());
+    output.out(sheetSvg(await layoutSheet(sheet, new ELK()), sheet.title).trimEnd());
     return EXIT.fine;
   }
   output.out(

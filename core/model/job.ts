@@ -26,8 +26,6 @@ export const StepRecord = z.strictObject({
   waitingFor: Line.optional(),
   /** something was wrong with it: evidence for whoever looks for the fault */
   trouble: Note.optional(),
-  /** a resistor was joined to a feed nobody had proved: said so, and the owner reads it */
-  unprovedFeed: z.boolean().optional(),
 });
 export type StepRecord = z.infer<typeof StepRecord>;
 

@@ -86,7 +86,7 @@ describe('PinFinder', () => {
     const finder = new PinFinder(job.vehicle, brown, expectedReadings(job, DEMO_SHELF, brown));
     const [first] = finder.find([]).cavities;
     expect(first?.likely[0]?.group.name).toBe('earth');
-    expect(first?.hint?.words).toContain('German wiring');
+    expect(first?.hint).toContain('German wiring');
     expect(first?.proved).toBe(false);
   });
 

@@ -25,7 +25,8 @@ export interface CavityFinding {
   proved: boolean;
   by: ProofMethod | null;
   readings: number;
-  hint: ColourHint | null;
+  /** what its colour hints at, in words */
+  hint: string | null;
 }
 
 export interface NextReading extends PinTestAt {
@@ -130,7 +131,7 @@ export class PinFinder {
         proved: telling.length > 0 && (seen.marginals[at]?.[best] ?? 0) >= PROVED,
         by: telling.length === 0 ? null : telling.every(({ how }) => how === 'probe') ? 'probe' : 'meter',
         readings: byCavity[at]?.length ?? 0,
-        hint: hints[at] ?? null,
+        hint: hints[at]?.words ?? null,
       };
     });
     const complete = cavities.every(({ proved }) => proved);

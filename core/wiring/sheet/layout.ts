@@ -1,4 +1,4 @@
-import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
+import type { ELK, ElkNode } from 'elkjs/lib/elk-api.js';
 import type { SheetNode, SheetWire, WiringSheet } from './sheet.ts';
 
 export interface PlacedNode extends SheetNode {
@@ -42,10 +42,11 @@ const MARGIN = 14;
 /**
  * Lays a sheet out from left to right, layer by layer: what feeds a plug, the plug, what is behind it; wires at right
  * angles. The work is elkjs' (layered drawing after Sugiyama, Tagawa and Toda, 1981).
+ *
+ * @param elk that does it: in a browser one with a worker of its own
  */
-export async function layoutSheet(sheet: WiringSheet): Promise<SheetLayout> {
+export async function layoutSheet(sheet: WiringSheet, elk: Pick<ELK, 'layout'>): Promise<SheetLayout> {
   const sized = sheet.nodes.map(sizeOf);
-  const elk = new ELK();
   const graph: ElkNode = await elk.layout({
     id: 'sheet',
     layoutOptions: {

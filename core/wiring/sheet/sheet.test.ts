@@ -1,3 +1,4 @@
+import ELK from 'elkjs/lib/elk.bundled.js';
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
@@ -12,6 +13,7 @@ import { wiringSheet } from './sheet.ts';
 import { sheetSvg } from './svg.ts';
 
 const [open, , finished, minibus, , moped] = demoJobs() as [Job, Job, Job, Job, Job, Job];
+const elk = new ELK();
 const wordsOf = (shapes: readonly Shape[]): string[] =>
   shapes.flatMap(({ text, children }) => [...(text ? [text] : []), ...wordsOf(children ?? [])]);
 
@@ -36,7 +38,7 @@ describe('wiringSheet', () => {
   it('draws the resistor that is joined there, the LED that is fitted, and a joint where they meet', async () => {
     const sheet = wiringSheet(finished, DEMO_SHELF, 'plug-rear-left');
     expect(sheet.nodes.find(({ kind }) => kind === 'resistor')?.title).toBe('6 Ω 50 W');
-    const layout = await layoutSheet(sheet);
+    const layout = await layoutSheet(sheet, elk);
     expect(layout.wires.some(({ joints }) => joints.length > 0)).toBe(true);
     const words = wordsOf(sheetShapes(layout)).join('|');
     expect(words).toContain('TERN-3A');
@@ -46,7 +48,7 @@ describe('wiringSheet', () => {
   it('has letters on every wire of the loom: colour is never the only sign', async () => {
     for (const job of [finished, minibus, moped])
       for (const { connector } of connectorsOf(job.vehicle)) {
-        const layout = await layoutSheet(wiringSheet(job, DEMO_SHELF, connector.id));
+        const layout = await layoutSheet(wiringSheet(job, DEMO_SHELF, connector.id), elk);
         const words = wordsOf(sheetShapes(layout));
         for (const wire of layout.wires.filter(({ kind }) => kind === 'loom'))
           expect(words).toContain(wire.label);
@@ -72,7 +74,10 @@ describe('wiringSheet', () => {
     const job = structuredClone(finished);
     const plug = job.vehicle.connectors?.[0];
     if (plug) plug.name = '"><script>alert(1)</script>';
-    const svg = sheetSvg(await layoutSheet(wiringSheet(job, DEMO_SHELF, 'plug-rear-left')), plug?.name ?? '');
+    const svg = sheetSvg(
+      await layoutSheet(wiringSheet(job, DEMO_SHELF, 'plug-rear-left'), elk),
+      plug?.name ?? '',
+    );
     expect(svg).not.toContain('<script');
     expect(svg).toContain('&lt;script&gt;');
   });
@@ -90,7 +95,7 @@ describe('plugSwapSheet', () => {
       'w2',
       'w4',
     ]);
-    const layout = await layoutSheet(sheet);
+    const layout = await layoutSheet(sheet, elk);
     expect(wordsOf(sheetShapes(layout)).join('|')).toContain('GY/RD');
   });
 

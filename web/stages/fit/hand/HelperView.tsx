@@ -1,0 +1,19 @@
+import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import classes from './HelperView.module.css';
+
+/** One huge line for whoever sits in the seat, and under it what the one at the lamp must see. */
+export function HelperView({ step }: { step: FitStep }) {
+  const { helper } = step;
+  return (
+    <div className={classes.view} aria-live="polite">
+      <span className={classes.for}>In the seat</span>
+      <p className={classes.say}>{helper ? helper.say : 'Nothing to switch: wait'}</p>
+      {helper && (
+        <>
+          <span className={classes.for}>At the lamp, must light</span>
+          <p className={classes.see}>{helper.see}</p>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+import { Button } from '@mantine/core';
+import { useEffect, useState } from 'react';
+import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import { minutesTaken } from '../../../../core/work/times.ts';
+import { useDesk } from '../../../job/workspace.ts';
+import { useStepActs } from '../hand/useStepActs.ts';
+import classes from './Step.module.css';
+
+/** How long a step takes: begun, paused, done; what is recorded narrows the ranges of later jobs. */
+export function StepClock({ step }: { step: FitStep }) {
+  const { job } = useDesk();
+  const { start, pause, resume } = useStepActs();
+  const record = job.fit[step.id];
+  const [low, high] = step.minutes;
+  const range = `${figure(low)} to ${figure(high)} min, typical`;
+  const taken = record ? minutesTaken(record) : null;
+  if (record?.doneAt)
+    return <p className={classes.clock}>{taken === null ? range : `Took ${figure(taken)} min`}</p>;
+  if (!record?.startedAt)
+    return (
+      <p className={classes.clock}>
+        {range}
+        <Button size="sm" variant="subtle" onClick={() => start(step)}>
+          Start the clock
+        </Button>
+      </p>
+    );
+  return (
+    <p className={classes.clock}>
+      <Running since={record.startedAt} paused={record.pausedAt} pausedSeconds={record.pausedSeconds ?? 0} />{' '}
+      of {range}
+      <Button size="sm" variant="subtle" onClick={() => (record.pausedAt ? resume(step) : pause(step))}>
+        {record.pausedAt ? 'Go on' : 'Pause'}
+      </Button>
+    </p>
+  );
+}
+
+function Running({
+  since,
+  paused,
+  pausedSeconds,
+}: {
+  since: string;
+  paused: string | undefined;
+  pausedSeconds: number;
+}) {
+  const [now, setNow] = useState(Date.now);
+  useEffect(() => {
+    if (paused) return;
+    const clock = setInterval(() => setNow(Date.now()), 10_000);
+    return () => clearInterval(clock);
+  }, [paused]);
+  const until = paused ? Date.parse(paused) : Math.max(now, Date.parse(since));
+  const minutes = Math.max(0, (until - Date.parse(since)) / 60_000 - pausedSeconds / 60);
+  return <>{`${figure(minutes)} min${paused ? ', paused' : ''}`}</>;
+}
+
+const figure = (minutes: number) => (minutes < 1 ? 'under 1' : String(Math.round(minutes)));
+
+/** Something that takes its time: a countdown, begun by whoever waits. */
+export function WaitTimer({ what, minutes }: { what: string; minutes: number }) {
+  const [until, setUntil] = useState<number | null>(null);
+  const [now, setNow] = useState(Date.now);
+  const running = until !== null && now < until;
+  useEffect(() => {
+    if (!running) return;
+    const clock = setInterval(() => setNow(Date.now()), 1000);
+    return () => clearInterval(clock);
+  }, [running]);
+  const left = until === null ? minutes * 60 : Math.max(0, Math.ceil((until - now) / 1000));
+  const shown = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
+  return (
+    <div className={classes.timer}>
+      <span>
+        {what} <b>{until !== null && !running ? 'time is up' : shown}</b>
+      </span>
+      <Button
+        variant="default"
+        onClick={() => {
+          setNow(Date.now());
+          setUntil(running ? null : Date.now() + minutes * 60_000);
+        }}
+      >
+        {running ? 'Stop' : until === null ? 'Start' : 'Once more'}
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,233 @@
+import { Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { randomId } from '@mantine/hooks';
+import { useState } from 'react';
+import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import { useDesk } from '../../../job/workspace.ts';
+import { addPhoto, binPhoto, shrinkPhoto } from '../../../store/photos.ts';
+import { offerUndo } from '../../../ui/offerUndo.tsx';
+import { SavedText } from '../../../ui/SavedText.tsx';
+import { tellTrouble } from '../../../ui/tellTrouble.ts';
+import { useStepActs } from '../hand/useStepActs.ts';
+import classes from './Step.module.css';
+
+/** What is seen when something is wrong, as it is said at the vehicle. */
+const SEEN = [
+  'dark',
+  'dim',
+  'fast',
+  'slow',
+  'wrong lamp',
+  'message',
+  'flickers',
+  'does not fit',
+  'broken',
+] as const;
+
+/** Something is wrong with a step: what, in a tap or in words; it stays with the step for whoever looks for the fault. */
+export function TroubleForm({ step }: { step: FitStep }) {
+  const { job } = useDesk();
+  const { trouble } = useStepActs();
+  const said = job.fit[step.id]?.trouble ?? '';
+  return (
+    <div className={classes.tool}>
+      <div className={classes.chips}>
+        {SEEN.map((word) => (
+          <Button
+            key={word}
+            variant={said.split(', ').includes(word) ? 'filled' : 'default'}
+            aria-pressed={said.split(', ').includes(word)}
+            onClick={() => trouble(step, toggled(said, word))}
+          >
+            {word}
+          </Button>
+        ))}
+      </div>
+      <SavedText
+        label="What is wrong, in words"
+        value={said}
+        maxLength={4000}
+        multiline
+        onSave={(words) => trouble(step, words)}
+      />
+      <p className="faint">The step stays open, the rest goes on. What is wrong with it is kept with it.</p>
+    </div>
+  );
+}
+
+function toggled(said: string, word: string): string {
+  const words = said.split(', ').filter(Boolean);
+  return (words.includes(word) ? words.filter((each) => each !== word) : [...words, word]).join(', ');
+}
+
+/** A step that waits for a part. */
+export function WaitForm({ step }: { step: FitStep }) {
+  const { job } = useDesk();
+  const { wait } = useStepActs();
+  const waiting = job.fit[step.id]?.waitingFor ?? '';
+  const [text, setText] = useState(waiting);
+  return (
+    <div className={classes.tool}>
+      <TextInput
+        size="md"
+        label="Waits for"
+        placeholder="a clip, a new carrier, the other relay"
+        value={text}
+        maxLength={160}
+        onChange={(event) => {
+          setText(event.currentTarget.value);
+          wait(step, event.currentTarget.value.trim());
+        }}
+      />
+      <p className="faint">The step is left out until then; the rest goes on.</p>
+      {waiting && (
+        <Button
+          variant="default"
+          onClick={() => {
+            setText('');
+            wait(step, '');
+          }}
+        >
+          It has come
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** A clip that broke or a screw that is gone: it goes on the pick list. */
+export function LostForm({ step }: { step: FitStep }) {
+  const { job } = useDesk();
+  const { lose, find } = useStepActs();
+  const choices = [...(step.losable ?? []), 'seal', 'something else'];
+  const [what, setWhat] = useState<string | null>(choices[0] ?? null);
+  const [own, setOwn] = useState('');
+  const [count, setCount] = useState<number | string>(1);
+  const named = what === 'something else' ? own.trim() : (what ?? '');
+  const number = Number(count);
+  const usable = named !== '' && Number.isInteger(number) && number >= 1 && number <= 60;
+  const mine = (job.lost ?? []).filter(({ stepId }) => stepId === step.id);
+  return (
+    <div className={classes.tool}>
+      <div className={classes.pair}>
+        <Select
+          size="md"
+          label="Broken or lost"
+          data={choices}
+          value={what}
+          onChange={setWhat}
+          allowDeselect={false}
+        />
+        <NumberInput
+          size="md"
+          label="How many"
+          value={count}
+          onChange={setCount}
+          min={1}
+          max={60}
+          error={Number.isInteger(number) && number >= 1 && number <= 60 ? null : '1 to 60'}
+        />
+      </div>
+      {what === 'something else' && (
+        <TextInput
+          size="md"
+          label="What it is"
+          value={own}
+          maxLength={120}
+          onChange={(event) => setOwn(event.currentTarget.value)}
+        />
+      )}
+      <Button disabled={!usable} onClick={() => lose(step, named, number)}>
+        Put it on the pick list
+      </Button>
+      {mine.length > 0 && (
+        <ul className={classes.lost}>
+          {mine.map(({ id, what: piece, count: pieces }) => (
+            <li key={id} className={classes.lostRow}>
+              {pieces} × {piece}
+              <Button size="xs" variant="subtle" onClick={() => find(id)}>
+                Found again
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** A photograph with a step: of its lamp, or of the vehicle. */
+export function PhotoForm({ step }: { step: FitStep }) {
+  const { job } = useDesk();
+  const [busy, setBusy] = useState(false);
+  const add = async (files: FileList | null) => {
+    setBusy(true);
+    for (const file of files ?? []) {
+      try {
+        const id = randomId('photo-');
+        const image = await shrinkPhoto(file);
+        await addPhoto({ id, jobId: job.id, lampId: step.lampId, name: step.title.slice(0, 120), image });
+        offerUndo('Photograph kept', () => binPhoto(id));
+      } catch (error) {
+        tellTrouble(error as Error);
+      }
+    }
+    setBusy(false);
+  };
+  return (
+    <label className={classes.photo} aria-disabled={busy}>
+      {busy ? 'Keeping it' : 'Photograph'}
+      <input
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="visually-hidden"
+        disabled={busy}
+        onChange={(event) => {
+          void add(event.currentTarget.files);
+          event.currentTarget.value = '';
+        }}
+      />
+    </label>
+  );
+}
+
+const WAYS = [
+  { value: 'battery', label: 'a 9 V battery on the bench' },
+  { value: 'live', label: 'the live plug: it lit at once' },
+  { value: 'probe', label: 'a fused probe' },
+];
+
+/** Which way round a one-way LED went in, and how that was proved: its twin goes in the same way. */
+export function PolarityForm({ lampId }: { lampId: string }) {
+  const { job, edit } = useDesk();
+  const record = job.polarity?.[lampId];
+  const lamp = job.vehicle.lamps.find(({ id }) => id === lampId);
+  const save = (by: 'battery' | 'live' | 'probe', way: string) =>
+    edit(
+      `${lamp?.name ?? lampId}: which way round`,
+      (draft) => {
+        draft.polarity = { ...draft.polarity, [lampId]: { by, way } };
+      },
+      { mergeKey: `polarity-${lampId}` },
+    );
+  return (
+    <div className={classes.pair}>
+      <Select
+        size="md"
+        label="Polarity proved by"
+        placeholder="not proved yet"
+        data={WAYS}
+        value={record?.by ?? null}
+        onChange={(by) => by && save(by as 'battery', record?.way ?? '')}
+        allowDeselect={false}
+      />
+      <SavedText
+        label="Which way round it went in"
+        placeholder="mark up, plus at the tab"
+        value={record?.way ?? ''}
+        maxLength={160}
+        onSave={(way) => save(record?.by ?? 'live', way)}
+      />
+    </div>
+  );
+}
