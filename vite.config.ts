@@ -3,9 +3,10 @@ import { defineConfig, type Plugin } from 'vite';
 
 /** What only some screens need, however many share it, is loaded with the first of them. */
 const LATER = [
-  /node_modules\/(zod|papaparse|echarts|zrender)\//,
-  /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Slider|Textarea|TextInput)\//,
-  /\/core\/(model|formats|judge|heat|cures|presets|lookover|vehicle|light)\//,
+  /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui)\//,
+  /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput)\//,
+  /\/web\/ui\/Dialog\.tsx$/,
+  /\/core\/(model|formats|judge|heat|cures|presets|lookover|vehicle|light|wiring|work)\//,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */
 const EARLY =

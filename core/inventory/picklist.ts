@@ -10,6 +10,7 @@ import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { sectionFor } from '../simulation/wholeLamp.ts';
+import { openedFirst } from '../work/access/openings.ts';
 
 export interface PickLine {
   key: string;
@@ -63,6 +64,7 @@ export function pickLines(job: Job, shelf: Shelf): PickLine[] {
     ...resistorLines(job, shelf),
     ...vehicleCureLines(job, shelf),
     ...consumableLines(job, shelf),
+    ...lostLines(job),
   ];
 }
 
@@ -216,6 +218,23 @@ export function jointsOf(networks: readonly ResistorNetwork[]): number {
   return networks.reduce((sum, network) => (network.plugged ? sum : sum + network.pieces.length + 1), 0);
 }
 
+/** What broke or went missing at the vehicle, the same pieces together. */
+function lostLines({ lost = [] }: Job): PickLine[] {
+  const counts = new Map<string, number>();
+  for (const { what, count } of lost) counts.set(what, (counts.get(what) ?? 0) + count);
+  return [...counts].map(([what, quantity]) => ({
+    key: `lost-${what}`,
+    code: '',
+    what,
+    why: 'broken or lost at the vehicle',
+    quantity,
+    onShelf: 0,
+    toBuy: quantity,
+    unitPrice: null,
+    total: null,
+  }));
+}
+
 /** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */
 function consumableLines(job: Job, shelf: Shelf): PickLine[] {
   const networks = networksOf(job);
@@ -252,7 +271,8 @@ function shelfLine(part: Part, quantity: number, why: string): PickLine {
 
 function toolsFor(job: Job, shelf: Shelf): string[] {
   const working = job.vehicle.lamps.filter((lamp) => ledOf(job, shelf, lamp.id) !== null);
-  const tools = new Set(working.flatMap((lamp) => lamp.access.tools));
+  const opened = working.flatMap(({ access }) => openedFirst(job.vehicle, access.group));
+  const tools = new Set(opened.flatMap((opening) => opening.tools));
   if (working.length > 0) for (const tool of ['clean gloves', 'labels and marker']) tools.add(tool);
   if (Object.values(job.cures).some((cure) => cure !== null)) {
     for (const tool of [

@@ -64,7 +64,9 @@ export const Opening = z.strictObject({
   hazards: z.array(Hazard).max(5),
   /** after the battery is off, the wait that the MAKER states before a curtain airbag is worked near; never a default */
   airbagWaitMinutes: z.number().min(0).max(120).optional(),
-  /** the usual set it was filled in from, and nobody has corrected it yet */
+  /** the usual set it was filled in from: what is timed on one of its kind tells of the next */
   usual: Id.optional(),
+  /** somebody has looked since, and put right what differed */
+  corrected: z.literal(true).optional(),
 });
 export type Opening = z.infer<typeof Opening>;

@@ -36,7 +36,9 @@ function openStep({ opening, structured, texts }: OpenedWith, working: readonly 
     text: [
       opening.where ? `${capital(opening.where)}.` : '',
       structured ? '' : texts.join(' '),
-      structured && opening.usual ? 'As most of its kind are; look before you pull.' : '',
+      structured && opening.usual && !opening.corrected
+        ? 'As most of its kind are; look before you pull.'
+        : '',
       tools,
       structured
         ? counted && `Keep them in order: ${counted}.`

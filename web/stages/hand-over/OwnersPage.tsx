@@ -78,6 +78,16 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
           </ul>
         </>
       )}
+      {page.unproved.length > 0 && (
+        <>
+          <h3>Wires not proved</h3>
+          <ul className={classes.cautions}>
+            {page.unproved.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </>
+      )}
       {page.cautions.length > 0 && (
         <>
           <h3>Please mind</h3>

@@ -1,14 +1,18 @@
-import { Checkbox, NativeSelect, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { Checkbox, NativeSelect } from '@mantine/core';
 import { USUAL_LEADS } from '../../../core/cures/loadResistor/mounting.ts';
 import type { Lamp, LampRoom, ResistorMount } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
+import { putOpening } from '../../../core/vehicle/edit/openings.ts';
+import { openingFrom } from '../../../core/work/access/openings.ts';
+import { usualOpeningsFor } from '../../../core/work/access/usualOpenings.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './Identify.module.css';
+import { OpeningFields } from './opening/OpeningFields.tsx';
+import { ToolsField } from './ToolsField.tsx';
 
 const MOUNTS: Record<ResistorMount, string> = {
   unknown: 'nobody has looked yet',
@@ -50,6 +54,15 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
     (each) => each.id !== lamp.id && each.end === lamp.end && each.side === lamp.side,
   );
   const [shortest, longest] = lamp.access.minutes;
+  const opening = job.vehicle.openings?.find(({ id, of }) => id === lamp.access.group && of === 'lamps');
+  const writeDown = (usualId: string) => {
+    const usual = usualOpeningsFor('lamps', lamp).find(({ id }) => id === usualId);
+    if (!usual) return;
+    edit(`${lamp.name}: ${usual.name}`, (draft) => {
+      for (const each of [lamp, ...(alike && twin ? [twin] : [])])
+        putOpening(draft.vehicle, openingFrom(usual, each.access.group, each.name));
+    });
+  };
   return (
     <Card
       title="Access and room"
@@ -64,35 +77,55 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
       }
     >
       <div className={classes.fields}>
-        <SavedText
-          label="How it is reached"
-          placeholder="from behind, lens off, whole lamp out, bumper off"
-          value={lamp.access.how}
-          maxLength={160}
-          onSave={(how) => change('access', (each) => void (each.access.how = how), 'how')}
-        />
-        <Tools
-          tools={lamp.access.tools}
-          save={(tools) => change('tools', (each) => void (each.access.tools = tools), 'tools')}
-        />
-        <div className={classes.measures}>
-          <SavedNumber
-            label="Open and close, at least"
-            unit="min"
-            value={shortest}
-            min={0}
-            max={longest}
-            onSave={(minutes) => change('time', (each) => void (each.access.minutes[0] = minutes), 'least')}
-          />
-          <SavedNumber
-            label="at most"
-            unit="min"
-            value={longest}
-            min={shortest}
-            max={600}
-            onSave={(minutes) => change('time', (each) => void (each.access.minutes[1] = minutes), 'most')}
-          />
-        </div>
+        {opening ? (
+          <OpeningFields key={opening.id} opening={opening} twin={alike ? twin : undefined} />
+        ) : (
+          <>
+            <SavedText
+              label="How it is reached"
+              placeholder="from behind, lens off, whole lamp out, bumper off"
+              value={lamp.access.how}
+              maxLength={160}
+              onSave={(how) => change('access', (each) => void (each.access.how = how), 'how')}
+            />
+            <NativeSelect
+              label="Write it down piece by piece"
+              description="screws, clips, plugs in their order: opening and closing steps come from it, with counts to tick"
+              value=""
+              data={[
+                { value: '', label: 'in words is enough' },
+                ...usualOpeningsFor('lamps', lamp).map(({ id, name }) => ({ value: id, label: name })),
+              ]}
+              onChange={(event) => writeDown(event.currentTarget.value)}
+            />
+            <ToolsField
+              tools={lamp.access.tools}
+              save={(tools) => change('tools', (each) => void (each.access.tools = tools), 'tools')}
+            />
+            <div className={classes.measures}>
+              <SavedNumber
+                label="Open and close, at least"
+                unit="min"
+                value={shortest}
+                min={0}
+                max={longest}
+                onSave={(minutes) =>
+                  change('time', (each) => void (each.access.minutes[0] = minutes), 'least')
+                }
+              />
+              <SavedNumber
+                label="at most"
+                unit="min"
+                value={longest}
+                min={shortest}
+                max={600}
+                onSave={(minutes) =>
+                  change('time', (each) => void (each.access.minutes[1] = minutes), 'most')
+                }
+              />
+            </div>
+          </>
+        )}
         {neighbours.length > 0 && (
           <div>
             <div className={classes.label}>Opened together with</div>
@@ -167,31 +200,5 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
         )}
       </div>
     </Card>
-  );
-}
-
-/** Lead length of aluminium-housed resistors sold for lamps, mm (common practice). */
-
-/** Tools as words with commas between; saved as they are typed. */
-function Tools({ tools, save }: { tools: readonly string[]; save(tools: string[]): void }) {
-  const [text, setText] = useState(tools.join(', '));
-  return (
-    <TextInput
-      label="Tools"
-      description="with commas between"
-      value={text}
-      maxLength={400}
-      onChange={(event) => {
-        const { value } = event.currentTarget;
-        setText(value);
-        save(
-          value
-            .split(',')
-            .map((tool) => tool.trim())
-            .filter(Boolean)
-            .slice(0, 12),
-        );
-      }}
-    />
   );
 }

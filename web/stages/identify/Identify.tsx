@@ -10,6 +10,7 @@ import { AccessCard } from './AccessCard.tsx';
 import { EarthCheckCard } from './EarthCheckCard.tsx';
 import { Finder } from './Finder.tsx';
 import classes from './Identify.module.css';
+import { OtherOpenings } from './opening/OtherOpenings.tsx';
 
 /** Which bulb is in each lamp, how its socket is wired, how it is reached, and what room is behind it. */
 export default function Identify() {
@@ -46,6 +47,7 @@ export default function Identify() {
               <EarthCheckCard key={`earth-${current.id}`} lamp={current} />
             )}
             <AccessCard key={`access-${current.id}`} lamp={current} />
+            <OtherOpenings />
             <Photos />
           </Gradually>
         </div>

@@ -1,6 +1,7 @@
-import { Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
+import type { PolarityRecord } from '../../../../core/model/job.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { addPhoto, binPhoto, shrinkPhoto } from '../../../store/photos.ts';
@@ -99,23 +100,22 @@ export function LostForm({ step }: { step: FitStep }) {
   const { job } = useDesk();
   const { lose, find } = useStepActs();
   const choices = [...(step.losable ?? []), 'seal', 'something else'];
-  const [what, setWhat] = useState<string | null>(choices[0] ?? null);
+  const [what, setWhat] = useState(choices[0] ?? '');
   const [own, setOwn] = useState('');
   const [count, setCount] = useState<number | string>(1);
-  const named = what === 'something else' ? own.trim() : (what ?? '');
+  const named = what === 'something else' ? own.trim() : what;
   const number = Number(count);
   const usable = named !== '' && Number.isInteger(number) && number >= 1 && number <= 60;
   const mine = (job.lost ?? []).filter(({ stepId }) => stepId === step.id);
   return (
     <div className={classes.tool}>
       <div className={classes.pair}>
-        <Select
+        <NativeSelect
           size="md"
           label="Broken or lost"
           data={choices}
           value={what}
-          onChange={setWhat}
-          allowDeselect={false}
+          onChange={(event) => setWhat(event.currentTarget.value)}
         />
         <NumberInput
           size="md"
@@ -191,7 +191,7 @@ export function PhotoForm({ step }: { step: FitStep }) {
   );
 }
 
-const WAYS = [
+const WAYS: readonly { value: PolarityRecord['by']; label: string }[] = [
   { value: 'battery', label: 'a 9 V battery on the bench' },
   { value: 'live', label: 'the live plug: it lit at once' },
   { value: 'probe', label: 'a fused probe' },
@@ -202,7 +202,7 @@ export function PolarityForm({ lampId }: { lampId: string }) {
   const { job, edit } = useDesk();
   const record = job.polarity?.[lampId];
   const lamp = job.vehicle.lamps.find(({ id }) => id === lampId);
-  const save = (by: 'battery' | 'live' | 'probe', way: string) =>
+  const save = (by: PolarityRecord['by'], way: string) =>
     edit(
       `${lamp?.name ?? lampId}: which way round`,
       (draft) => {
@@ -212,14 +212,15 @@ export function PolarityForm({ lampId }: { lampId: string }) {
     );
   return (
     <div className={classes.pair}>
-      <Select
+      <NativeSelect
         size="md"
         label="Polarity proved by"
-        placeholder="not proved yet"
-        data={WAYS}
-        value={record?.by ?? null}
-        onChange={(by) => by && save(by as 'battery', record?.way ?? '')}
-        allowDeselect={false}
+        data={[{ value: '', label: 'not proved yet' }, ...WAYS]}
+        value={record?.by ?? ''}
+        onChange={(event) => {
+          const by = WAYS.find(({ value }) => value === event.currentTarget.value)?.value;
+          if (by) save(by, record?.way ?? '');
+        }}
       />
       <SavedText
         label="Which way round it went in"
