@@ -112,62 +112,6 @@ describe('vumble check', () => {
   });
 });
 
-describe('vumble order, pins and wiring', () => {
-  const readings = (rows: readonly string[]) => {
-    const path = join(directory, `readings-${rows.length}.csv`);
-    writeFileSync(path, ['connector,cavity,on,how,volts,ohms,seen,lamp', ...rows].join('\n'));
-    return path;
-  };
-
-  it('gives the order of work with its walking and its reasons', async () => {
-    const { code, out } = await call('order', demo('library-route-1'), '--json');
-    const { steps, route } = JSON.parse(out);
-    expect(code).toBe(EXIT.fine);
-    expect(route.walkMinutes).toBe(route.atLeastMinutes);
-    expect(route.lampByLampMinutes).toBeGreaterThan(route.walkMinutes);
-    const ids = steps.map((step: { id: string }) => step.id);
-    expect(ids.filter((id: string) => id.startsWith('open-')).length).toBe(6);
-    expect((await call('order', demo('library-route-1'))).out).toMatch(/the least there is; lamp by lamp/);
-  });
-
-  it('finds pins from a table, asks for the next reading, and names a row it cannot use', async () => {
-    const bounce = 'plug-rear-left,1,turn-left,volts,,,bouncing,';
-    const path = readings([bounce, bounce, 'plug-rear-left,3,Stop,volts,12.2,,,']);
-    const { code, out } = await call('pins', demo('library-route-1'), path, '--json');
-    const [plug] = JSON.parse(out);
-    expect(code).toBe(EXIT.fallsShort);
-    expect(plug.cavities[0]).toMatchObject({ cavity: '1', does: 'left turn', proved: true, by: 'meter' });
-    expect(plug.cavities[1].proved).toBe(false);
-    expect(plug.next.cavity).toBeTruthy();
-    const bad = await call(
-      'pins',
-      demo('library-route-1'),
-      readings([
-        'plug-rear-left,9,off,volts,1,,,',
-        'nowhere,1,off,volts,1,,,',
-        bounce,
-        'plug-rear-left,1,off,volts,12 V,,,',
-      ]),
-    );
-    expect(bad.code).toBe(EXIT.badInput);
-    expect(bad.error).toMatch(
-      /row 2: plug plug-rear-left has no cavity "9"[\s\S]*row 3: there is no plug "nowhere"[\s\S]*row 5: "12 V" is no volts/,
-    );
-  });
-
-  it('writes the wiring sheet of a lamp as a table and as a drawing', async () => {
-    const { code, out } = await call('wiring', demo('library-route-1'), '--lamp', 'rear-left');
-    expect(code).toBe(EXIT.fine);
-    expect(out).toMatch(/1 +BK\/WH +1 mm² +left turn: proved by meter; 15 A fuse, flasher, turn switch/);
-    expect(out).toMatch(/2 +GY\/BK .*colour only: unproved, measure/);
-    const svg = await call('wiring', demo('library-route-1'), '--lamp', 'rear-left', '--svg');
-    expect(svg.out).toMatch(/^<svg xmlns[\s\S]*BK\/WH 1 mm²[\s\S]*<\/svg>\s*$/);
-    const lost = await call('wiring', demo('library-route-1'), '--lamp', 'none');
-    expect(lost.code).toBe(EXIT.badInput);
-    expect(lost.error).toContain('rear-left');
-  });
-});
-
 describe('vumble netlist and solve', () => {
   const simulation = new Simulation();
   beforeAll(() => simulation.start(), 60_000);

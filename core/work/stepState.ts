@@ -28,7 +28,7 @@ export function doneBefore(
   );
 }
 
-/** The step to go on with: the first that can be done. */
+/** The step to go on with: the index of the first that can be done. */
 export function nextStep(job: Pick<Job, 'fit'>, steps: readonly FitStep[]): number {
   const open = steps.findIndex((step) => stepState(job, step) === 'open');
   if (open >= 0) return open;

@@ -30,6 +30,7 @@ import { lampStrips } from '../../core/traces/lampStrips.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { fittingRows, pinsInWords } from './fitting.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
 import { quickRows, shareInWords } from './quickChecks.ts';
 import { thirtyLamps } from './thirtyLamps.ts';
@@ -260,7 +261,8 @@ rows.push(
   ['find anything, by three letters', timed(() => findEntries(entries, 'p21'), 30)],
 );
 rows.push(...quickRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
-const share = shareInWords();
+rows.push(...fittingRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
+const share = `${shareInWords()}\n${pinsInWords()}`;
 const against: string[] = [];
 for (const [name, flashing] of [
   ['four seconds of thirty lamps', thirty()],

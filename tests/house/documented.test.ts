@@ -11,7 +11,7 @@ const sourcesIn = (folder: string) =>
 
 /** A figure whose name says what it is in needs no more words. */
 const UNIT_NAMED =
-  /(volts|amps|ohms|watts|seconds|kelvin|celsius|hertz|farads|degrees|metres|mm2?|mm|minutes|rate|perminute|share|percent|factor|siemens|lumens|duty|fraction|candela|words|count|index|key|id)$/i;
+  /(volts|amps|ohms|watts|seconds|kelvin|celsius|hertz|farads|degrees|metres|mm2?|mm|minutes|rate|perminute|share|percent|factor|siemens|lumens|duty|fraction|candela|bits|words|count|index|key|id)$/i;
 /** A unit, or what has none, said in a comment. */
 const UNIT_SAID =
   /(\b(V|A|W|K|s|Hz|mm²?|m|ohms|Ω|S|F|lm|cd|degrees|minutes|°C|J|A²s|hours)(?![A-Za-z])|Ω|°|%|\b(share|times|factor|count|how many|place|number of|index|between 0 and 1|units?|per cent|ratio|rank|flashes a minute|currency|score|kelvin|volts|amps|watts|seconds)\b)/;

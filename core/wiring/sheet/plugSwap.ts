@@ -4,7 +4,8 @@ import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { nameOf } from '../connectors.ts';
 import { colourLetters, isProved } from '../feedProof.ts';
 import { type PinMap, type PinRow, pinMapOf } from '../wholeLampPins.ts';
-import { proofWords, type SheetNode, type SheetRow, type SheetWire, type WiringSheet } from './sheet.ts';
+import { proofWords, type SheetRow } from './rows.ts';
+import type { SheetNode, SheetWire, WiringSheet } from './sheet.ts';
 
 const CHANGE_WORDS: Record<PinRow['change'], string> = {
   same: 'stays where it is',

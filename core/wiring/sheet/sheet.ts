@@ -1,14 +1,13 @@
 import { ohms, watts } from '../../formatting/format.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
-import type { Circuit } from '../../model/vehicle/circuit.ts';
-import type { Cavity, Connector, ProofMethod, WireColours } from '../../model/vehicle/connector.ts';
+import type { Cavity, Connector, WireColours } from '../../model/vehicle/connector.ts';
 import { circuitById, circuitsFeeding, fuseById, lampById } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { bulbOf, ledOf, networksOf } from '../../simulation/fitment.ts';
-import { colourHint } from '../colourHints.ts';
 import { connectorsOf, type KnownConnector, nameOf } from '../connectors.ts';
-import { colourLetters, isProved } from '../feedProof.ts';
+import { colourLetters } from '../feedProof.ts';
+import { fedBy, JOINT_WORDS, proofWords, type SheetRow, sheetNotes, sheetRows } from './rows.ts';
 
 /** Something a sheet draws: what wires begin and end at. */
 export interface SheetNode {
@@ -31,21 +30,6 @@ export interface SheetWire {
   kind: 'loom' | 'lamp' | 'added';
 }
 
-/** One cavity as a row of the sheet's table. */
-export interface SheetRow {
-  cavity: string;
-  colour: WireColours | null;
-  letters: string;
-  areaMm2: number | null;
-  does: string;
-  /** `proved by meter`, `colour only: unproved, measure` */
-  proof: string;
-  proved: boolean;
-  joint: string;
-  fuse: string;
-  hint: string;
-}
-
 export interface WiringSheet {
   connectorId: string;
   title: string;
@@ -53,25 +37,6 @@ export interface WiringSheet {
   wires: readonly SheetWire[];
   rows: readonly SheetRow[];
   notes: readonly string[];
-}
-
-const PROOF_WORDS: Record<ProofMethod, string> = {
-  meter: 'proved by meter',
-  probe: 'proved by probe',
-  'lead-out': 'proved by the filament’s lead-out',
-  colour: 'colour only: unproved, measure',
-};
-export const JOINT_WORDS: Record<NonNullable<Cavity['joint']>, string> = {
-  'crimp-shrink': 'crimp, glue-lined shrink',
-  'solder-shrink': 'solder, shrink',
-  'plug-in': 'plug-in',
-  tap: 'insulation-displacement tap',
-};
-
-/** How a cavity's use was found, in words. */
-export function proofWords({ use, provedBy }: Pick<Cavity, 'use' | 'provedBy'>): string {
-  if (!use) return 'nobody knows: measure';
-  return provedBy ? PROOF_WORDS[provedBy] : 'supposed: unproved, measure';
 }
 
 /**
@@ -121,8 +86,8 @@ class SheetOf {
       title: connector.name,
       nodes: this.nodes,
       wires: this.wires,
-      rows: connector.cavities.map((cavity) => this.row(cavity)),
-      notes: this.notes(),
+      rows: sheetRows(this.vehicle, this.known),
+      notes: sheetNotes(this.vehicle, this.known),
     };
   }
 
@@ -156,7 +121,7 @@ class SheetOf {
     if (!use) return ['measure it'];
     if (use.does === 'earth') return [this.earthName()];
     if (use.does === 'feed')
-      return [...new Set(use.circuitIds.map((id) => this.fedBy(circuitById(this.vehicle, id))))];
+      return [...new Set(use.circuitIds.map((id) => fedBy(this.vehicle, circuitById(this.vehicle, id))))];
     if (use.does !== 'relay') return [];
     if (use.terminal === 'supply') return [fuseById(this.vehicle, this.vehicle.flasher.fuseId).name];
     return [{ lamps: 'to the turn switch', earth: 'body', pilot: 'to the dash' }[use.terminal]];
@@ -167,12 +132,6 @@ class SheetOf {
     const points = new Set(ids.flatMap((id) => lampById(this.vehicle, id).earthPoint ?? []));
     const named = this.vehicle.earthPoints.filter(({ id }) => points.has(id)).map(({ name }) => name);
     return named.join(', ') || 'body metal';
-  }
-
-  private fedBy({ from }: Circuit): string {
-    if (from.by === 'switch') return `${fuseById(this.vehicle, from.fuseId).name}, switch`;
-    const fuse = fuseById(this.vehicle, this.vehicle.flasher.fuseId).name;
-    return `${fuse}, ${from.by === 'output' ? 'controller output' : 'flasher, turn switch'}`;
   }
 
   private lamp(lampId: string): void {
@@ -261,55 +220,6 @@ class SheetOf {
       label,
       kind,
     });
-  }
-
-  private row(cavity: Cavity): SheetRow {
-    const { id, use, colour, areaMm2, joint } = cavity;
-    const circuits =
-      use?.does === 'feed' ? use.circuitIds.map((each) => circuitById(this.vehicle, each)) : [];
-    return {
-      cavity: this.known.recorded ? id : '?',
-      colour: colour ?? null,
-      letters: colourLetters(colour),
-      areaMm2: areaMm2 ?? null,
-      does: use ? nameOf(this.vehicle, use) : 'nobody knows',
-      proof: this.known.recorded ? proofWords(cavity) : 'nobody has looked at this plug',
-      proved: this.known.recorded && use !== undefined && isProved(cavity),
-      joint: joint ? JOINT_WORDS[joint] : '',
-      fuse: circuits.map((circuit) => this.fedBy(circuit)).join('; '),
-      hint: colourHint(this.vehicle.region, colour)?.words ?? '',
-    };
-  }
-
-  private notes(): string[] {
-    const { connector, known, vehicle } = this;
-    const notes: string[] = [];
-    if (!known.recorded)
-      notes.push(
-        'Nobody has looked at this plug: which cavity is for what is not known, only which wires it must have.',
-      );
-    const signature = (each: Connector) => `${each.housing.toLowerCase()} ${each.cavities.length}`;
-    const twins = connectorsOf(vehicle).filter(
-      (each) =>
-        each.recorded &&
-        known.recorded &&
-        each.connector.id !== connector.id &&
-        signature(each.connector) === signature(connector),
-    );
-    for (const { connector: twin } of twins) {
-      const own = connector.cavities.map(({ colour }) => colourLetters(colour)).filter(Boolean);
-      const other = twin.cavities.map(({ colour }) => colourLetters(colour)).filter(Boolean);
-      const [mine, theirs] = [
-        own.filter((each) => !other.includes(each)),
-        other.filter((each) => !own.includes(each)),
-      ];
-      notes.push(
-        mine.length + theirs.length > 0
-          ? `${twin.name} looks alike, ${twin.cavities.length} cavities too: this one has ${mine.join(', ') || 'none of its own'}, that one ${theirs.join(', ') || 'none of its own'}.`
-          : `${twin.name} looks alike, in its colours too: tag both before either is pulled.`,
-      );
-    }
-    return notes;
   }
 }
 

@@ -11,7 +11,8 @@ import type {
 } from '../../../../core/model/vehicle/connector.ts';
 import { functionsAt, idOfUse } from '../../../../core/wiring/connectors.ts';
 import { recordedConnector } from '../../../../core/wiring/pinFinder/writeMap.ts';
-import { JOINT_WORDS, type WiringSheet } from '../../../../core/wiring/sheet/sheet.ts';
+import { JOINT_WORDS } from '../../../../core/wiring/sheet/rows.ts';
+import type { WiringSheet } from '../../../../core/wiring/sheet/sheet.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { SavedText } from '../../../ui/SavedText.tsx';
