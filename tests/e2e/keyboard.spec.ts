@@ -72,8 +72,8 @@ test('a switch just clicked does not silence the keys', async ({ page }) => {
 test('a double click on Done finishes one step, not two', async ({ page }) => {
   await openStage(page, OPEN_JOB, 'fit');
   await page.getByRole('button', { name: 'Done', exact: true }).dblclick();
-  await expect(page.getByText('1 of 29 done')).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Open: front left' })).toBeVisible();
+  await expect(page.getByText('1 of 32 done')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Make the vehicle safe' })).toBeVisible();
 });
 
 test('keys rest while somebody types', async ({ page }) => {

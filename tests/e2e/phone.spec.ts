@@ -18,8 +18,8 @@ test('Fit shows one step with targets for gloves', async ({ page }) => {
   expect(box?.height).toBeGreaterThanOrEqual(56);
   expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(844);
   await done.tap();
-  await expect(page.getByText('1 of 29 done')).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Open: front left' })).toBeVisible();
+  await expect(page.getByText('1 of 32 done')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Make the vehicle safe' })).toBeVisible();
 });
 
 test('Prove measures by tapping the big button', async ({ page }) => {

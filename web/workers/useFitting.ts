@@ -50,7 +50,8 @@ export function useFoundPins(job: Job, shelf: Shelf, connectorId: string, standi
       standing?.how ?? '',
     ],
     queryFn: () => fitting().findPins(job, shelf, connectorId, standing),
-    placeholderData: keepPreviousData,
+    // What was found of another plug says nothing of this one.
+    placeholderData: (before, query) => (query?.queryKey[1] === connectorId ? before : undefined),
   });
 }
 

@@ -1,4 +1,5 @@
 import type { PinReading } from '../../model/evidence.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { type Expected, OPEN_FROM_OHMS } from './expected.ts';
 
 /** What was read, as far as it tells of a cavity. */
@@ -79,6 +80,27 @@ export function readingOf(expected: Expected): Read | null {
       return dim !== undefined ? { seen: 'lit-dim', lampId: dim } : { seen: 'dark' };
     }
   }
+}
+
+/**
+ * `12.3 V`, `bouncing`, `open`: a reading in words.
+ *
+ * @param vehicle whose lamps are called by their names
+ */
+export function readWords({ seen, volts, ohms, lampId }: Read, vehicle?: Pick<Vehicle, 'lamps'>): string {
+  if (volts !== undefined) return `${volts.toFixed(1)} V`;
+  if (ohms !== undefined) return `${ohms < 10 ? ohms.toFixed(1) : Math.round(ohms)} Ω`;
+  const lamp = vehicle?.lamps.find(({ id }) => id === lampId)?.name ?? lampId ?? 'a lamp';
+  const words: Record<Read['seen'], string> = {
+    steady: 'steady volts',
+    bouncing: 'bouncing with the flash',
+    nothing: 'nothing',
+    open: 'open, no ohms',
+    'lit-bright': `${lamp} lit bright`,
+    'lit-dim': `${lamp} lit dim`,
+    dark: 'dark',
+  };
+  return words[seen];
 }
 
 /** Height of a bell curve of unit area. */

@@ -2,9 +2,9 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { pinReadingsOf } from '../../model/seen.ts';
 import { connectorsOf } from '../connectors.ts';
-import { readingOf } from './agreement.ts';
+import { readingOf, readWords } from './agreement.ts';
 import { expectedReadings } from './expected.ts';
-import { PinFinder, type PinFinding, readWords, type Standing } from './finder.ts';
+import { PinFinder, type PinFinding, type Standing } from './finder.ts';
 
 /** What the readings of one plug say, and what the next one would show. */
 export interface FoundPins {
@@ -32,7 +32,7 @@ export function findPins(job: Job, shelf: Shelf, connectorId: string, standing: 
     finding,
     wouldShow: finder.groups.map(({ name }, at) => {
       const read = readingOf(expected[at] ?? null);
-      return { name, shows: read ? readWords(read) : 'nobody can say' };
+      return { name, shows: read ? readWords(read, job.vehicle) : 'nobody can say' };
     }),
   };
 }

@@ -4,7 +4,7 @@ import type { CavityUse, Connector, ProofMethod } from '../../model/vehicle/conn
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { type ColourHint, colourHint } from '../colourHints.ts';
 import type { PlugFunction } from '../connectors.ts';
-import { agreement, FALSE_SHARE, type Read, readingOf } from './agreement.ts';
+import { agreement, FALSE_SHARE, type Read, readingOf, readWords } from './agreement.ts';
 import type { Expected, ExpectedReadings, PinTestAt } from './expected.ts';
 import { type JointMap, jointMap, type Placed } from './joint.ts';
 
@@ -65,10 +65,11 @@ const EARTH_KNOWN = 0.9;
 const AGAIN = 0.25;
 const MISSING = 0.02;
 const BLANK = 0.25;
-/** Minutes of one reading, of another range, of bulbs out and in, of another switch by foot (typical). */
+/** Minutes of one reading, of another range, of bulbs out and in, of the plug off and a probe on, of another switch by foot (typical). */
 const READING = 0.3;
 const OTHER_RANGE = 0.2;
 const BULBS_OUT = 1;
+const PLUG_OFF = 1.2;
 const OTHER_SWITCH = 0.7;
 
 /** Finds which cavity of one plug is for what, from readings in any order, and which reading tells most next. */
@@ -182,7 +183,7 @@ export class PinFinder {
   private contradictions(readings: readonly CavityReading[], map: JointMap, settled: boolean): string[] {
     const said = this.doubted(readings, map).map((reading) => {
       const none = this.groups.every((_, group) => this.agrees(reading, group) < IMPOSSIBLE);
-      const at = `Cavity ${reading.cavity}, ${this.switched(reading)}: ${readWords(reading)}`;
+      const at = `Cavity ${reading.cavity}, ${this.switched(reading)}: ${readWords(reading, this.vehicle)}`;
       return none
         ? `${at} is what no wire of this plug gives. Measure it again; if it stays so, the plug is another than it is taken for, or something is wrong with the circuit.`
         : `${at} does not go with what else was read. One of them is false: measure it again.`;
@@ -240,7 +241,8 @@ export class PinFinder {
       READING +
       (standing && standing.circuitId !== test.circuitId ? OTHER_SWITCH : 0) +
       (standing && standing.how !== test.how ? OTHER_RANGE : 0) +
-      (test.how === 'ohms-out' && standing?.how !== 'ohms-out' ? BULBS_OUT : 0);
+      (test.how === 'ohms-out' && standing?.how !== 'ohms-out' ? BULBS_OUT : 0) +
+      (test.how === 'probe' && standing?.how !== 'probe' ? PLUG_OFF : 0);
     return { test, minutes, shows: (group) => shown[group] ?? new Map() };
   }
 }
@@ -279,20 +281,4 @@ function groupOf(functions: readonly PlugFunction[]): FunctionGroup {
 /** What a group of functions is for, where all of it is the same; undefined where it is one or the other. */
 export function groupUse({ functions }: FunctionGroup): CavityUse | undefined {
   return functions.length === 1 ? functions[0]?.use : undefined;
-}
-
-/** `12.3 V`, `bouncing`, `open`: a reading in words. */
-export function readWords({ seen, volts, ohms, lampId }: Read): string {
-  if (volts !== undefined) return `${volts.toFixed(1)} V`;
-  if (ohms !== undefined) return `${ohms < 10 ? ohms.toFixed(1) : Math.round(ohms)} Ω`;
-  const words: Record<Read['seen'], string> = {
-    steady: 'steady volts',
-    bouncing: 'bouncing with the flash',
-    nothing: 'nothing',
-    open: 'open, no ohms',
-    'lit-bright': `${lampId ?? 'a lamp'} lit bright`,
-    'lit-dim': `${lampId ?? 'a lamp'} lit dim`,
-    dark: 'dark',
-  };
-  return words[seen];
 }

@@ -4,12 +4,8 @@ import type { PinReading } from '../../../../core/model/evidence.ts';
 import { pinReadingsOf } from '../../../../core/model/seen.ts';
 import type { Connector } from '../../../../core/model/vehicle/connector.ts';
 import { switchedName } from '../../../../core/wiring/connectors.ts';
-import {
-  type NextReading,
-  type PinFinding,
-  readWords,
-  type Standing,
-} from '../../../../core/wiring/pinFinder/finder.ts';
+import { readWords } from '../../../../core/wiring/pinFinder/agreement.ts';
+import type { NextReading, PinFinding, Standing } from '../../../../core/wiring/pinFinder/finder.ts';
 import { recordedConnector, writeMap } from '../../../../core/wiring/pinFinder/writeMap.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useDesk } from '../../../job/workspace.ts';
@@ -24,14 +20,15 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
   const { job, shelf, edit } = useDesk();
   const [standing, setStanding] = useState<Standing | null>(null);
   const readings = pinReadingsOf(job, connector.id);
-  const { data, error } = useFoundPins(job, shelf, connector.id, standing);
+  const { data, error, isPlaceholderData } = useFoundPins(job, shelf, connector.id, standing);
   const [own, setOwn] = useState<NextReading | null>(null);
   const asked = own ?? data?.finding.next ?? null;
 
   const take = (read: Pick<PinReading, 'seen' | 'volts' | 'ohms' | 'lampId'>) => {
-    if (!asked) return;
+    // What is asked next is not known until the last one is counted in.
+    if (!asked || isPlaceholderData) return;
     const { cavity, circuitId, how } = asked;
-    edit(`Reading: cavity ${cavity}, ${readWords(read)}`, (draft) => {
+    edit(`Reading: cavity ${cavity}, ${readWords(read, job.vehicle)}`, (draft) => {
       const plug = recordedConnector(draft, connector.id);
       if (!plug?.cavities.some(({ id }) => id === cavity)) return;
       draft.evidence.push({
@@ -69,6 +66,7 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
               key={`${asked.cavity}-${asked.circuitId}-${asked.how}-${readings.length}`}
               connector={connector}
               asked={asked}
+              counting={isPlaceholderData}
               suggested={own === null}
               wouldShow={own === null ? data.wouldShow : []}
               onChange={setOwn}
@@ -107,7 +105,8 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
         <SeenList seen={readings.toReversed()} what="a reading of a pin">
           {(each) => (
             <>
-              Cavity {each.cavity}, {switchedName(job.vehicle, each.circuitId)}: <b>{readWords(each)}</b>
+              Cavity {each.cavity}, {switchedName(job.vehicle, each.circuitId)}:{' '}
+              <b>{readWords(each, job.vehicle)}</b>
             </>
           )}
         </SeenList>

@@ -19,6 +19,8 @@ const HOWS = Object.keys(HOW_WORDS) as PinTest[];
 interface ReadingFormProps {
   connector: Connector;
   asked: NextReading;
+  /** the last reading is still being counted in */
+  counting: boolean;
   suggested: boolean;
   wouldShow: readonly { name: string; shows: string }[];
   onChange(next: NextReading): void;
@@ -26,7 +28,15 @@ interface ReadingFormProps {
 }
 
 /** One reading: what to measure, and what was seen in a tap or a figure. */
-export function ReadingForm({ connector, asked, suggested, wouldShow, onChange, onTake }: ReadingFormProps) {
+export function ReadingForm({
+  connector,
+  asked,
+  counting,
+  suggested,
+  wouldShow,
+  onChange,
+  onTake,
+}: ReadingFormProps) {
   const { job } = useDesk();
   const [figure, setFigure] = useState<number | string>('');
   const ohms = asked.how === 'ohms-in' || asked.how === 'ohms-out';
@@ -43,7 +53,7 @@ export function ReadingForm({ connector, asked, suggested, wouldShow, onChange, 
     ),
   ];
   return (
-    <div className={classes.reading}>
+    <div className={classes.reading} aria-busy={counting}>
       <p className={classes.ask}>
         <span className="faint">
           {asked.again
@@ -62,7 +72,7 @@ export function ReadingForm({ connector, asked, suggested, wouldShow, onChange, 
         </b>
         {HOW_WORDS[asked.how]}
       </p>
-      <div className={classes.taps}>
+      <fieldset className={classes.taps} disabled={counting} aria-label="What it showed">
         {volts && (
           <>
             <Button variant="default" onClick={() => onTake({ seen: 'bouncing' })}>
@@ -112,7 +122,7 @@ export function ReadingForm({ connector, asked, suggested, wouldShow, onChange, 
             </Button>
           </>
         )}
-      </div>
+      </fieldset>
       {wouldShow.length > 0 && (
         <details className={classes.would}>
           <summary>What it would show</summary>

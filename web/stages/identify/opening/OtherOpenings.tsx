@@ -1,6 +1,7 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { capital } from '../../../../core/formatting/format.ts';
+import { flashes } from '../../../../core/model/scope.ts';
 import type { Opening } from '../../../../core/model/vehicle/opening.ts';
 import { freeOpeningId, putOpening } from '../../../../core/vehicle/edit/openings.ts';
 import { flasherOpening, openingFrom } from '../../../../core/work/access/openings.ts';
@@ -26,7 +27,7 @@ export function OtherOpenings() {
   };
   return (
     <>
-      {flasher.kind !== 'controller' && (
+      {flasher.kind !== 'controller' && flashes(job) && (
         <Card title="Where the flasher is">
           <p className="faint">Hazard on: listen for the click. It leads to the relay.</p>
           {known ? (
