@@ -1,11 +1,19 @@
+// Longer than 300 lines: the work of many jobs, step by step.
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { LoadResistorCure } from '../model/cures.ts';
-import type { Job } from '../model/job.ts';
+import type { Job, WorkHabits } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
-import { fitSteps, minutesLeft } from './fitSteps.ts';
+import { handOverPage } from '../record/handOver.ts';
+import { putOpening } from '../vehicle/edit/openings.ts';
+import { openingFrom } from './access/openings.ts';
+import { USUAL_OPENINGS } from './access/usualOpenings.ts';
+import { fitSteps, minutesLeft, workPlan } from './fitSteps.ts';
+import { USUAL_HABITS } from './order/route.ts';
 import { stageProgress } from './progress.ts';
+import { doneBefore, stepDone } from './stepState.ts';
+import { learntTimes } from './times.ts';
 
 const [open, , finished] = demoJobs() as [Job, Job, Job];
 const steps = fitSteps(finished, DEMO_SHELF);
@@ -170,5 +178,155 @@ describe('steps of resistors', () => {
     const taps = fitSteps(job, DEMO_SHELF).filter((step) => step.id.startsWith('tap-'));
     expect(taps.map((step) => step.id)).toEqual(['tap-stop-tail-left', 'tap-stop-tail-left-1']);
     expect(taps.map((step) => step.load?.feed)).toEqual(['stop feed', 'tail or position feed']);
+  });
+});
+
+describe('the demo fleet', () => {
+  const jobs = demoJobs();
+
+  it('opens each panel once, and closes whatever it opened', () => {
+    for (const job of jobs) {
+      const ids = fitSteps(job, DEMO_SHELF).map((step) => step.id);
+      expect(new Set(ids).size, job.id).toBe(ids.length);
+      const opened = ids.filter((id) => id.startsWith('open-'));
+      expect(opened.length).toBeGreaterThan(1);
+      for (const id of opened) {
+        const close = ids.indexOf(id.replace('open-', 'close-'));
+        expect(close, `${job.id} ${id}`).toBeGreaterThan(ids.indexOf(id));
+      }
+    }
+  });
+
+  it('is walked as little as can be, and less than lamp by lamp', () => {
+    for (const job of jobs) {
+      const { route } = workPlan(job, DEMO_SHELF);
+      expect(route.atLeastMinutes, job.id).toBe(route.walkMinutes);
+      expect(route.walkMinutes).toBeLessThan(route.lampByLampMinutes);
+    }
+  });
+
+  it('opens trim before what is behind it and closes it after; an airbag there waits for the maker’s figure', () => {
+    const job = structuredClone(finished);
+    const pillar = USUAL_OPENINGS.find(({ id }) => id === 'pillar-trim');
+    if (!pillar) throw new Error('no pillar trim');
+    putOpening(job.vehicle, openingFrom(pillar, 'trim', 'Pillar trim'));
+    for (const opening of job.vehicle.openings ?? [])
+      if (opening.id === 'rear-left') opening.needs = ['trim'];
+    const ids = fitSteps(job, DEMO_SHELF).map((step) => step.id);
+    const order = [
+      'battery-off-left',
+      'open-trim',
+      'open-rear-left',
+      'battery-on-left',
+      'close-rear-left',
+      'close-trim',
+    ];
+    const places = order.map((id) => ids.indexOf(id));
+    expect(places).toEqual(places.toSorted((a, b) => a - b));
+    expect(places).not.toContain(-1);
+    const trim = () => fitSteps(job, DEMO_SHELF).find((step) => step.id === 'open-trim');
+    expect(trim()?.blocked).toMatch(/vehicle’s maker/);
+    expect(trim()?.timer).toEqual({ what: 'airbag', minutes: null });
+    for (const opening of job.vehicle.openings ?? [])
+      if (opening.id === 'trim') opening.airbagWaitMinutes = 3;
+    expect(trim()?.blocked).toBeUndefined();
+    expect(trim()?.timer).toEqual({ what: 'airbag', minutes: 3 });
+  });
+
+  it('keeps ticks of an earlier plan with their steps, and what has none any more as done before', () => {
+    const job = structuredClone(finished);
+    // As the plan before had it: no look at the parts, no switching on, and a step that is gone.
+    for (const id of Object.keys(job.fit)) if (/^(receive|switch-on)/.test(id)) delete job.fit[id];
+    job.fit['open-old-panel'] = { doneAt: '2026-11-10T12:50:00.000Z', note: '' };
+    const plan = fitSteps(job, DEMO_SHELF);
+    expect(plan.every((step) => stepDone(job, step))).toBe(true);
+    expect(doneBefore(job, plan)).toEqual([{ id: 'open-old-panel', doneAt: '2026-11-10T12:50:00.000Z' }]);
+  });
+});
+
+describe('how one works', () => {
+  const idsWith = (habits: Partial<WorkHabits>) =>
+    fitSteps({ ...finished, habits: { ...USUAL_HABITS, ...habits } }, DEMO_SHELF).map((step) => step.id);
+
+  it('with a helper sees each lamp lit before its panel is closed, and nobody walks to switch', () => {
+    const ids = idsWith({ helper: true });
+    expect(ids.some((id) => id.startsWith('switch-on'))).toBe(false);
+    expect(ids.indexOf('close-rear-left')).toBe(ids.indexOf('test-rear-left') + 1);
+    expect(ids.indexOf('open-repeater-left')).toBeGreaterThan(ids.indexOf('close-rear-left'));
+  });
+
+  it('both sides together sees both before either is closed', () => {
+    const ids = idsWith({ sides: 'both' });
+    const closes = ids.filter((id) => id.startsWith('close-')).map((id) => ids.indexOf(id));
+    const opens = ids.filter((id) => id.startsWith('open-')).map((id) => ids.indexOf(id));
+    expect(Math.max(...opens)).toBeLessThan(Math.min(...closes));
+  });
+
+  it('testing after the work closes first and looks at all in one round', () => {
+    const ids = idsWith({ testing: 'after', sides: 'both' });
+    const closes = ids.filter((id) => id.startsWith('close-')).map((id) => ids.indexOf(id));
+    const tests = ids.filter((id) => id.startsWith('test-')).map((id) => ids.indexOf(id));
+    expect(tests.length).toBe(6);
+    expect(Math.max(...closes)).toBeLessThan(Math.min(...tests));
+  });
+
+  it('battery off throughout has it on again before anything is tested', () => {
+    const ids = idsWith({ battery: 'throughout' });
+    expect(ids.indexOf('battery-off-left')).toBeLessThan(ids.indexOf('open-rear-left'));
+    expect(ids.indexOf('battery-on-left')).toBeLessThan(ids.indexOf('switch-on-left'));
+  });
+
+  it('puts the relay first or last', () => {
+    const moped = demoJobs().find(({ id }) => id === 'courier-moped-7') as Job;
+    const place = (relay: WorkHabits['relay']) => {
+      const ids = fitSteps({ ...moped, habits: { ...USUAL_HABITS, relay } }, DEMO_SHELF).map(({ id }) => id);
+      return ids.indexOf('cure-flasher') - ids.indexOf('open-rear-left');
+    };
+    expect(place('first')).toBeLessThan(0);
+    expect(place('last')).toBeGreaterThan(0);
+  });
+});
+
+describe('a resistor on a wire nobody has proved', () => {
+  const doneTap = (job: Job): Job => ({
+    ...job,
+    fit: { 'tap-rear-left': { doneAt: '2026-11-26T10:00:00.000Z', note: '' } },
+  });
+
+  it('is on the owner’s page once it is joined; one that was proved by meter is not', () => {
+    const troubled = demoJobs()[1] as Job;
+    expect(handOverPage(doneTap(troubled), DEMO_SHELF).unproved.join()).toMatch(
+      /Rear left: the resistor was joined to the turn feed without the wire having been proved/,
+    );
+    expect(handOverPage(doneTap(finished), DEMO_SHELF).unproved).toEqual([]);
+    expect(handOverPage({ ...troubled, fit: {} }, DEMO_SHELF).unproved).toEqual([]);
+  });
+
+  it('says so in its step, with the wire where one is known', () => {
+    const tapOf = (job: Job) => fitSteps(job, DEMO_SHELF).find(({ id }) => id === 'tap-rear-left');
+    expect(tapOf(finished)?.text).toContain('BK/WH in cavity 1, proved by meter');
+    expect(tapOf(demoJobs()[1] as Job)?.text).toContain('Prove the feed with the meter: it bounces');
+  });
+});
+
+describe('times on record', () => {
+  it('draw a range towards what was timed and narrow it, each kind of work by itself', () => {
+    const at = (minutes: number) => new Date(Date.UTC(2026, 10, 26, 10, minutes)).toISOString();
+    const job = structuredClone(finished);
+    job.fit['swap-rear-left'] = { doneAt: at(2), note: '', startedAt: at(0) };
+    job.fit['swap-front-left'] = { doneAt: at(5), note: '', startedAt: at(0), pausedSeconds: 180 };
+    const steps = fitSteps(job, DEMO_SHELF);
+    const times = learntTimes([job, job, job], () => steps);
+    expect(times.get('swap')).toEqual([2, 2, 2, 2, 2, 2]);
+    const plain = steps.find(({ id }) => id === 'swap-rear-right')?.minutes ?? [0, 0];
+    const learnt = workPlan(job, DEMO_SHELF, times).steps.find(({ id }) => id === 'swap-rear-right')
+      ?.minutes ?? [0, 0];
+    expect(learnt[0]).toBeGreaterThan(plain[0]);
+    expect(learnt[1]).toBeLessThan(plain[1]);
+    expect(learnt[0]).toBeLessThanOrEqual(2);
+    expect(learnt[1]).toBeGreaterThanOrEqual(2);
+    const tap = (list: readonly { id: string; minutes: readonly [number, number] }[]) =>
+      list.find(({ id }) => id === 'tap-rear-right')?.minutes;
+    expect(tap(workPlan(job, DEMO_SHELF, times).steps)).toEqual(tap(steps));
   });
 });

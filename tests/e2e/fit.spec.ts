@@ -93,7 +93,7 @@ test.describe('on a phone', () => {
         await page.getByRole('button', { name: 'Back at it' }).tap();
       }
       // Two taps in the same instant are one; by the space bar they need no wait.
-      if (count % 10 === 1 || step === 'Open: rear left') await done.tap({ delay: 20 });
+      if (count % 10 === 1 || step === 'Open: rear left') await done.tap();
       else await page.locator('body').press(' ');
       // A feed that was proved is joined without a word, any other is not.
       if (/^Tap /.test(step)) {

@@ -20,6 +20,13 @@ describe('what a simulation is kept under', () => {
     expect(key({ ...job, evidence: [...job.evidence, { ...rate, id: 'again' }] })).toBe(key());
   });
 
+  it('stays the same when a screw or the colour of a wire is written down', () => {
+    const { openings = [], connectors = [] } = job.vehicle;
+    expect(
+      key({ ...job, vehicle: { ...job.vehicle, openings: [...openings], connectors: [...connectors] } }),
+    ).toBe(key());
+  });
+
   it('changes with the shelf: an LED of other watts under the same id is another simulation', () => {
     const shelf = DEMO_SHELF.map((part) => (part.kind === 'led' ? { ...part, watts: part.watts + 1 } : part));
     expect(key(job, shelf)).not.toBe(key());
@@ -27,7 +34,8 @@ describe('what a simulation is kept under', () => {
 
   it('changes with each thing the circuit depends on', () => {
     const changed = [
-      { ...job, vehicle: { ...job.vehicle } },
+      { ...job, vehicle: { ...job.vehicle, circuits: [...job.vehicle.circuits] } },
+      { ...job, vehicle: { ...job.vehicle, internalOhms: 0.02 } },
       { ...job, identified: { ...job.identified } },
       { ...job, chosen: { ...job.chosen } },
       { ...job, lookOver: { ...job.lookOver, lamps: { ...job.lookOver.lamps } } },

@@ -1,12 +1,13 @@
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import { watcherTrials } from '../../core/model/seen.ts';
+import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 
 /** What of a job and its shelf the circuit depends on: a note typed elsewhere must not start a simulation again. */
 export function electrics(job: Job, shelf: Shelf) {
   const { vehicle, identified, chosen, lookOver, cures, vehicleCures } = job;
   return [
-    revisionOf(vehicle),
+    vehicleRevision(vehicle),
     revisionOf(identified),
     revisionOf(chosen),
     revisionOf(lookOver.lamps),
@@ -16,6 +17,19 @@ export function electrics(job: Job, shelf: Shelf) {
     watcherTrials(job).map(revisionOf).join(),
     revisionOf(shelf),
   ] as const;
+}
+
+/** What of a vehicle has no part in its circuits: which wire is which, and how it is opened. */
+const NOT_ELECTRIC = new Set(['connectors', 'openings']);
+
+/** One state of a vehicle as far as its circuits go: a screw that is written down does not judge it again. */
+export function vehicleRevision(vehicle: Vehicle): string {
+  return Object.entries(vehicle)
+    .filter(([name]) => !NOT_ELECTRIC.has(name))
+    .map(
+      ([name, value]) => `${name}:${typeof value === 'object' && value !== null ? revisionOf(value) : value}`,
+    )
+    .join();
 }
 
 const revisions = new WeakMap<object, number>();

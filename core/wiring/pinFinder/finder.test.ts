@@ -130,6 +130,23 @@ describe('PinFinder', () => {
     expect(cavities?.[0]?.use).toBeUndefined();
   });
 
+  it('takes over what the sheet has proved, and asks only for the rest', () => {
+    const { job, connector } = rearLeft();
+    const known = structuredClone(connector);
+    const [, second] = known.cavities;
+    if (second) {
+      second.use = { does: 'feed', circuitIds: ['turn-left'] };
+      second.provedBy = 'meter';
+    }
+    const finder = new PinFinder(job.vehicle, known, expectedReadings(job, DEMO_SHELF, known));
+    const finding = finder.find([]);
+    expect(finding.cavities[1]).toMatchObject({ proved: true, by: 'meter', readings: 0 });
+    expect(finding.next?.cavity).not.toBe('2');
+    // Read again, it is what was read that counts.
+    const stop = volts('2', 'stop', 12.4);
+    expect(finder.find([stop, stop]).cavities[1]?.likely[0]?.group.name).toBe('stop');
+  });
+
   it('tells what a meter would show of a pulsed feed: its mean, and its peak', () => {
     const job = newJob('j', 'bus', LARKSPUR_16, '2026-11-26T10:00:00.000Z');
     const connector = recordedConnector(structuredClone(job), 'plug-rear-left') as Connector;

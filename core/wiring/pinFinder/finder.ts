@@ -3,10 +3,12 @@ import type { PinReading } from '../../model/evidence.ts';
 import type { CavityUse, Connector, ProofMethod } from '../../model/vehicle/connector.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { type ColourHint, colourHint } from '../colourHints.ts';
-import type { PlugFunction } from '../connectors.ts';
-import { agreement, FALSE_SHARE, type Read, readingOf, readWords } from './agreement.ts';
+import { idOfUse, type PlugFunction } from '../connectors.ts';
+import { isProved } from '../feedProof.ts';
+import { agreement, FALSE_SHARE, type Read, readWords } from './agreement.ts';
 import type { Expected, ExpectedReadings, PinTestAt } from './expected.ts';
 import { type JointMap, jointMap, type Placed } from './joint.ts';
+import { alike, outcomesOf } from './outcomes.ts';
 
 /** A reading at one cavity, as far as the finder goes. */
 export type CavityReading = Pick<PinReading, 'cavity' | 'circuitId' | 'how'> & Read;
@@ -57,6 +59,8 @@ export interface Standing {
 const SURE = 0.98;
 /** From here a cavity counts as proved by its readings. */
 const PROVED = 0.95;
+/** A wire that was proved before weighs so much more than any other (judgement; once in a hundred it was another plug). */
+const KNOWN_BEFORE = 100;
 /** A reading that agrees with nothing so well cannot be. */
 const IMPOSSIBLE = 0.05;
 /** A probe needs an earth to go back by: this sure of one. */
@@ -114,23 +118,30 @@ export class PinFinder {
   find(readings: readonly CavityReading[], standing: Standing | null = null): PinFinding {
     const hints = this.connector.cavities.map(({ colour }) => colourHint(this.vehicle.region, colour));
     const byCavity = this.connector.cavities.map(({ id }) => readings.filter(({ cavity }) => cavity === id));
-    const read = byCavity.map((own) => this.groups.map((_, group) => this.weightOf(own, group)));
+    const read = byCavity.map((own, at) =>
+      this.groups.map((_, group) =>
+        own.length > 0 ? this.weightOf(own, group) : this.knownWeight(at, group),
+      ),
+    );
     const seen = jointMap(read, this.placed);
     const all = jointMap(
       read.map((row, at) => row.map((weight, group) => weight * this.hintWeight(hints[at] ?? null, group))),
       this.placed,
     );
-    const cavities = this.connector.cavities.map(({ id }, at): CavityFinding => {
+    const cavities = this.connector.cavities.map(({ id, provedBy }, at): CavityFinding => {
       const shares = all.marginals[at] ?? [];
       const best = all.likeliest[at] ?? 0;
       const telling = (byCavity[at] ?? []).filter((each) => this.agrees(each, best) > 1);
+      const before = byCavity[at]?.length === 0 && this.knownWeight(at, best) > 1 ? provedBy : undefined;
       return {
         cavity: id,
         likely: this.groups
           .map((group, place) => ({ group, share: shares[place] ?? 0 }))
           .toSorted((a, b) => b.share - a.share),
-        proved: telling.length > 0 && (seen.marginals[at]?.[best] ?? 0) >= PROVED,
-        by: telling.length === 0 ? null : telling.every(({ how }) => how === 'probe') ? 'probe' : 'meter',
+        proved: (telling.length > 0 || before !== undefined) && (seen.marginals[at]?.[best] ?? 0) >= PROVED,
+        by:
+          before ??
+          (telling.length === 0 ? null : telling.every(({ how }) => how === 'probe') ? 'probe' : 'meter'),
         readings: byCavity[at]?.length ?? 0,
         hint: hints[at]?.words ?? null,
       };
@@ -168,6 +179,14 @@ export class PinFinder {
       (weight, reading) => weight * ((1 - FALSE_SHARE) * this.agrees(reading, group) + FALSE_SHARE),
       1,
     );
+  }
+
+  /** What the sheet says already: a cavity that was proved counts for what it was proved to be until it is read again. */
+  private knownWeight(at: number, group: number): number {
+    const cavity = this.connector.cavities[at];
+    if (!cavity?.use || !isProved(cavity)) return 1;
+    const known = idOfUse(cavity.use);
+    return this.groups[group]?.functions.some(({ use }) => idOfUse(use) === known) ? KNOWN_BEFORE : 1;
   }
 
   private hintWeight(hint: ColourHint | null, group: number): number {
@@ -221,7 +240,8 @@ export class PinFinder {
       const found = bestTest(tests, possible, 0);
       if (!found) return;
       // What was never measured itself is measured, however sure the rest makes it.
-      const told = Math.max(found.told, byCavity[at]?.length === 0 ? 1e-6 : 0);
+      const unread = byCavity[at]?.length === 0 && row.every((_, group) => this.knownWeight(at, group) <= 1);
+      const told = Math.max(found.told, unread ? 1e-6 : 0);
       const worth = told / found.test.minutes;
       if (best && best.worth >= worth) return;
       const { test } = found.test;
@@ -245,32 +265,6 @@ export class PinFinder {
       (test.how === 'probe' && standing?.how !== 'probe' ? PLUG_OFF : 0);
     return { test, minutes, shows: (group) => shown[group] ?? new Map() };
   }
-}
-
-/**
- * The outcomes of one test for each group: every reading that one of them gives, with the share of each. Readings that lie
- * close are outcomes of each other, so that a test that hardly tells two apart is not thought to.
- */
-function outcomesOf(row: readonly Expected[]): ReadonlyMap<string, number>[] {
-  const reads = row.flatMap((expected) => readingOf(expected) ?? []);
-  const kinds = [...new Map(reads.map((read) => [readWords(read), read]))];
-  return row.map((expected) => {
-    const agrees = kinds.map(([, read]) => agreement(expected, read));
-    const total = agrees.reduce((sum, each) => sum + each, 0);
-    return new Map(
-      kinds.map(([words], at) => [
-        words,
-        FALSE_SHARE / kinds.length + ((1 - FALSE_SHARE) * (agrees[at] ?? 0)) / Math.max(total, 1e-9),
-      ]),
-    );
-  });
-}
-
-function alike(a: Expected, b: Expected): boolean {
-  const [readA, readB] = [readingOf(a), readingOf(b)];
-  if (!readA || !readB) return true;
-  const near = (of: Expected, other: Read, own: Read) => agreement(of, other) > 0.4 * agreement(of, own);
-  return near(a, readB, readA) && near(b, readA, readB);
 }
 
 function groupOf(functions: readonly PlugFunction[]): FunctionGroup {

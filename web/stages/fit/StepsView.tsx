@@ -150,6 +150,9 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
               >
                 Helper
               </Button>
+              <Button variant="default" onClick={() => window.print()}>
+                Print
+              </Button>
               {voice && (
                 <Button
                   variant={voice.reading ? 'filled' : 'default'}
@@ -218,8 +221,8 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
                 <Button variant={tool === 'note' ? 'filled' : 'default'} onClick={() => use('note')}>
                   Note
                 </Button>
-                <Button variant="default" onClick={() => window.print()}>
-                  Job sheet
+                <Button variant={tool === 'timer' ? 'filled' : 'default'} onClick={() => use('timer')}>
+                  Timer
                 </Button>
               </>
             )}

@@ -6,11 +6,11 @@ import { shortMoment } from '../../../ui/dates.ts';
 import { SavedText } from '../../../ui/SavedText.tsx';
 import { useStepActs } from '../hand/useStepActs.ts';
 import classes from './Step.module.css';
-import { StepClock, WaitTimer } from './StepClock.tsx';
+import { OwnTimer, StepClock, WaitTimer } from './StepClock.tsx';
 import { StepDrawing } from './StepDrawing.tsx';
 import { LostForm, PhotoForm, PolarityForm, TroubleForm, WaitForm } from './StepTools.tsx';
 
-export type Tool = 'trouble' | 'wait' | 'lost' | 'note';
+export type Tool = 'trouble' | 'wait' | 'lost' | 'note' | 'timer';
 
 const TIMER_WORDS: Record<StepTimer['what'], string> = {
   cool: 'Let the bulbs cool, typical for 21 W:',
@@ -87,6 +87,7 @@ export function StepCard({
       {tool === 'trouble' && <TroubleForm step={step} />}
       {tool === 'wait' && <WaitForm step={step} />}
       {tool === 'lost' && <LostForm step={step} />}
+      {tool === 'timer' && <OwnTimer />}
       {(tool === 'note' || record?.note) && (
         <SavedText
           label="Note, what was measured"

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { minutesTaken } from '../../../../core/work/times.ts';
@@ -84,6 +84,28 @@ export function WaitTimer({ what, minutes }: { what: string; minutes: number }) 
       >
         {running ? 'Stop' : until === null ? 'Start' : 'Once more'}
       </Button>
+    </div>
+  );
+}
+
+/** Glue, sealant, paint: whatever takes its time, as long as its maker says. */
+export function OwnTimer() {
+  const [minutes, setMinutes] = useState<number | string>(10);
+  const value = Number(minutes);
+  const usable = Number.isFinite(value) && value > 0 && value <= 600;
+  return (
+    <div className={classes.tool}>
+      <NumberInput
+        size="md"
+        label="Glue, sealant, paint: wait as its maker says"
+        suffix=" min"
+        value={minutes}
+        onChange={setMinutes}
+        min={1}
+        max={600}
+        error={usable ? null : '1 to 600 min'}
+      />
+      {usable && <WaitTimer key={value} what="Wait" minutes={value} />}
     </div>
   );
 }

@@ -121,7 +121,7 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
 
 function certainty(finding: PinFinding): string {
   const proved = finding.cavities.filter((cavity) => cavity.proved).length;
-  return `${proved} of ${finding.cavities.length} proved by readings`;
+  return `${proved} of ${finding.cavities.length} proved`;
 }
 
 /** What every cavity most likely is for, and how sure that is. */
@@ -134,13 +134,13 @@ function FoundTable({ finding }: { finding: PinFinding }) {
             <th>Cavity</th>
             <th>Most likely</th>
             <th className="figure">Sure</th>
-            <th>By readings</th>
+            <th>How it is known</th>
           </tr>
         </thead>
         <tbody>
           {finding.cavities.map(({ cavity, likely, proved, readings, by }) => {
             const [best, second] = likely;
-            const known = readings > 0 || (best?.share ?? 0) > 0.6;
+            const known = proved || readings > 0 || (best?.share ?? 0) > 0.6;
             return (
               <tr key={cavity}>
                 <td className={classes.cavity}>{cavity}</td>
