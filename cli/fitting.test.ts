@@ -2,8 +2,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { call } from './forTests.ts';
 import { EXIT } from './output.ts';
-import { run } from './run.ts';
 
 let directory = '';
 beforeAll(async () => {
@@ -11,16 +11,6 @@ beforeAll(async () => {
   await call('demo', directory);
 });
 afterAll(() => rmSync(directory, { recursive: true }));
-
-/** Runs one command line and keeps what it printed. */
-async function call(...args: string[]): Promise<{ code: number; out: string; error: string }> {
-  const printed = { out: '', error: '' };
-  const code = await run(args, {
-    out: (text) => void (printed.out += `${text}\n`),
-    error: (text) => void (printed.error += `${text}\n`),
-  });
-  return { code, ...printed };
-}
 
 const demo = (name: string) => join(directory, `${name}.vumble.json`);
 

@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Simulation } from 'eecircuit-engine';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { call } from './forTests.ts';
 import { EXIT } from './output.ts';
-import { run } from './run.ts';
 
 let directory = '';
 beforeAll(async () => {
@@ -12,16 +12,6 @@ beforeAll(async () => {
   await call('demo', directory);
 });
 afterAll(() => rmSync(directory, { recursive: true }));
-
-/** Runs one command line and keeps what it printed. */
-async function call(...args: string[]): Promise<{ code: number; out: string; error: string }> {
-  const printed = { out: '', error: '' };
-  const code = await run(args, {
-    out: (text) => void (printed.out += `${text}\n`),
-    error: (text) => void (printed.error += `${text}\n`),
-  });
-  return { code, ...printed };
-}
 
 const demo = (name: string) => join(directory, `${name}.vumble.json`);
 

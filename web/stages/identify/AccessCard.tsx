@@ -8,9 +8,9 @@ import { usualOpeningsFor } from '../../../core/work/access/usualOpenings.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
-import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './Identify.module.css';
+import { OpenMinutes } from './OpenMinutes.tsx';
 import { OpeningFields } from './opening/OpeningFields.tsx';
 import { ToolsField } from './ToolsField.tsx';
 
@@ -53,7 +53,6 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
   const neighbours = lamps.filter(
     (each) => each.id !== lamp.id && each.end === lamp.end && each.side === lamp.side,
   );
-  const [shortest, longest] = lamp.access.minutes;
   const opening = job.vehicle.openings?.find(({ id, of }) => id === lamp.access.group && of === 'lamps');
   const writeDown = (usualId: string) => {
     const usual = usualOpeningsFor('lamps', lamp).find(({ id }) => id === usualId);
@@ -102,28 +101,12 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
               tools={lamp.access.tools}
               save={(tools) => change('tools', (each) => void (each.access.tools = tools), 'tools')}
             />
-            <div className={classes.measures}>
-              <SavedNumber
-                label="Open and close, at least"
-                unit="min"
-                value={shortest}
-                min={0}
-                max={longest}
-                onSave={(minutes) =>
-                  change('time', (each) => void (each.access.minutes[0] = minutes), 'least')
-                }
-              />
-              <SavedNumber
-                label="at most"
-                unit="min"
-                value={longest}
-                min={shortest}
-                max={600}
-                onSave={(minutes) =>
-                  change('time', (each) => void (each.access.minutes[1] = minutes), 'most')
-                }
-              />
-            </div>
+            <OpenMinutes
+              minutes={lamp.access.minutes}
+              save={(which, minutes) =>
+                change('time', (each) => void (each.access.minutes[which] = minutes), `time-${which}`)
+              }
+            />
           </>
         )}
         {neighbours.length > 0 && (

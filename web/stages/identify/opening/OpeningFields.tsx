@@ -13,8 +13,8 @@ import { USUAL_SOURCE, usualOpeningsFor } from '../../../../core/work/access/usu
 import { HAZARD_NAMES } from '../../../../core/work/access/words.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { OptionalNumber } from '../../../ui/OptionalNumber.tsx';
-import { SavedNumber } from '../../../ui/SavedNumber.tsx';
 import { SavedText } from '../../../ui/SavedText.tsx';
+import { OpenMinutes } from '../OpenMinutes.tsx';
 import { ToolsField } from '../ToolsField.tsx';
 import { FasteningRow } from './FasteningRow.tsx';
 import classes from './Opening.module.css';
@@ -40,7 +40,6 @@ export function OpeningFields({ opening, twin }: { opening: Opening; twin: Lamp 
       (draft) => changeOpening(draft.vehicle, opening.id, twin, act),
       mergeKey ? { mergeKey: `opening-${opening.id}-${mergeKey}` } : {},
     );
-  const [shortest, longest] = opening.minutes;
   const problems = openingProblems(job.vehicle).filter((each) => each.includes(`openings ${opening.id}`));
   return (
     <>
@@ -101,24 +100,12 @@ export function OpeningFields({ opening, twin }: { opening: Opening; twin: Lamp 
         tools={opening.tools}
         save={(tools) => change('tools', (each) => void (each.tools = tools), 'tools')}
       />
-      <div className={classes.pair}>
-        <SavedNumber
-          label="Open and close, at least"
-          unit="min"
-          value={shortest}
-          min={0}
-          max={longest}
-          onSave={(minutes) => change('time', (each) => void (each.minutes[0] = minutes), 'least')}
-        />
-        <SavedNumber
-          label="at most"
-          unit="min"
-          value={longest}
-          min={shortest}
-          max={600}
-          onSave={(minutes) => change('time', (each) => void (each.minutes[1] = minutes), 'most')}
-        />
-      </div>
+      <OpenMinutes
+        minutes={opening.minutes}
+        save={(which, minutes) =>
+          change('time', (each) => void (each.minutes[which] = minutes), `time-${which}`)
+        }
+      />
       <Needs opening={opening} />
       <div>
         <div className={classes.label}>What can hurt there</div>
