@@ -89,12 +89,11 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'moped-four-flash',
-    path: '/jobs/courier-moped-7/cure',
+    name: 'wiring',
+    path: '/jobs/library-route-1/fit?view=wiring&plug=plug-rear-left',
     prepare: async (page) => {
-      await configuration(page, 'LEDs alone');
-      await panel(page, 'Left');
-      await page.getByText('All four flash through the pilot lamp').click();
+      await page.getByRole('img', { name: 'Plug of rear left' }).waitFor();
+      await page.getByText(/of 6 proved/).waitFor();
     },
   },
   {
@@ -151,7 +150,7 @@ const SHOTS: readonly Shot[] = [
     prepare: async (page) => {
       await cure(page);
       await page.getByRole('link', { name: /^Fit/ }).click();
-      for (let step = 0; step < 4; step += 1)
+      for (let step = 0; step < 5; step += 1)
         await page.getByRole('button', { name: 'Done', exact: true }).click();
     },
   },
@@ -164,7 +163,7 @@ const SHOTS: readonly Shot[] = [
     prepare: async (page) => {
       await cure(page);
       await page.goto(page.url().replace('/cure', '/fit'));
-      for (let step = 0; step < 4; step += 1)
+      for (let step = 0; step < 5; step += 1)
         await page.getByRole('button', { name: 'Done', exact: true }).click();
     },
   },

@@ -52,7 +52,7 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
-  it.each([1, 2, 3, 4, 5, 6, 7, 8])(
+  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9])(
     'of version %i are read, judged and written again: a frozen one of each',
     (version) => {
       const text = readFileSync(

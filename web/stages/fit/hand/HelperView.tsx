@@ -1,3 +1,4 @@
+import { capital } from '../../../../core/formatting/format.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import classes from './HelperView.module.css';
 
@@ -7,11 +8,11 @@ export function HelperView({ step }: { step: FitStep }) {
   return (
     <div className={classes.view} aria-live="polite">
       <span className={classes.for}>In the seat</span>
-      <p className={classes.say}>{helper ? helper.say : 'Nothing to switch: wait'}</p>
+      <p className={classes.say}>{helper ? capital(helper.say) : 'Nothing to switch: wait'}</p>
       {helper && (
         <>
           <span className={classes.for}>At the lamp, must light</span>
-          <p className={classes.see}>{helper.see}</p>
+          <p className={classes.see}>{capital(helper.see)}</p>
         </>
       )}
     </div>

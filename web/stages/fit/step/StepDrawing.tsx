@@ -2,7 +2,7 @@ import { wireHex } from '../../../../core/catalogue/wires.ts';
 import { networkOhms } from '../../../../core/circuit/resistorNetwork.ts';
 import { ohms, watts } from '../../../../core/formatting/format.ts';
 import type { Job } from '../../../../core/model/job.ts';
-import { isProved, type KnownWire, wireWords } from '../../../../core/wiring/feedProof.ts';
+import { colourLetters, isProved, type KnownWire, wireWords } from '../../../../core/wiring/feedProof.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import classes from './StepDrawing.module.css';
 
@@ -13,7 +13,6 @@ export function StepDrawing({ step, job }: { step: FitStep; job: Job }) {
   const lamp = job.vehicle.lamps.find((each) => each.id === step.lampId);
   const parts = network.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
   const value = networkOhms(network);
-  const proved = proof.feed !== null && isProved(proof.feed);
   return (
     <figure className={classes.figure}>
       <svg
@@ -47,18 +46,18 @@ export function StepDrawing({ step, job }: { step: FitStep; job: Job }) {
       <figcaption className="faint">
         Across the plug of {lamp?.name.toLowerCase()}, LED out, plug off: expect {ohms(value * 0.95)} to{' '}
         {ohms(value * 1.05)}, computed from the printed value.{' '}
-        {network.plugged
-          ? ''
-          : proved
-            ? `Feed: ${wireWords(proof.feed)}.`
-            : `Feed: ${wireWords(proof.feed)}.`}
+        {network.plugged ? '' : `Feed: ${wireWords(proof.feed)}.`}
       </figcaption>
     </figure>
   );
 }
 
-const short = (wire: KnownWire | null) =>
-  wire ? wireWords(wire).replace(' in cavity', ', cavity').replace(': measure', '') : 'not proved';
+/** `BK/WH, proved by meter`: as much as a drawing has room for. */
+const short = (wire: KnownWire | null) => {
+  if (!wire) return 'not proved';
+  const known = isProved(wire) ? `proved by ${wire.provedBy}` : 'unproved';
+  return [colourLetters(wire.colour), known].filter(Boolean).join(', ');
+};
 
 /** A wire in its colour with its tracer; one nobody has looked at is drawn broken. */
 function Wire({ y, wire }: { y: number; wire: KnownWire | null }) {

@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core';
+import { capital } from '../../../../core/formatting/format.ts';
 import { wireWords } from '../../../../core/wiring/feedProof.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { Dialog } from '../../../ui/Dialog.tsx';
@@ -19,15 +20,15 @@ export function UnprovedDialog({
   return (
     <Dialog title="The feed is not proved" onClose={onClose}>
       <p>
-        {step.load?.feed}: {wireWords(step.load?.proof.feed ?? null)}. On the wrong wire the resistor does
-        nothing for the flash, or heats for hours.
+        {capital(step.load?.feed ?? '')}: {wireWords(step.load?.proof.feed ?? null)}. On the wrong wire the
+        resistor does nothing for the flash, or heats for hours.
       </p>
       <div className={classes.choices}>
         <Button size="lg" onClick={onProve}>
           Prove it now by meter
         </Button>
         <Button size="lg" variant="default" onClick={onDone}>
-          Done, unproved: the owner’s page says so
+          Done, unproved: the owner reads it
         </Button>
       </div>
     </Dialog>

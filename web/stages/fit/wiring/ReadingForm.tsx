@@ -110,6 +110,7 @@ export function ReadingForm({
               aria-label={ohms ? 'Ohms shown' : 'Volts shown'}
               placeholder={ohms ? 'ohms' : 'volts, steady'}
               suffix={` ${unit}`}
+              hideControls
               value={figure}
               onChange={setFigure}
               error={figure === '' || usable ? null : `${least} to ${most} ${unit}`}
