@@ -65,7 +65,9 @@ export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan 
       text: said(step.text),
       cautions: step.cautions.map(said),
       ...(step.ticks ? { ticks: step.ticks.map(said) } : {}),
-      minutes: times ? timed(step, times) : step.minutes,
+      ...(times?.has(step.timedAs)
+        ? { minutes: timed(step, times), recorded: times.get(step.timedAs)?.length ?? 0 }
+        : {}),
     })),
     route,
     habits,

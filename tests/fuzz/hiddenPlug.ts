@@ -67,7 +67,9 @@ export function measure(
     random,
   );
   const nothing = readings.functions.findIndex(({ id }) => id === 'nothing');
-  const places = connector.cavities.map((_, at) => truth[at] ?? nothing);
+  // A wire that branches behind the plug may come in twice: then no cavity is spare.
+  const twice = truth.filter((at) => (readings.functions[at]?.most ?? 1) > 1 && random() < 0.4)[0];
+  const places = connector.cavities.map((_, at) => truth[at] ?? twice ?? nothing);
   const mixed = shuffled(places, random);
   const supply = 0.95 + 0.12 * random();
   const taken: CavityReading[] = [];

@@ -16,6 +16,26 @@ export interface JointMap {
   probability: number;
 }
 
+/** So many sets of used functions are summed; no plug of a lamp or of a corner has more. */
+const MOST_STATES = 1 << 14;
+/** A third cavity of one wire is not told from a fourth. */
+const MOST_AGAIN = 3;
+
+/**
+ * How often each function is counted. A plug of so many functions that all sets of them cannot be summed has its last ones
+ * counted as often as they agree: less is then known of it, nothing that is not so.
+ */
+function boundedCounts(functions: readonly Placed[], cavities: number): number[] {
+  let states = 1;
+  return functions.map(({ most }) => {
+    if (!Number.isFinite(most)) return 0;
+    const count = Math.min(most, cavities, MOST_AGAIN);
+    if (states * (count + 1) > MOST_STATES) return 0;
+    states *= count + 1;
+    return count;
+  });
+}
+
 /**
  * Cavities and functions joined: how likely each map is of which cavity is for what, given for each cavity how well every
  * function agrees with what was read there, and that no function is there twice unless it may be. Exact: forwards and
@@ -26,7 +46,7 @@ export interface JointMap {
  */
 export function jointMap(agrees: readonly (readonly number[])[], functions: readonly Placed[]): JointMap {
   const cavities = agrees.length;
-  const counts = functions.map(({ most }) => (Number.isFinite(most) ? Math.min(most, cavities) : 0));
+  const counts = boundedCounts(functions, cavities);
   const strides: number[] = [];
   let states = 1;
   for (const count of counts) {
@@ -35,10 +55,11 @@ export function jointMap(agrees: readonly (readonly number[])[], functions: read
   }
   const usedOf = (state: number, place: number) =>
     Math.floor(state / (strides[place] ?? 1)) % ((counts[place] ?? 0) + 1);
+  const unbounded = (place: number) => !Number.isFinite(functions[place]?.most ?? 0);
   /** what follows a state when one more cavity is for a function: the next state and the weight of it */
   const step = (state: number, place: number): { next: number; weight: number } | null => {
-    const { most, again } = functions[place] ?? { most: 0, again: 0 };
-    if (!Number.isFinite(most)) return { next: state, weight: again };
+    const again = functions[place]?.again ?? 0;
+    if ((counts[place] ?? 0) === 0) return { next: state, weight: unbounded(place) ? again : 1 };
     const used = usedOf(state, place);
     if (used >= (counts[place] ?? 0)) return null;
     return { next: state + (strides[place] ?? 0), weight: used === 0 ? 1 : again };
@@ -46,8 +67,8 @@ export function jointMap(agrees: readonly (readonly number[])[], functions: read
   const end = new Float64Array(states);
   for (let state = 0; state < states; state += 1) {
     let weight = 1;
-    functions.forEach(({ most, missing }, place) => {
-      if (Number.isFinite(most) && usedOf(state, place) === 0) weight *= missing;
+    functions.forEach(({ missing }, place) => {
+      if ((counts[place] ?? 0) > 0 && usedOf(state, place) === 0) weight *= missing;
     });
     end[state] = weight;
   }
@@ -107,7 +128,7 @@ export function jointMap(agrees: readonly (readonly number[])[], functions: read
     likeliest.push(chosen.place);
     at = chosen.next;
     // Kept near 1, so that many readings do not run out of digits.
-    const height = Math.max(...next, Number.MIN_VALUE);
+    const height = next.reduce((most, value) => Math.max(most, value), Number.MIN_VALUE);
     forward = next.map((value) => value / height);
   }
   const all = backward[0]?.[0] ?? 0;

@@ -42,6 +42,8 @@ export interface FitStep {
   cautions: readonly string[];
   /** shortest and longest, minutes (typical, or as they were recorded) */
   minutes: readonly [number, number];
+  /** how many times on record the minutes come from; typical where left out */
+  recorded?: number;
   /** things of it to tick off one by one */
   ticks?: readonly string[];
   timer?: StepTimer;

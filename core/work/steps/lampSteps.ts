@@ -40,7 +40,7 @@ export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
       id: `swap-${lamp.id}`,
       kind: 'swap',
       title: `Swap ${bulb.names[0]} for ${led.code}`,
-      text: `${base.release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts${oneSided(lamp) ? ', its chips to the lens' : ''}. ${polarityWords(job, lamp, led)}`,
+      text: `${base.release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts (bend them in a little where it wiggles)${oneSided(lamp) ? ', its chips to the lens' : ''}. ${polarityWords(job, lamp, led)}`,
       cautions: neighbourCautions(job, lamp),
       minutes: [1, 4],
       timedAs: 'swap',

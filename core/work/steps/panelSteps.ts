@@ -3,6 +3,7 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { circuitsOf } from '../../model/vehicle/lookUp.ts';
+import { ledOf } from '../../simulation/fitment.ts';
 import { howToLight } from '../../vehicle/functions.ts';
 import type { OpenedWith } from '../access/openings.ts';
 import { closingTicks, countWords, HAZARD_WORDS, losable, undoWords } from '../access/words.ts';
@@ -64,6 +65,17 @@ export function testStep(job: Job, shelf: Shelf, { opening, lamps }: OpenedWith)
   if (!first) return [];
   const alike = lamps.filter((lamp) => working.some((each) => each.base === lamp.base));
   const ways = [...new Set(working.map((lamp) => howToLight(job.vehicle, lamp)))];
+  const oneWay = working.filter((lamp) => ledOf(job, shelf, lamp.id)?.polarity === 'one-way');
+  const ticks = [
+    // Neighbours of one base are easily exchanged: each is seen lit by its own switch.
+    ...(alike.length > 1
+      ? alike.map((lamp) => `${lamp.name} lights with: ${howToLight(job.vehicle, lamp)}`)
+      : []),
+    // Lit in its socket it is the right way round: that is proved before its panel is closed.
+    ...oneWay
+      .filter((lamp) => !job.polarity?.[lamp.id])
+      .map((lamp) => `${lamp.name}: lit, so its polarity is right; which way round is written down`),
+  ];
   return [
     {
       id: `test-${opening.id}`,
@@ -80,10 +92,7 @@ export function testStep(job: Job, shelf: Shelf, { opening, lamps }: OpenedWith)
         say: ways.join('. Then: '),
         see: working.map(({ name }) => name.toLowerCase()).join(' and '),
       },
-      // Neighbours of one base are easily exchanged: each is seen lit by its own switch.
-      ...(alike.length > 1
-        ? { ticks: alike.map((lamp) => `${lamp.name} lights with: ${howToLight(job.vehicle, lamp)}`) }
-        : {}),
+      ...(ticks.length > 0 ? { ticks } : {}),
     },
   ];
 }

@@ -12,7 +12,8 @@ export function StepClock({ step }: { step: FitStep }) {
   const { start, pause, resume } = useStepActs();
   const record = job.fit[step.id];
   const [low, high] = step.minutes;
-  const range = `${figure(low)} to ${figure(high)} min, typical`;
+  const origin = step.recorded ? `from ${step.recorded} on record` : 'typical';
+  const range = `${figure(low)} to ${figure(high)} min, ${origin}`;
   const taken = record ? minutesTaken(record) : null;
   if (record?.doneAt)
     return <p className={classes.clock}>{taken === null ? range : `Took ${figure(taken)} min`}</p>;

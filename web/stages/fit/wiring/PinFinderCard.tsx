@@ -9,8 +9,10 @@ import type { NextReading, PinFinding, Standing } from '../../../../core/wiring/
 import { recordedConnector, writeMap } from '../../../../core/wiring/pinFinder/writeMap.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useDesk } from '../../../job/workspace.ts';
+import { undoJob } from '../../../store/edits.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
+import { tellTrouble } from '../../../ui/tellTrouble.ts';
 import { useFoundPins } from '../../../workers/useFitting.ts';
 import { ReadingForm } from './ReadingForm.tsx';
 import classes from './Wiring.module.css';
@@ -79,6 +81,12 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
             </p>
           )}
           <div className={classes.actions}>
+            <Button
+              variant="default"
+              onClick={() => undoJob(job.id).catch((trouble: Error) => tellTrouble(trouble))}
+            >
+              Undo
+            </Button>
             <Button disabled={readings.length === 0} onClick={() => write(data.finding)}>
               Write it into the sheet
             </Button>
