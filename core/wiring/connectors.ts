@@ -56,17 +56,24 @@ export function connectorsOf(vehicle: Vehicle): KnownConnector[] {
     if (!covered.has(lamp.id))
       housings.set(lamp.access.group, [...(housings.get(lamp.access.group) ?? []), lamp]);
   const relay = recorded.some(({ at }) => at.kind === 'relay') ? null : relaySocket(vehicle.flasher);
+  // Lamps left over from a plug that was written down under the name of their housing have one of their own.
+  const taken = new Set(recorded.map(({ id }) => id));
+  const free = (group: string): string => {
+    let id = group;
+    for (let number = 2; taken.has(plugId(id)); number += 1) id = `${group}-${number}`;
+    taken.add(plugId(id));
+    return id;
+  };
   return [
     ...recorded.map((connector) => ({ connector, recorded: true })),
     ...[...housings].flatMap(([group, lamps]) =>
-      inTwelves(lamps).map((some, index) => ({
-        connector: usualPlug(vehicle, index === 0 ? group : `${group}-${index + 1}`, some),
-        recorded: false,
-      })),
+      inSixes(lamps).map((some) => ({ connector: usualPlug(vehicle, free(group), some), recorded: false })),
     ),
     ...(relay ? [{ connector: relay, recorded: false }] : []),
   ];
 }
+
+const plugId = (group: string) => `plug-${group}`.slice(0, 64);
 
 /** The plug of a lamp; undefined where the vehicle has no such lamp. */
 export function connectorOfLamp(vehicle: Vehicle, lampId: string): KnownConnector | undefined {
@@ -75,8 +82,8 @@ export function connectorOfLamp(vehicle: Vehicle, lampId: string): KnownConnecto
   );
 }
 
-/** More than twelve lamps behind one panel have more than one plug. */
-function inTwelves(lamps: readonly Lamp[]): Lamp[][] {
+/** More than six lamps behind one panel have more than one plug. */
+function inSixes(lamps: readonly Lamp[]): Lamp[][] {
   const rows: Lamp[][] = [];
   for (let at = 0; at < lamps.length; at += 6) rows.push(lamps.slice(at, at + 6));
   return rows;
@@ -84,7 +91,7 @@ function inTwelves(lamps: readonly Lamp[]): Lamp[][] {
 
 function usualPlug(vehicle: Vehicle, group: string, lamps: readonly Lamp[]): Connector {
   const at = { kind: 'lamps' as const, lampIds: lamps.map(({ id }) => id) };
-  const bare = { id: `plug-${group}`.slice(0, 64), name: plugName(lamps), at, housing: '' };
+  const bare = { id: plugId(group), name: plugName(lamps), at, housing: '' };
   const functions = functionsAt(vehicle, { ...bare, cavities: [] }).filter(({ id }) => id !== 'nothing');
   return {
     ...bare,

@@ -6,6 +6,7 @@ import { pickLines } from '../inventory/picklist.ts';
 import type { Job } from '../model/job.ts';
 import type { Connector } from '../model/vehicle/connector.ts';
 import { removeLampOf } from '../vehicle/edit/jobEdits.ts';
+import { setLampOnPlug } from '../vehicle/edit/wires.ts';
 import { colourHint } from './colourHints.ts';
 import { connectorsOf } from './connectors.ts';
 import { colourLetters, feedProof, isProved, wireWords } from './feedProof.ts';
@@ -99,6 +100,33 @@ describe('plugs of a vehicle', () => {
     expect(plugOf(job).cavities[4]).toEqual({ id: '5', colour: { base: 'GY', tracer: 'WH' }, areaMm2: 1 });
     removeLampOf(job, 'position-left');
     expect(job.evidence.filter(({ kind }) => kind === 'pin').length).toBe(2);
+  });
+});
+
+describe('lamps on a plug', () => {
+  it('come from another plug, and what feeds none of those left is not known any more', () => {
+    const job = van();
+    setLampOnPlug(job.vehicle, 'plug-front-left', 'rear-fog', true);
+    expect(plugOf(job, 'plug-front-left').at).toEqual({
+      kind: 'lamps',
+      lampIds: ['front-left', 'position-left', 'rear-fog'],
+    });
+    expect(plugOf(job).at).toEqual({ kind: 'lamps', lampIds: ['rear-left', 'stop-tail-left'] });
+    expect(plugOf(job).cavities[4]?.use).toBeUndefined();
+    setLampOnPlug(job.vehicle, 'plug-rear-left', 'stop-tail-left', false);
+    // Left to itself it has a plug of its own again, which nobody has looked at.
+    const own = connectorsOf(job.vehicle).find(
+      ({ connector: { at } }) => at.kind === 'lamps' && at.lampIds.includes('stop-tail-left'),
+    );
+    expect(own).toMatchObject({ recorded: false, connector: { id: 'plug-rear-left-2' } });
+    expect(plugOf(job).cavities.map(({ use }) => use?.does)).toEqual([
+      'feed',
+      undefined,
+      undefined,
+      'earth',
+      undefined,
+      'nothing',
+    ]);
   });
 });
 

@@ -33,3 +33,24 @@ function forgetUse(cavity: Cavity, circuits: ReadonlySet<string>): void {
   if (left.length > 0) cavity.use.circuitIds = left;
   else delete cavity.use;
 }
+
+/**
+ * Says whether a lamp is on a plug. On another one until now it leaves that; what a cavity was for that feeds none of the
+ * lamps left is nothing anybody knows any more.
+ *
+ * @param vehicle changed in place
+ */
+export function setLampOnPlug(vehicle: Vehicle, connectorId: string, lampId: string, there: boolean): void {
+  for (const { id, at, cavities } of vehicle.connectors ?? []) {
+    if (at.kind !== 'lamps') continue;
+    const without = at.lampIds.filter((each) => each !== lampId);
+    at.lampIds = id === connectorId && there ? [...without, lampId].slice(0, 12) : without;
+    const fed = new Set(
+      vehicle.circuits
+        .filter(({ feeds }) => feeds.some((feed) => at.lampIds.includes(feed.lampId)))
+        .map((circuit) => circuit.id),
+    );
+    for (const cavity of cavities) forgetUse(cavity, fed);
+  }
+  forgetWires(vehicle);
+}

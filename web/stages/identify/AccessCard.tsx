@@ -3,6 +3,7 @@ import { USUAL_LEADS } from '../../../core/cures/loadResistor/mounting.ts';
 import type { Lamp, LampRoom, ResistorMount } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { putOpening } from '../../../core/vehicle/edit/openings.ts';
+import { forgetWires } from '../../../core/vehicle/edit/wires.ts';
 import { openingFrom } from '../../../core/work/access/openings.ts';
 import { usualOpeningsFor } from '../../../core/work/access/usualOpenings.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -128,6 +129,8 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
                         mine.access = together
                           ? { ...structuredClone(lamp.access), group: lamp.access.group }
                           : { ...mine.access, group: mine.id };
+                        // An opening with no lamp behind it any more is none.
+                        forgetWires(draft.vehicle);
                       },
                     );
                   }}

@@ -1,4 +1,4 @@
-import { Button, NativeSelect } from '@mantine/core';
+import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { WIRE_COLOURS, WIRE_SIZES } from '../../../../core/catalogue/wires.ts';
 import { pinReadingsOf } from '../../../../core/model/seen.ts';
 import type {
@@ -9,6 +9,8 @@ import type {
   Joint,
   ProofMethod,
 } from '../../../../core/model/vehicle/connector.ts';
+import { forgetWhatIsGone } from '../../../../core/vehicle/edit/jobEdits.ts';
+import { setLampOnPlug } from '../../../../core/vehicle/edit/wires.ts';
 import { functionsAt, idOfUse } from '../../../../core/wiring/connectors.ts';
 import { recordedConnector } from '../../../../core/wiring/pinFinder/writeMap.ts';
 import { JOINT_WORDS } from '../../../../core/wiring/sheet/rows.ts';
@@ -32,6 +34,11 @@ const MOST_CAVITIES = 16;
 export function CavityTable({ connector, sheet }: { connector: Connector; sheet: WiringSheet }) {
   const { job, edit } = useDesk();
   const functions = functionsAt(job.vehicle, connector);
+  const mine = connector.at.kind === 'lamps' ? connector.at.lampIds : [];
+  const first = job.vehicle.lamps.find(({ id }) => id === mine[0]);
+  const near = job.vehicle.lamps.filter(
+    (lamp) => mine.includes(lamp.id) || (lamp.end === first?.end && lamp.side === first.side),
+  );
   const read = new Set(pinReadingsOf(job, connector.id).map(({ cavity }) => cavity));
   const change = (label: string, act: (plug: Connector) => void, mergeKey?: string) =>
     edit(
@@ -75,6 +82,30 @@ export function CavityTable({ connector, sheet }: { connector: Connector; sheet:
         maxLength={160}
         onSave={(housing) => change('housing', (plug) => void (plug.housing = housing), 'housing')}
       />
+      {connector.at.kind === 'lamps' && (
+        <fieldset className={classes.lamps}>
+          <legend>Lamps on this plug</legend>
+          {near.map((lamp) => (
+            <Checkbox
+              key={lamp.id}
+              label={lamp.name}
+              checked={mine.includes(lamp.id)}
+              disabled={mine.length === 1 && mine.includes(lamp.id)}
+              onChange={(event) => {
+                const there = event.currentTarget.checked;
+                edit(
+                  `${connector.name}: ${there ? 'with' : 'without'} ${lamp.name.toLowerCase()}`,
+                  (draft) => {
+                    recordedConnector(draft, connector.id);
+                    setLampOnPlug(draft.vehicle, connector.id, lamp.id, there);
+                    forgetWhatIsGone(draft);
+                  },
+                );
+              }}
+            />
+          ))}
+        </fieldset>
+      )}
       <div className={classes.scroll} data-scrolls-sideways>
         <table className={classes.cavities}>
           <thead>
