@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
+/** What lays drawings out takes the `window` for a browser's that ngspice's build leaves behind in a thread. */
+const LAID_OUT = ['core/wiring/sheet/*.test.ts', 'cli/fitting.test.ts'];
+
 export default defineConfig({
   test: {
     // Generous: ngspice and the browser tests may share the machine's cores.
@@ -12,10 +15,12 @@ export default defineConfig({
         test: {
           name: 'engine',
           include: ['{core,server,cli,demo}/**/*.test.ts', 'tests/{reference,fuzz,house,walk}/**/*.test.ts'],
+          exclude: LAID_OUT,
           // Nothing there keeps a state between tests: read once a thread, not once a file, in half the time.
           isolate: false,
         },
       },
+      { extends: true, test: { name: 'drawings', include: LAID_OUT } },
       // The store has one database, and a queue of what was typed last.
       { extends: true, test: { name: 'web', include: ['web/**/*.test.ts'] } },
     ],
