@@ -69,3 +69,22 @@ describe('vumble order, pins and wiring', () => {
     expect(lost.error).toContain('rear-left');
   });
 });
+
+describe('vumble solve and netlist --inject', () => {
+  it('puts a fault in by its name, and lists what there is where it knows none', async () => {
+    const job = demo('library-route-1');
+    const volts = async (...more: string[]) => {
+      const { out } = await call('solve', job, '--brake', '--json', ...more);
+      const { quantities } = JSON.parse(out) as { quantities: { what: string; value: number }[] };
+      return quantities.find(({ what }) => what === 'Third brake, feed contact')?.value ?? Number.NaN;
+    };
+    expect(await volts()).toBeGreaterThan(11);
+    expect(await volts('--inject', 'fuse-out:stop-fuse')).toBeLessThan(0.1);
+    expect(await volts('--inject', 'poor-contact:third-brake:main, bulb-out:rear-left')).toBeLessThan(11);
+    const wrong = await call('netlist', job, '--brake', '--inject', 'gremlins');
+    expect(wrong.code).toBe(EXIT.badInput);
+    expect(wrong.error).toMatch(
+      /knows no fault "gremlins"[\s\S]*bulb-out:rear-left +Rear left: LED dead, or no contact/,
+    );
+  });
+});

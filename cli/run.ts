@@ -10,7 +10,7 @@ import { EXIT, type Output } from './output.ts';
 import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
 import { QUICK_OPTIONS, type QuickFlags, questionOf, quickInWords, quickOf } from './quick.ts';
-import { reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
+import { injected, reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
 
 const USAGE = `Usage: vumble COMMAND
 
@@ -34,6 +34,7 @@ STATE is any of
   --reverse --fog --doors    gear, fog lamps, a door open,
   --dimmed                   dash dimmed
   --volts N                  battery EMF; by the key where left out
+  --inject FAULT,FAULT       something wrong put in: reversed:rear-left; an unknown one lists all
 
 QUESTION is --lamps and any of
   --lamps LAMPS              rear-turn, front-turn, all-turn, repeater, stop-tail, ...
@@ -130,7 +131,10 @@ async function state(
   if (!file) return EXIT.badInput;
   const asked = stateOf(file.job, flags);
   if ('problem' in asked) return bad(output, asked.problem);
-  const report = vehicleReport(file.job, file.parts, asked.configuration, asked.controls, asked.volts);
+  const wrong = injected(file.job, file.parts, asked.configuration, flags.inject);
+  if ('problem' in wrong) return bad(output, wrong.problem);
+  const { configuration, controls, volts } = asked;
+  const report = vehicleReport(file.job, file.parts, configuration, controls, volts, wrong.faults);
   if (command === 'netlist') output.out(report.spice.trimEnd());
   else
     output.out(flags.json ? JSON.stringify({ ...report, spice: undefined }, null, 2) : reportInWords(report));

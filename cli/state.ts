@@ -1,7 +1,11 @@
+import { possibleFaults } from '../core/faults/library.ts';
 import { volts } from '../core/formatting/format.ts';
 import { Configuration } from '../core/model/cures.ts';
 import type { Job } from '../core/model/job.ts';
+import type { Shelf } from '../core/model/part.ts';
 import type { Controls } from '../core/simulation/controls.ts';
+import type { Fault } from '../core/simulation/fault.ts';
+import { fitmentOf } from '../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../core/traces/traceLamps.ts';
 import type { VehicleReport } from '../core/traces/vehicleReport.ts';
 
@@ -20,6 +24,7 @@ export const STATE_OPTIONS = {
   'main-beam': { type: 'boolean' },
   doors: { type: 'boolean' },
   dimmed: { type: 'boolean' },
+  inject: { type: 'string' },
 } as const;
 
 const SWITCHES = ['hazard', 'lights', 'brake', 'reverse', 'fog', 'doors', 'dimmed'] as const;
@@ -38,6 +43,8 @@ export interface StateFlags {
   'main-beam'?: boolean;
   doors?: boolean;
   dimmed?: boolean;
+  /** faults to put in, by their names, with commas between */
+  inject?: string;
 }
 
 const KEYS = ['off', 'on', 'running'] as const;
@@ -65,6 +72,27 @@ export function stateOf(
   >;
   const mainBeam = flags['main-beam'] === true;
   return { configuration: configuration.data, controls: { key, turn, mainBeam, ...switched }, volts: emf };
+}
+
+/** The faults a command line puts into a vehicle, or what is wrong with their names and which there are. */
+export function injected(
+  job: Job,
+  shelf: Shelf,
+  configuration: Configuration,
+  names: string | undefined,
+): { faults: Fault[] } | { problem: string } {
+  if (names === undefined) return { faults: [] };
+  const known = possibleFaults(job, fitmentOf(job, shelf, configuration));
+  const faults: Fault[] = [];
+  for (const name of names.split(',').map((each) => each.trim())) {
+    const found = known.find(({ id }) => id === name);
+    if (!found)
+      return {
+        problem: `--inject knows no fault "${name}" on this vehicle, ${configuration}. It knows\n${known.map((each) => `  ${each.id.padEnd(34)} ${each.name}`).join('\n')}`,
+      };
+    faults.push(found.fault);
+  }
+  return { faults };
 }
 
 /** A report as a table for a terminal. */

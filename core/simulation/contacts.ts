@@ -42,6 +42,8 @@ export function contactsOf(
     if (hasTurnOnly(circuit)) contacts[CONTACTS.turnOnly(circuit.id)] = !stop;
     contacts[CONTACTS.bright(circuit.id)] = stop || (on && (circuit.kind !== 'turn' || lit));
   }
+  const stuck = faults.find((fault) => fault.kind === 'relay-stuck');
+  if (stuck?.kind === 'relay-stuck') holdFlasher(vehicle, contacts, stuck.closed);
   const out = new Set(faults.flatMap((fault) => (fault.kind === 'bulb-out' ? [fault.lampId] : [])));
   for (const lamp of vehicle.lamps) {
     contacts[CONTACTS.seated(lamp.id)] = !out.has(lamp.id);
@@ -55,4 +57,12 @@ export function contactsOf(
       );
   }
   return contacts;
+}
+
+/** A relay that never closes, or always is: the bright feeds of what hangs on it are what it makes of them. */
+function holdFlasher(vehicle: Vehicle, contacts: Record<string, boolean>, closed: boolean): void {
+  contacts[CONTACTS.flasher] = closed;
+  for (const circuit of vehicle.circuits)
+    if (circuit.from.by === 'flasher' && !contacts[CONTACTS.stop(circuit.id)])
+      contacts[CONTACTS.bright(circuit.id)] = closed && contacts[CONTACTS.circuit(circuit.id)] === true;
 }

@@ -69,6 +69,7 @@ export function vehicleNetlist(vehicle: Vehicle, fitment: Fitment, options: Vehi
       .filter((lamp) => build.feeders.has(lamp.id))
       .flatMap((lamp) => lampElements(build, lamp)),
     ...pilotElements(build),
+    ...bridges(build),
   ];
   const points = new Set(elements.flatMap((element) => [element.a, element.b]));
   for (const point of vehicle.earthPoints) {
@@ -125,9 +126,10 @@ function fuses(build: Build): Element[] {
     const ohms = Math.max(fuse.ohms, 1e-6);
     const name = ELEMENTS.fuse(id);
     const ends = { id: name, a: NODES.batteryPlus, b: between };
+    const out = options.faults?.some((fault) => fault.kind === 'fuse-out' && fault.fuseId === id);
     return [
-      options.fusesHold
-        ? { kind: 'resistor', ...ends, ohms }
+      options.fusesHold || out
+        ? { kind: 'resistor', ...ends, ohms: out ? OPEN_OHMS : ohms }
         : {
             kind: 'fuse',
             ...ends,
@@ -190,6 +192,8 @@ function circuitElements(build: Build, circuit: Circuit): Element[] {
   for (const fault of options.faults ?? []) {
     if (fault.kind === 'leakage' && fault.circuitId === circuit.id)
       elements.push(resistor(`${circuit.id}.fault-leak`, NODES.batteryPlus, bus, fault.ohms));
+    if (fault.kind === 'short-to-earth' && fault.circuitId === circuit.id)
+      elements.push(resistor(`${circuit.id}.fault-short`, bus, EARTH, fault.ohms));
   }
   if (circuit.sense) elements.push(...senseElements(circuit, bus, circuit.sense.pullUpOhms));
   const bleed = build.fitment.cures.find(
@@ -238,7 +242,14 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
     : lamp.earthPoint === undefined
       ? EARTH
       : NODES.earthPoint(lamp.earthPoint);
-  const elements: Element[] = [resistor(`${lamp.id}.return`, earth, home, wireOhms(lamp.earth))];
+  const faults = (options.faults ?? []).filter((each) => 'lampId' in each && each.lampId === lamp.id);
+  const poorEarth = faults.reduce((sum, each) => sum + (each.kind === 'poor-earth' ? each.ohms : 0), 0);
+  const poorContact = (input: LampInput) =>
+    faults.reduce(
+      (sum, each) => sum + (each.kind === 'poor-contact' && each.input === input ? each.ohms : 0),
+      0,
+    );
+  const elements: Element[] = [resistor(`${lamp.id}.return`, earth, home, wireOhms(lamp.earth) + poorEarth)];
   for (const [input, feeders] of [
     ['main', mains],
     ['dim', dims],
@@ -251,7 +262,7 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
           index === 0 ? id : `${id}${index}`,
           branchOf(circuit, lamp, input),
           feed,
-          wireOhms(lamp.lead),
+          wireOhms(lamp.lead) + poorContact(input),
         ),
       );
     });
@@ -271,18 +282,31 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
   const decoder = fitment.cures.find((cure) => cure.kind === 'decoder' && cure.lampId === lamp.id);
   const duty = (feeders: readonly Circuit[]) =>
     feedDuty(vehicle, feeders, options.controls, options.emfVolts);
+  for (const each of faults)
+    if (each.kind === 'led-shorted')
+      elements.push(resistor(`${lamp.id}.fault-short`, main, earth, each.ohms));
+  const broken = faults.flatMap((each) =>
+    each.kind === 'filament-open'
+      ? [each.input === 'main' ? ELEMENTS.bulb(lamp.id) : ELEMENTS.dimFilament(lamp.id)]
+      : [],
+  );
   return [
     ...elements,
     ...socketElements({
       lamp,
       content: fitment.contents.get(lamp.id) ?? { kind: 'empty' },
       hasDim: dims.length > 0,
-      reversed: options.faults?.some((each) => each.kind === 'reversed' && each.lampId === lamp.id) ?? false,
+      reversed: faults.some((each) => each.kind === 'reversed'),
       decoder: decoder?.kind === 'decoder' ? decoder.part : undefined,
       duty: { main: duty(mains), dim: duty(dims) },
       brightControl: brightControl(mains, fitment),
-    }),
+    }).map((element) => (broken.includes(element.id) ? opened(element) : element)),
   ];
+}
+
+/** What is burnt through still has two ends. */
+function opened({ id, a, b }: Element): Element {
+  return { kind: 'resistor', id, a, b, ohms: OPEN_OHMS };
 }
 
 /** The contact that says whether the bright feed of a lamp is on. */
@@ -330,6 +354,17 @@ function pilotElements({ vehicle, fitment, circuits }: Build): Element[] {
       brightControl: CONTACTS.flasher,
     }),
   ];
+}
+
+/** Left and right turn wires joined where they should not be. */
+function bridges({ vehicle, options, circuits }: Build): Element[] {
+  const bridge = options.faults?.find((each) => each.kind === 'sides-bridged');
+  const [left, right] = (['left', 'right'] as const).map((side) =>
+    turnCircuits(vehicle).find((circuit) => circuit.side === side),
+  );
+  if (bridge?.kind !== 'sides-bridged' || !left || !right) return [];
+  if (!circuits.includes(left) || !circuits.includes(right)) return [];
+  return [resistor('sides-bridge', NODES.bus(left.id), NODES.bus(right.id), bridge.ohms)];
 }
 
 function contact(id: string, a: string, b: string, control: string, closedOhms: number): Element {

@@ -95,12 +95,16 @@ class VehicleRun implements Bench {
   private lastRecord = 0;
   private thermal: { closedAt: number; openedAt: number | null; amps: number } | null = null;
 
-  constructor(private readonly request: PlayRequest) {
-    const { vehicle, fitment, controls, emfVolts, faults = [] } = request;
+  private readonly request: PlayRequest;
+
+  constructor(asked: PlayRequest) {
+    this.simulation = new VehicleSimulation(asked.vehicle, asked.fitment, asked.faults ?? []);
+    // From here on the vehicle is as it is wired and fitted, right or wrong.
+    this.request = { ...asked, vehicle: this.simulation.vehicle, fitment: this.simulation.fitment };
+    const { vehicle, fitment, controls, emfVolts } = this.request;
     const sides = flashingSides(vehicle, controls);
     this.turns = turnCircuits(vehicle).filter((circuit) => sides.includes(circuit.side));
     const circuits = this.activeCircuits();
-    this.simulation = new VehicleSimulation(vehicle, fitment, faults);
     // Turn outputs begin dark: their device lights them.
     this.contacts = this.simulation.contacts(controls, fitment.flasher.kind === 'thermal');
     const { run, netlist } = this.simulation.inTime(controls, emfVolts, {
@@ -174,10 +178,12 @@ class VehicleRun implements Bench {
         wanted(circuit, controls) || stop || leaks || tested || (circuit.sense && controls.key !== 'off')
       );
     });
+    const bridged = faults.some(({ kind }) => kind === 'sides-bridged');
+    const joined = bridged && active.some(({ kind }) => kind === 'turn') ? turnCircuits(vehicle) : [];
     return coupledCircuits(
       vehicle,
-      active.map((circuit) => circuit.id),
-      { earths: faults.some((fault) => fault.kind === 'bad-earth') },
+      [...active, ...joined].map((circuit) => circuit.id),
+      { earths: faults.some(({ kind }) => kind === 'bad-earth' || kind === 'corroded-carrier') },
     );
   }
 
@@ -215,7 +221,8 @@ class VehicleRun implements Bench {
   private turnDevices(): Device[] {
     const { fitment, emfVolts, thresholdAmps } = this.request;
     const { flasher } = fitment;
-    if (!this.flashing) return [];
+    // A relay without earth or with its terminals crossed decides nothing.
+    if (!this.flashing || this.request.faults?.some(({ kind }) => kind === 'relay-stuck')) return [];
     const load: RelayLoad = {
       circuitIds: this.turns.map((circuit) => circuit.id),
       amps: (bench) => this.watchedAmps(bench),

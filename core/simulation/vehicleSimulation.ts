@@ -2,6 +2,7 @@ import { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { ControlState, Netlist } from '../circuit/engine/netlist.ts';
 import { Transient, type TransientOptions } from '../circuit/engine/transient.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { Bearing } from './bearing.ts';
 import { contactsOf, flashingContacts } from './contacts.ts';
@@ -12,6 +13,7 @@ import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
 import { Probes } from './probes.ts';
 import { SteadyCircuit } from './steadyCircuit.ts';
+import { struck } from './struck.ts';
 import type { SolvedCurrents } from './turnCurrents.ts';
 import { type Meter, vehicleNetlist } from './vehicleNetlist.ts';
 
@@ -47,17 +49,28 @@ export class SolvedMoments {
  * else puts them together.
  */
 export class VehicleSimulation {
+  /** as it is, with what is wired and fitted wrongly */
+  readonly vehicle: Vehicle;
+  readonly fitment: Fitment;
+  readonly bearing: Bearing;
+
   /**
    * @param bearing which circuits bear on which, where somebody has it of this vehicle already
    * @param moments what was solved of the same vehicle with an electrically equal fitment
    */
   constructor(
-    readonly vehicle: Vehicle,
-    readonly fitment: Fitment,
+    vehicle: Vehicle,
+    fitment: Fitment,
     readonly faults: readonly Fault[] = [],
-    readonly bearing: Bearing = new Bearing(vehicle),
+    bearing?: Bearing,
     readonly moments: SolvedMoments = new SolvedMoments(),
-  ) {}
+  ) {
+    const wrong = struck(vehicle, fitment, faults);
+    this.vehicle = wrong.vehicle;
+    this.fitment = wrong.fitment;
+    // What bears on what is another where its feeds or earths are.
+    this.bearing = bearing && wrong.vehicle === vehicle ? bearing : new Bearing(wrong.vehicle);
+  }
 
   /**
    * The settled moment: filaments at their heat, capacitors full.
@@ -98,7 +111,7 @@ export class VehicleSimulation {
    * @throws RangeError for a node that none of the circuits has
    */
   metered(meter: Meter, moment: Moment, about: readonly string[]): number {
-    const ids = this.bearing.on(about, moment.controls);
+    const ids = this.idsAbout(moment.controls, about);
     const steady = new SteadyCircuit(this.vehicle, this.fitment, this.faults, ids, moment.controls, meter);
     steady.settle(moment);
     return steady.solved.nodeVolts(meter.node);
@@ -143,8 +156,16 @@ export class VehicleSimulation {
     return { run: new Transient(netlist, start ?? contacts(true), options), netlist, contacts };
   }
 
+  /** What is built for a question: what bears on it, and both sides where their wires are joined. */
+  private idsAbout(controls: Controls, about: readonly string[]): readonly string[] {
+    const turns = turnCircuits(this.vehicle).map(({ id }) => id);
+    const joined =
+      this.faults.some(({ kind }) => kind === 'sides-bridged') && turns.some((id) => about.includes(id));
+    return this.bearing.on(joined ? [...new Set([...about, ...turns])] : about, controls);
+  }
+
   private circuitsAbout(controls: Controls, about?: readonly string[]) {
-    const ids = about ? this.bearing.on(about, controls) : this.vehicle.circuits.map((circuit) => circuit.id);
+    const ids = about ? this.idsAbout(controls, about) : this.vehicle.circuits.map((circuit) => circuit.id);
     const key = ids.join();
     let known = this.moments.circuits.get(key);
     if (!known) {

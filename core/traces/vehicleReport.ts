@@ -8,6 +8,7 @@ import type { Shelf } from '../model/part.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
+import type { Fault } from '../simulation/fault.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { playVehicle } from '../simulation/vehicleRun.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
@@ -62,6 +63,7 @@ interface Probe {
  * controller is written as the waveform it settles to, a thermal flasher as what it is. Pulsed outputs are written
  * as they are in the pulses, their filaments heated by the share of time they are on.
  *
+ * @param faults what is wrong with it
  * @throws UnknownReferenceError when the job names a part that is not known
  */
 export function vehicleReport(
@@ -70,15 +72,16 @@ export function vehicleReport(
   configuration: Configuration,
   controls: Controls,
   emfVolts: number,
+  faults: readonly Fault[] = [],
 ): VehicleReport {
   const { vehicle } = job;
   const sides = flashingSides(vehicle, controls);
   const fitment = fitmentOf(job, shelf, configuration);
-  const simulation = new VehicleSimulation(vehicle, fitment);
+  const simulation = new VehicleSimulation(vehicle, fitment, faults);
   const netlist = simulation.netlist(controls, emfVolts);
   const { thresholdAmps } = thresholdFor(job, fitment, sides, emfVolts);
   const flashes = REPORTED_FLASH;
-  const play = playVehicle({ vehicle, fitment, controls, emfVolts, thresholdAmps, flashes });
+  const play = playVehicle({ vehicle, fitment, controls, emfVolts, thresholdAmps, flashes, faults });
   const probes = probesOf(job, fitment, netlist);
   const asked: Asked = { job, simulation, controls, emfVolts, netlist, probes };
   const common = { configuration, controls, emfVolts, events: play.events.map((event) => event.text) };

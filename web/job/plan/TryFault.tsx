@@ -1,13 +1,15 @@
 import { NativeSelect } from '@mantine/core';
+import { useMemo } from 'react';
+import { faultsInScope, type PossibleFault } from '../../../core/faults/library.ts';
 import type { Fault } from '../../../core/simulation/fault.ts';
 import { useWorkspace } from '../workspace.ts';
-import { faultsFor } from './faultsFor.ts';
 import classes from './TryFault.module.css';
 
 /** What the vehicle would do with something wrong: tried on the plan, never written into the job. */
 export function TryFault() {
   const { job, fitments, configuration, fault, setFault } = useWorkspace();
-  const faults = faultsFor(job, fitments[configuration]);
+  const fitment = fitments[configuration];
+  const faults = useMemo(() => faultsInScope(job, fitment), [job, fitment]);
   const keyOf = (each: Fault) => JSON.stringify(each);
   // A fault of a state that is no longer shown is not in the list, and so nothing is tried.
   const chosen = fault && faults.some((each) => keyOf(each.fault) === keyOf(fault)) ? keyOf(fault) : '';
@@ -19,7 +21,10 @@ export function TryFault() {
       value={chosen}
       data={[
         { value: '', label: 'all is sound' },
-        ...faults.map((each) => ({ value: keyOf(each.fault), label: each.label })),
+        ...grouped(faults).map(([group, those]) => ({
+          group,
+          items: those.map((each) => ({ value: keyOf(each.fault), label: each.name })),
+        })),
       ]}
       onChange={(event) => {
         const picked = faults.find((each) => keyOf(each.fault) === event.currentTarget.value);
@@ -27,4 +32,20 @@ export function TryFault() {
       }}
     />
   );
+}
+
+/** Under headings, since a vehicle may have a hundred: lamp by lamp of what sits at one, the wires and the relay apart. */
+function grouped(faults: readonly PossibleFault[]): [group: string, faults: PossibleFault[]][] {
+  const groups = new Map<string, PossibleFault[]>();
+  for (const each of faults) {
+    const { fault } = each;
+    const resistor = 'index' in fault;
+    const group = resistor
+      ? 'Resistors'
+      : 'lampId' in fault || 'lampIds' in fault
+        ? 'Lamps and sockets'
+        : 'Wires, fuses, relay';
+    groups.set(group, [...(groups.get(group) ?? []), each]);
+  }
+  return [...groups];
 }
