@@ -1,4 +1,3 @@
-import { commonPractice } from '../formatting/source.ts';
 import type { FaultKind } from '../simulation/fault.ts';
 
 /** What is known of one kind of fault, wherever it sits. */
@@ -12,11 +11,10 @@ export interface FaultFacts {
   cure: string;
 }
 
-export const PRIOR_SOURCE = commonPractice(
-  'how often installers meet each kind; polarity, contact and load come first',
-);
-
-/** Priors are relative and shared by all places a kind may be at: the order matters, not the last digit. */
+/**
+ * Priors are common practice: how often installers meet each kind, with polarity, contact and load first. They are relative
+ * and shared by all places a kind may be at: the order matters, not the last digit.
+ */
 export const FAULT_FACTS: Record<FaultKind, FaultFacts> = {
   reversed: {
     prior: 14,

@@ -82,7 +82,7 @@ test.describe('on a phone', () => {
         await screw.tap();
         await expect(screw).toBeChecked();
         await page.getByRole('button', { name: 'More' }).tap();
-        await page.getByRole('button', { name: 'Broken, lost' }).tap();
+        await page.getByRole('button', { name: 'Broken', exact: true }).tap();
         await page.getByLabel('Broken or lost').selectOption('screw, cross-head, 45 mm');
         await page.getByRole('button', { name: 'Put it on the pick list' }).tap();
         await page.getByRole('button', { name: 'Make safe' }).tap();
@@ -130,7 +130,7 @@ test.describe('on a phone', () => {
     await openStage(page, OPEN_JOB, 'fit');
     const steps = page.getByRole('tabpanel', { name: 'Steps' });
     await steps.getByRole('button', { name: 'More' }).tap();
-    for (const name of ['Done', 'Back', 'Next', 'Undo', 'Trouble', 'Make safe', 'Waiting', 'Broken, lost']) {
+    for (const name of ['Done', 'Back', 'Next', 'Undo', 'Trouble', 'Make safe', 'Waiting', 'Broken']) {
       const box = await steps.getByRole('button', { name, exact: true }).boundingBox();
       expect(box?.height, name).toBeGreaterThanOrEqual(56);
       expect(box?.y ?? 0, name).toBeGreaterThan(844 / 2);
@@ -188,6 +188,8 @@ test('a step that waits leaves the rest; an airbag behind the trim stops it unti
   await page.getByRole('button', { name: 'Waiting', exact: true }).click();
   await page.getByLabel('Waits for').fill('a pillar clip');
   await expect(steps.getByRole('button', { name: /waits for a part Open: pillar/ })).toBeVisible();
+  await page.getByLabel(/^Everything of .* that is not done waits$/).click();
+  await expect(steps.getByRole('button', { name: /waits for a part Close: pillar/ })).toBeVisible();
 });
 
 test('the sheet of a whole lamp with a moved earth and a doubled wire is on screen, with letters on every wire', async ({

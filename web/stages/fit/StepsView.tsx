@@ -172,6 +172,8 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
               number={index + 1}
               of={steps.length}
               tool={tool}
+              steps={steps}
+              plugId={wiringOf(step)}
               onWiring={() => onWiring(wiringOf(step) ?? '')}
             />
           )}
@@ -216,7 +218,7 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
                   Waiting
                 </Button>
                 <Button variant={tool === 'lost' ? 'filled' : 'default'} onClick={() => use('lost')}>
-                  Broken, lost
+                  Broken
                 </Button>
                 <Button variant={tool === 'note' ? 'filled' : 'default'} onClick={() => use('note')}>
                   Note

@@ -45,15 +45,20 @@ export function useStepActs() {
         record.ticks = ticked ? [...others, what] : others;
         if (ticked) record.startedAt ??= new Date().toISOString();
       }),
-    wait: (step: FitStep, what: string) =>
-      change(
-        step,
-        'Waits',
-        (record) => {
-          if (what) record.waitingFor = what;
-          else delete record.waitingFor;
+    /** What some steps wait for: of one lamp or panel all that are not done, so that the rest goes on. */
+    wait: (step: FitStep, others: readonly FitStep[], what: string) =>
+      edit(
+        `Waits: ${step.title}`,
+        (draft) => {
+          for (const { id } of [step, ...others]) {
+            const record = draft.fit[id] ?? { ...EMPTY };
+            if (record.doneAt) continue;
+            if (what) record.waitingFor = what;
+            else delete record.waitingFor;
+            draft.fit[id] = record;
+          }
         },
-        'wait',
+        { mergeKey: `wait-${step.id}` },
       ),
     trouble: (step: FitStep, what: string) =>
       change(

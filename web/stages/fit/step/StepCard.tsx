@@ -1,4 +1,5 @@
 import { Checkbox } from '@mantine/core';
+import { useState } from 'react';
 import type { FitStep, StepTimer } from '../../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Caution } from '../../../ui/Caution.tsx';
@@ -8,6 +9,7 @@ import { useStepActs } from '../hand/useStepActs.ts';
 import classes from './Step.module.css';
 import { OwnTimer, StepClock, WaitTimer } from './StepClock.tsx';
 import { StepDrawing } from './StepDrawing.tsx';
+import { StepSheet } from './StepSheet.tsx';
 import { LostForm, PhotoForm, PolarityForm, TroubleForm, WaitForm } from './StepTools.tsx';
 
 export type Tool = 'trouble' | 'wait' | 'lost' | 'note' | 'timer';
@@ -23,6 +25,8 @@ export function StepCard({
   number,
   of,
   tool,
+  steps,
+  plugId,
   onWiring,
 }: {
   step: FitStep;
@@ -30,12 +34,16 @@ export function StepCard({
   of: number;
   /** what is open below it */
   tool: Tool | null;
+  steps: readonly FitStep[];
+  /** the plug of its lamp */
+  plugId: string | undefined;
   onWiring(): void;
 }) {
   const { job } = useDesk();
   const { tick, note } = useStepActs();
   const record = job.fit[step.id];
   const ticked = new Set(record?.ticks);
+  const [sheet, setSheet] = useState(false);
   return (
     <>
       <div className={classes.where}>
@@ -85,7 +93,7 @@ export function StepCard({
         <Caution key={caution}>{caution}</Caution>
       ))}
       {tool === 'trouble' && <TroubleForm step={step} />}
-      {tool === 'wait' && <WaitForm step={step} />}
+      {tool === 'wait' && <WaitForm step={step} steps={steps} />}
       {tool === 'lost' && <LostForm step={step} />}
       {tool === 'timer' && <OwnTimer />}
       {(tool === 'note' || record?.note) && (
@@ -101,13 +109,19 @@ export function StepCard({
         <StepClock step={step} />
         <span className={classes.links}>
           <PhotoForm step={step} />
-          {step.openingId && (
-            <button type="button" className={classes.link} onClick={onWiring}>
+          {plugId && (
+            <button
+              type="button"
+              className={classes.link}
+              aria-expanded={sheet}
+              onClick={() => setSheet(!sheet)}
+            >
               Wiring sheet
             </button>
           )}
         </span>
       </div>
+      {sheet && plugId && <StepSheet plugId={plugId} onWiring={onWiring} />}
       {record?.doneAt && <p className="faint">Done {shortMoment(record.doneAt)}</p>}
     </>
   );

@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import type { PolarityRecord } from '../../../../core/model/job.ts';
@@ -60,12 +60,17 @@ function toggled(said: string, word: string): string {
   return (words.includes(word) ? words.filter((each) => each !== word) : [...words, word]).join(', ');
 }
 
-/** A step that waits for a part. */
-export function WaitForm({ step }: { step: FitStep }) {
+/** A step that waits for a part, or the whole panel it belongs to. */
+export function WaitForm({ step, steps }: { step: FitStep; steps: readonly FitStep[] }) {
   const { job } = useDesk();
   const { wait } = useStepActs();
   const waiting = job.fit[step.id]?.waitingFor ?? '';
   const [text, setText] = useState(waiting);
+  const others = steps.filter(
+    (each) => step.openingId !== null && each.openingId === step.openingId && each.id !== step.id,
+  );
+  const [whole, setWhole] = useState(() => others.some(({ id }) => job.fit[id]?.waitingFor));
+  const along = whole ? others : [];
   return (
     <div className={classes.tool}>
       <TextInput
@@ -76,16 +81,28 @@ export function WaitForm({ step }: { step: FitStep }) {
         maxLength={160}
         onChange={(event) => {
           setText(event.currentTarget.value);
-          wait(step, event.currentTarget.value.trim());
+          wait(step, along, event.currentTarget.value.trim());
         }}
       />
-      <p className="faint">The step is left out until then; the rest goes on.</p>
+      {others.length > 0 && (
+        <Checkbox
+          size="md"
+          label={`Everything of ${step.place.toLowerCase()} that is not done waits`}
+          checked={whole}
+          onChange={(event) => {
+            setWhole(event.currentTarget.checked);
+            wait(step, others, event.currentTarget.checked ? text.trim() : '');
+            if (!event.currentTarget.checked && text.trim()) wait(step, [], text.trim());
+          }}
+        />
+      )}
+      <p className="faint">It is left out until then; the rest goes on.</p>
       {waiting && (
         <Button
           variant="default"
           onClick={() => {
             setText('');
-            wait(step, '');
+            wait(step, along, '');
           }}
         >
           It has come

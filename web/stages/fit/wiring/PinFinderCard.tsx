@@ -146,7 +146,7 @@ function FoundTable({ finding }: { finding: PinFinding }) {
           </tr>
         </thead>
         <tbody>
-          {finding.cavities.map(({ cavity, likely, proved, readings, by }) => {
+          {finding.cavities.map(({ cavity, likely, proved, readings, by, hint }) => {
             const [best, second] = likely;
             const known = proved || readings > 0 || (best?.share ?? 0) > 0.6;
             return (
@@ -157,6 +157,7 @@ function FoundTable({ finding }: { finding: PinFinding }) {
                   {known && !proved && (second?.share ?? 0) > 0.1 && (
                     <span className="faint"> or {second?.group.name}</span>
                   )}
+                  {hint && !proved && <span className={classes.hint}>{hint}</span>}
                 </td>
                 <td className="figure">{known ? `${Math.round(100 * (best?.share ?? 0))} %` : ''}</td>
                 <td>
