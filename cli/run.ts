@@ -9,6 +9,7 @@ import { order, pins, WIRING_OPTIONS, type WiringFlags, wiring } from './fitting
 import { EXIT, type Output } from './output.ts';
 import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
+import { prove } from './proving.ts';
 import { QUICK_OPTIONS, type QuickFlags, questionOf, quickInWords, quickOf } from './quick.ts';
 import { injected, reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
 
@@ -21,6 +22,7 @@ const USAGE = `Usage: vumble COMMAND
   solve FILE STATE     the same quantities under the same names, worked out here (--json)
   order FILE           the work in order: rounds, steps, walking, why in that order (--json)
   pins FILE CSV        what each cavity of a plug is for, from readings of a meter (--json)
+  prove FILE           what every cell of the proving grid should show, the fewest that suffice (--json)
   wiring FILE --lamp ID | --plug ID
                        the wiring sheet of a plug as a table, or drawn with --svg
   quick QUESTION       will this LED flash fast in that? Answered for all that nobody said (--json)
@@ -88,6 +90,8 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       return check(target, output);
     case 'order':
       return withFile(target, output, (file) => order(file, parsed.values.json === true, output));
+    case 'prove':
+      return withFile(target, output, (file) => prove(file, parsed.values.json === true, output));
     case 'wiring':
       return withFile(target, output, (file) => wiring(file, parsed.values, output));
     case 'netlist':

@@ -3,6 +3,8 @@ import type { LampInput } from '../model/vehicle/lamp.ts';
 import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
 import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Controls } from './controls.ts';
+import { feedDuty } from './duty.ts';
 import type { Fitment } from './fitment.ts';
 import { emittersOf } from './lampLight.ts';
 
@@ -59,6 +61,21 @@ export class Probes {
     return this.solved.nodeVolts(
       this.fitment.flasher.kind === 'controller' ? NODES.switched(circuitId) : NODES.flasherOut,
     );
+  }
+
+  /**
+   * Light of a whole lamp as an eye sees it, lm: an LED on a pulsed feed by its share of the time.
+   *
+   * @param controls as they were in the moment that was solved, at which supply
+   */
+  lumens(lampId: string, controls: Controls, emfVolts: number): number {
+    const content = this.fitment.contents.get(lampId) ?? { kind: 'empty' as const };
+    const hasDim = circuitsFeeding(this.vehicle, lampId, 'dim').length > 0;
+    return emittersOf(lampById(this.vehicle, lampId), content, hasDim).reduce((sum, emitter) => {
+      const feeders = circuitsFeeding(this.vehicle, lampId, emitter.input);
+      const share = emitter.followsPulses ? feedDuty(this.vehicle, feeders, controls, emfVolts) : 1;
+      return sum + share * emitter.lumens * emitter.read(this.solved);
+    }, 0);
   }
 
   /** Light a lamp gives by one of its feeds, 1 when rated, before the share of time of a pulsed feed. */

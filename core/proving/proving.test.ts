@@ -1,0 +1,132 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoJob } from '../../demo/forTests.ts';
+import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { jobLamps } from '../model/scope.ts';
+import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
+import { isOn } from '../simulation/bearing.ts';
+import { type ProvingGrid, provingGrid } from './grid.ts';
+import { smallestCover } from './smallestSet.ts';
+
+const FLEET = ['library-route-1', 'dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer'];
+const grids = new Map<string, ProvingGrid>();
+const gridOf = (id: string): ProvingGrid => {
+  const known = grids.get(id) ?? provingGrid(demoJob(id), DEMO_SHELF);
+  if (!known) throw new Error('it was ended');
+  grids.set(id, known);
+  return known;
+};
+const shownIn = (grid: ProvingGrid, cellId: string, faultId: string) => {
+  const cell = grid.cells.findIndex(({ id }) => id === cellId);
+  const fault = grid.faults.findIndex(({ id }) => id === faultId);
+  return grid.seen[fault]?.[cell];
+};
+
+describe('smallestCover', () => {
+  it('is as small as trying every choice finds, and covers all that can be', () => {
+    const sets = fc.array(fc.uniqueArray(fc.nat({ max: 9 }), { maxLength: 5 }), {
+      minLength: 1,
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(sets, (rows) => {
+        const asSets = rows.map((row) => new Set(row));
+        const all = new Set(rows.flat());
+        const covered = (choice: readonly number[]) =>
+          new Set(choice.flatMap((at) => rows[at] ?? [])).size === all.size;
+        let least = Number.POSITIVE_INFINITY;
+        for (let mask = 0; mask < 1 << rows.length; mask += 1) {
+          const choice = rows.flatMap((_, at) => (mask & (1 << at) ? [at] : []));
+          if (choice.length < least && covered(choice)) least = choice.length;
+        }
+        const found = smallestCover(asSets);
+        expect(covered(found)).toBe(true);
+        expect(found.length).toBe(least);
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
+describe.each(FLEET)('the proving grid of %s', (id) => {
+  const job = demoJob(id);
+
+  it('has a smallest test that shows every fault any cell shows, and no cell of it can be left out', () => {
+    const grid = gridOf(id);
+    const shows = (at: number) =>
+      grid.faults.flatMap((_, fault) =>
+        (grid.seen[fault]?.[at]?.length ?? 0) > 0 ? [`fault ${fault}`] : [],
+      );
+    const levels = jobLamps(job).flatMap((lamp) =>
+      (['main', 'dim'] as const).map((input) => circuitsFeeding(job.vehicle, lamp.id, input)),
+    );
+    const lights = (at: number) =>
+      levels.flatMap((circuits, level) =>
+        circuits.some((circuit) => isOn(circuit, grid.cells[at]?.controls ?? never()))
+          ? [`level ${level}`]
+          : [],
+      );
+    const never = (): never => {
+      throw new Error('no such cell');
+    };
+    const told = (cells: readonly number[]) => new Set(cells.flatMap((at) => [...shows(at), ...lights(at)]));
+    const all = told([...grid.cells.keys()]);
+    expect(grid.smallest.length).toBeGreaterThan(0);
+    expect(told(grid.smallest)).toEqual(all);
+    for (const left of grid.smallest)
+      expect(told(grid.smallest.filter((at) => at !== left)).size, grid.cells[left]?.name).toBeLessThan(
+        all.size,
+      );
+    expect(
+      grid.unshown.length +
+        grid.faults.filter((_, fault) => told(grid.smallest).has(`fault ${fault}`)).length,
+    ).toBe(grid.faults.length);
+  });
+
+  it('shows a lamp without contact dark wherever it should be lit', () => {
+    const grid = gridOf(id);
+    const out = grid.faults.filter(({ fault }) => fault.kind === 'bulb-out');
+    expect(out.length).toBeGreaterThan(3);
+    for (const { id: name, fault } of out) {
+      if (!('lampId' in fault)) continue;
+      const said = grid.cells.flatMap(({ id: cell }) => shownIn(grid, cell, name) ?? []);
+      expect(said, name).toContain(`${fault.lampId} dark`);
+    }
+  });
+});
+
+describe('what a cell should show', () => {
+  it('is open where the threshold may lie on either side of what is drawn: then it shows no fault by its rate', () => {
+    const grid = gridOf('library-route-1');
+    const left = grid.cells.findIndex(({ id }) => id === 'turn-left');
+    expect(grid.expected[left]?.flash).toBe('normal');
+    // One resistor of two leaves the current inside the band: nobody can say whether it trips.
+    expect(shownIn(grid, 'turn-left', 'tap-open:rear-left:0')).toEqual([]);
+    expect(grid.unshown.map(({ id }) => id)).toContain('tap-open:rear-left:0');
+  });
+
+  it('names the wrong lamp, the missing flash, the glow in the dark and the bright tail', () => {
+    const van = gridOf('library-route-1');
+    expect(shownIn(van, 'turn-left', 'sides-bridged')).toContain('rear-right wrong');
+    expect(shownIn(van, 'turn-left', 'relay-stuck:open')).toEqual([
+      'flash none',
+      'front-left dark',
+      'rear-left dark',
+      'repeater-left dark',
+    ]);
+    expect(shownIn(gridOf('dial-a-ride-2'), 'off', 'leakage:turn-left')).toContain('rear-left glows');
+    expect(shownIn(gridOf('gritter-4'), 'tail-left', 'half-turned:stop-tail-left')).toContain(
+      'stop-tail-left bright',
+    );
+  });
+
+  it('can be ended while it is worked out', () => {
+    let done = 0;
+    const ended = provingGrid(demoJob('library-route-1'), DEMO_SHELF, 'cured', (count) => {
+      done = count;
+      return count < 3;
+    });
+    expect(ended).toBeNull();
+    expect(done).toBe(3);
+  });
+});
