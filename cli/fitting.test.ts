@@ -88,3 +88,38 @@ describe('vumble solve and netlist --inject', () => {
     );
   });
 });
+
+describe('vumble prove and faults', () => {
+  it('says what every cell should show, and the fewest that suffice', async () => {
+    const { code, out } = await call('prove', demo('library-route-1'), '--json');
+    const { cells, smallest, unshown } = JSON.parse(out);
+    expect(code).toBe(EXIT.fine);
+    const left = cells.find(({ id }: { id: string }) => id === 'turn-left');
+    expect(left).toMatchObject({ say: 'Key on, left turn', expected: { flash: 'normal' } });
+    expect(left.expected.lit.map(({ lamp }: { lamp: string }) => lamp)).toContain('rear-left');
+    expect(smallest.length).toBeLessThan(cells.length);
+    expect(unshown.length).toBeGreaterThan(0);
+  });
+
+  it('ranks causes by what was seen, and names a file or a cell it cannot use', async () => {
+    const path = join(directory, 'evidence.json');
+    const faults = async (evidence: unknown) => {
+      writeFileSync(path, JSON.stringify(evidence));
+      return call('faults', demo('library-route-1'), '--evidence', path, '--json');
+    };
+    const { out } = await faults([
+      { cell: 'turn-left', seen: 'rear-right wrong' },
+      { cell: 'turn-right', seen: 'rear-left wrong' },
+      { look: 'bulb-out:rear-left', found: false },
+    ]);
+    const { causes, next } = JSON.parse(out);
+    expect(causes[0].causes[0].id).toBe('sides-bridged');
+    expect(causes[0].probability).toBeGreaterThan(0.8);
+    expect(next === null || typeof next.minutes === 'number').toBe(true);
+    expect((await faults([{ cell: 'nowhere', seen: null }])).error).toMatch(
+      /no cell "nowhere". Cells are off, turn-left/,
+    );
+    expect((await faults([{ look: 'gremlins', found: true }])).error).toContain('no fault "gremlins"');
+    expect((await faults({ all: 'wrong' })).error).toContain('is no list of');
+  });
+});

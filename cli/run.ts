@@ -9,7 +9,7 @@ import { order, pins, WIRING_OPTIONS, type WiringFlags, wiring } from './fitting
 import { EXIT, type Output } from './output.ts';
 import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
-import { prove } from './proving.ts';
+import { FAULT_OPTIONS, type FaultFlags, faults, prove } from './proving.ts';
 import { QUICK_OPTIONS, type QuickFlags, questionOf, quickInWords, quickOf } from './quick.ts';
 import { injected, reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
 
@@ -23,6 +23,7 @@ const USAGE = `Usage: vumble COMMAND
   order FILE           the work in order: rounds, steps, walking, why in that order (--json)
   pins FILE CSV        what each cavity of a plug is for, from readings of a meter (--json)
   prove FILE           what every cell of the proving grid should show, the fewest that suffice (--json)
+  faults FILE          what may be wrong by what was seen (--evidence FILE.json), likeliest first (--json)
   wiring FILE --lamp ID | --plug ID
                        the wiring sheet of a plug as a table, or drawn with --svg
   quick QUESTION       will this LED flash fast in that? Answered for all that nobody said (--json)
@@ -56,11 +57,12 @@ const OPTIONS = {
   json: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
   ...WIRING_OPTIONS,
+  ...FAULT_OPTIONS,
   ...STATE_OPTIONS,
   ...QUICK_OPTIONS,
 } as const;
 
-type Flags = { json?: boolean; help?: boolean } & StateFlags & QuickFlags & WiringFlags;
+type Flags = { json?: boolean; help?: boolean } & StateFlags & QuickFlags & WiringFlags & FaultFlags;
 
 /** Runs one command line and gives its exit code. */
 export async function run(args: readonly string[], output: Output): Promise<number> {
@@ -90,6 +92,8 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       return check(target, output);
     case 'order':
       return withFile(target, output, (file) => order(file, parsed.values.json === true, output));
+    case 'faults':
+      return withFile(target, output, (file) => faults(file, parsed.values, output));
     case 'prove':
       return withFile(target, output, (file) => prove(file, parsed.values.json === true, output));
     case 'wiring':

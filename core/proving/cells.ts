@@ -5,7 +5,6 @@ import type { Circuit } from '../model/vehicle/circuit.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import { controlsFor } from '../simulation/moment.ts';
-import { keyOf } from '../simulation/steadyCircuit.ts';
 
 /** One thing to work and look at: what is switched on, and what is said to whoever sits in the seat. */
 export interface Cell {
@@ -30,7 +29,7 @@ export function cellsOf(job: Job): Cell[] {
   const circuits = scopeCircuits(job);
   const cells = new Map<string, Cell>();
   const add = (id: string, name: string, controls: Controls) => {
-    const key = keyOf(controls);
+    const key = JSON.stringify({ ...CONTROLS_OFF, ...controls });
     const lights = circuits.some((circuit) => isOn(circuit, controls));
     if (cells.has(key) || (!lights && id !== 'off')) return;
     cells.set(key, { id, name, controls, say: sayOf(controls) });
