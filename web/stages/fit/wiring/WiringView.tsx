@@ -39,8 +39,10 @@ export function WiringView({ connectorId, onChoose }: { connectorId: string; onC
         onChange={(event) => onChoose(event.currentTarget.value)}
       />
       <SheetCard sheet={sheet} />
-      <PinFinderCard key={`pins-${connector.id}`} connector={connector} recorded={current.recorded} />
-      <CavityTable key={`table-${connector.id}`} connector={connector} sheet={sheet} />
+      <div className={classes.onScreen}>
+        <PinFinderCard key={`pins-${connector.id}`} connector={connector} recorded={current.recorded} />
+        <CavityTable key={`table-${connector.id}`} connector={connector} sheet={sheet} />
+      </div>
       <SwapCard lampIds={connector.at.kind === 'lamps' ? connector.at.lampIds : []} />
     </div>
   );
@@ -83,12 +85,45 @@ function SheetCard({ sheet }: { sheet: WiringSheet }) {
       ) : (
         !error && <p className="faint">Drawing it.</p>
       )}
+      <PaperRows sheet={sheet} />
       {sheet.notes.map((note) => (
         <p key={note} className={classes.note}>
           {note}
         </p>
       ))}
     </Card>
+  );
+}
+
+/** The cavities as paper has them: on screen they are fields. */
+function PaperRows({ sheet }: { sheet: WiringSheet }) {
+  return (
+    <table className={classes.paper}>
+      <thead>
+        <tr>
+          <th>Cavity</th>
+          <th>Wire</th>
+          <th>Size</th>
+          <th>For</th>
+          <th>How it is known</th>
+          <th>Fuse, switch</th>
+          <th>Joint</th>
+        </tr>
+      </thead>
+      <tbody>
+        {sheet.rows.map((row, at) => (
+          <tr key={at}>
+            <td>{row.cavity}</td>
+            <td>{row.letters || '?'}</td>
+            <td>{row.areaMm2 ? `${row.areaMm2} mm²` : ''}</td>
+            <td>{row.does}</td>
+            <td>{row.proof}</td>
+            <td>{row.fuse}</td>
+            <td>{row.joint}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
