@@ -3,7 +3,14 @@ import type { Job } from '../model/job.ts';
 import { flashes, jobLamps, scopeCircuits } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsFeeding, circuitsOf, fuseById, lampById, turnCircuits } from '../model/vehicle/lookUp.ts';
+import {
+  circuitsFeeding,
+  circuitsOf,
+  fuseById,
+  lampById,
+  lampsByPanel,
+  turnCircuits,
+} from '../model/vehicle/lookUp.ts';
 import type { Fault } from '../simulation/fault.ts';
 import type { Fitment } from '../simulation/fitment.ts';
 import { FAULT_FACTS } from './kinds.ts';
@@ -130,11 +137,8 @@ function lampFaults(job: Job, { contents }: Fitment): Found[] {
 
 /** What concerns two lamps: holders of one base and one housing put into each other's place, a carrier they share. */
 function pairFaults(job: Job): Found[] {
-  const lamps = litLamps(job);
   const found: Found[] = [];
-  const groups = new Map<string, Lamp[]>();
-  for (const lamp of lamps) groups.set(lamp.access.group, [...(groups.get(lamp.access.group) ?? []), lamp]);
-  for (const [group, housed] of groups) {
+  for (const [group, housed] of lampsByPanel(litLamps(job))) {
     housed.forEach((lamp, at) => {
       for (const other of housed.slice(at + 1)) {
         const same = circuitsOf(job.vehicle, lamp.id).every((circuit) =>

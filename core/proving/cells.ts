@@ -29,7 +29,7 @@ export function cellsOf(job: Job): Cell[] {
   const circuits = scopeCircuits(job);
   const cells = new Map<string, Cell>();
   const add = (id: string, name: string, controls: Controls) => {
-    const key = JSON.stringify({ ...CONTROLS_OFF, ...controls });
+    const key = JSON.stringify(controls);
     const lights = circuits.some((circuit) => isOn(circuit, controls));
     if (cells.has(key) || (!lights && id !== 'off')) return;
     cells.set(key, { id, name, controls, say: sayOf(controls) });

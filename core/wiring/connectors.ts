@@ -1,7 +1,7 @@
 import type { CavityUse, Connector } from '../model/vehicle/connector.ts';
 import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitById, circuitsFeeding } from '../model/vehicle/lookUp.ts';
+import { circuitById, circuitsFeeding, lampsByPanel } from '../model/vehicle/lookUp.ts';
 import { NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { functionName, workName } from '../vehicle/functions.ts';
@@ -51,10 +51,7 @@ export function idOfUse(use: CavityUse): string {
 export function connectorsOf(vehicle: Vehicle): KnownConnector[] {
   const recorded = vehicle.connectors ?? [];
   const covered = new Set(recorded.flatMap(({ at }) => (at.kind === 'lamps' ? at.lampIds : [])));
-  const housings = new Map<string, Lamp[]>();
-  for (const lamp of vehicle.lamps)
-    if (!covered.has(lamp.id))
-      housings.set(lamp.access.group, [...(housings.get(lamp.access.group) ?? []), lamp]);
+  const housings = lampsByPanel(vehicle.lamps.filter(({ id }) => !covered.has(id)));
   const relay = recorded.some(({ at }) => at.kind === 'relay') ? null : relaySocket(vehicle.flasher);
   // Lamps left over from a plug that was written down under the name of their housing have one of their own.
   const taken = new Set(recorded.map(({ id }) => id));
@@ -198,6 +195,17 @@ function lampFunctions(vehicle: Vehicle, { at }: Connector): PlugFunction[] {
       );
   }
   return [...found.values()];
+}
+
+/** The circuits that are switched on to find what each cavity is for. */
+export function circuitsToSwitch(functions: readonly PlugFunction[]): string[] {
+  return [
+    ...new Set(
+      functions.flatMap(({ use, about }) =>
+        use.does === 'feed' ? use.circuitIds : use.does === 'relay' ? about : [],
+      ),
+    ),
+  ];
 }
 
 /** What a cavity is for, in words: `turn`, `left tail`, `earth`. */

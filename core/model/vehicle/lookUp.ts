@@ -53,3 +53,10 @@ export function lampById(vehicle: Vehicle, id: string): Lamp {
   if (!lamp) throw new RangeError(`${vehicle.name} has no lamp "${id}"`);
   return lamp;
 }
+
+/** Some lamps by the panel they are behind, in the order they are met. */
+export function lampsByPanel(lamps: readonly Lamp[]): Map<string, Lamp[]> {
+  const panels = new Map<string, Lamp[]>();
+  for (const lamp of lamps) panels.set(lamp.access.group, [...(panels.get(lamp.access.group) ?? []), lamp]);
+  return panels;
+}

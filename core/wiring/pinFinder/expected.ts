@@ -9,7 +9,7 @@ import type { Fault } from '../../simulation/fault.ts';
 import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
-import { functionsAt, type PlugFunction } from '../connectors.ts';
+import { circuitsToSwitch, functionsAt, type PlugFunction } from '../connectors.ts';
 
 /** A reading that can be taken at any cavity of a plug. */
 export interface PinTestAt {
@@ -68,13 +68,7 @@ export function expectedReadings(job: Job, shelf: Shelf, connector: Connector): 
 }
 
 function testsOf({ vehicle }: Job, connector: Connector, functions: readonly PlugFunction[]): PinTestAt[] {
-  const own = [
-    ...new Set(
-      functions.flatMap(({ use, about }) =>
-        use.does === 'feed' ? use.circuitIds : use.does === 'relay' ? about : [],
-      ),
-    ),
-  ];
+  const own = circuitsToSwitch(functions);
   const volts = own.flatMap((circuitId): PinTestAt[] => {
     const circuit = circuitById(vehicle, circuitId);
     const moves = circuit.kind === 'turn' || outputOf(vehicle, circuit)?.pwm !== undefined;

@@ -1,4 +1,5 @@
 import type { Lamp } from '../../model/vehicle/lamp.ts';
+import { lampsByPanel } from '../../model/vehicle/lookUp.ts';
 import type { Opening } from '../../model/vehicle/opening.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { UsualOpening } from './usualOpenings.ts';
@@ -18,12 +19,9 @@ export interface OpenedWith {
  * words. Trim that is only in the way has no lamps.
  */
 export function openingsOf(vehicle: Vehicle): OpenedWith[] {
-  const groups = new Map<string, Lamp[]>();
-  for (const lamp of vehicle.lamps)
-    groups.set(lamp.access.group, [...(groups.get(lamp.access.group) ?? []), lamp]);
   const written = vehicle.openings ?? [];
   return [
-    ...[...groups].map(([id, lamps]): OpenedWith => {
+    ...[...lampsByPanel(vehicle.lamps)].map(([id, lamps]): OpenedWith => {
       const known = written.find((each) => each.id === id && each.of === 'lamps');
       const texts = [...new Set(lamps.map(({ access }) => access.how).filter(Boolean))];
       return { opening: known ?? inWords(id, lamps), lamps, structured: known !== undefined, texts };

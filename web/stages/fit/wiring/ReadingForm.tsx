@@ -2,7 +2,7 @@ import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import type { PinReading, PinTest } from '../../../../core/model/evidence.ts';
 import type { Connector } from '../../../../core/model/vehicle/connector.ts';
-import { functionsAt, switchedName } from '../../../../core/wiring/connectors.ts';
+import { circuitsToSwitch, functionsAt, switchedName } from '../../../../core/wiring/connectors.ts';
 import type { NextReading } from '../../../../core/wiring/pinFinder/finder.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import classes from './Wiring.module.css';
@@ -45,13 +45,7 @@ export function ReadingForm({
   const [least, most] = ohms ? [0, 1e8] : [-60, 60];
   const value = Number(figure);
   const usable = figure !== '' && Number.isFinite(value) && value >= least && value <= most;
-  const circuits = [
-    ...new Set(
-      functionsAt(job.vehicle, connector).flatMap(({ use, about }) =>
-        use.does === 'feed' ? use.circuitIds : use.does === 'relay' ? about : [],
-      ),
-    ),
-  ];
+  const circuits = circuitsToSwitch(functionsAt(job.vehicle, connector));
   return (
     <div className={classes.reading} aria-busy={counting}>
       <p className={classes.ask}>
