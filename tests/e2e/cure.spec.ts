@@ -203,6 +203,7 @@ test('board, verdict, gauge and the best cure are in the first screen, and all o
     }
     for (const tab of await page.getByRole('tab').all()) {
       await tab.click();
+      await expect(tab).toHaveAttribute('aria-selected', 'true');
       await expect(page.getByText(/^(Opening the details|Playing the controller)/)).toHaveCount(0, {
         timeout: 45_000,
       });

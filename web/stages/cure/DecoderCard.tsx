@@ -126,10 +126,20 @@ function Trials({ window }: { window: CapacitorWindow }) {
   );
 }
 
-/** Where none can work, the smallest that would smooth it and what the shelf has show why. */
-function worthARow({ verdict, trials, leastFarads }: CapacitorWindow): readonly CapacitorTrial[] {
-  if (verdict !== 'refused') return trials;
-  return trials.filter((trial) => trial.farads === leastFarads || trial.codes.length > 0);
+/**
+ * Where none can work, the smallest that would smooth it and what the shelf has show why; where some do, those, the
+ * next on either side, and what the shelf has.
+ */
+function worthARow(window: CapacitorWindow): readonly CapacitorTrial[] {
+  const { verdict, trials, leastFarads } = window;
+  if (verdict === 'refused')
+    return trials.filter((trial) => trial.farads === leastFarads || trial.codes.length > 0);
+  const works = (at: number) => {
+    const trial = trials[at];
+    return trial !== undefined && within(window, trial);
+  };
+  if (!trials.some((_, at) => works(at))) return trials;
+  return trials.filter((trial, at) => works(at) || works(at - 1) || works(at + 1) || trial.codes.length > 0);
 }
 
 function within({ verdict }: CapacitorWindow, { risk, trips, blurs }: CapacitorTrial): boolean {

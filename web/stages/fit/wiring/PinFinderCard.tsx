@@ -23,6 +23,7 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
   const [standing, setStanding] = useState<Standing | null>(null);
   const readings = pinReadingsOf(job, connector.id);
   const { data, error, isPlaceholderData } = useFoundPins(job, shelf, connector.id, standing);
+  const [lookingUp, setLookingUp] = useState(false);
   const [own, setOwn] = useState<NextReading | null>(null);
   const asked = own ?? data?.finding.next ?? null;
 
@@ -71,6 +72,8 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
               counting={isPlaceholderData}
               suggested={own === null}
               wouldShow={own === null ? data.wouldShow : []}
+              lookingUp={lookingUp}
+              onLookUp={setLookingUp}
               onChange={setOwn}
               onTake={take}
             />

@@ -23,6 +23,9 @@ interface ReadingFormProps {
   counting: boolean;
   suggested: boolean;
   wouldShow: readonly { name: string; shows: string }[];
+  /** whether what it would show stands open, from one reading to the next */
+  lookingUp: boolean;
+  onLookUp(open: boolean): void;
   onChange(next: NextReading): void;
   onTake(read: Pick<PinReading, 'seen' | 'volts' | 'ohms' | 'lampId'>): void;
 }
@@ -34,6 +37,8 @@ export function ReadingForm({
   counting,
   suggested,
   wouldShow,
+  lookingUp,
+  onLookUp,
   onChange,
   onTake,
 }: ReadingFormProps) {
@@ -119,7 +124,11 @@ export function ReadingForm({
         )}
       </fieldset>
       {wouldShow.length > 0 && (
-        <details className={classes.would}>
+        <details
+          className={classes.would}
+          open={lookingUp}
+          onToggle={(event) => onLookUp(event.currentTarget.open)}
+        >
           <summary>What it would show</summary>
           <ul>
             {wouldShow.map(({ name, shows }) => (
