@@ -109,8 +109,9 @@ describe('vumble prove and faults', () => {
     };
     const { out } = await faults([
       { cell: 'turn-left', seen: 'rear-right wrong' },
-      { cell: 'turn-right', seen: 'rear-left wrong' },
-      { look: 'bulb-out:rear-left', found: false },
+      { cell: 'turn-right', seen: ['rear-left wrong', 'front-left wrong'] },
+      { place: 'bulb:rear-left', found: null },
+      { clue: 'came-later' },
     ]);
     const { causes, next } = JSON.parse(out);
     expect(causes[0].causes[0].id).toBe('sides-bridged');
@@ -119,7 +120,8 @@ describe('vumble prove and faults', () => {
     expect((await faults([{ cell: 'nowhere', seen: null }])).error).toMatch(
       /no cell "nowhere". Cells are off, turn-left/,
     );
-    expect((await faults([{ look: 'gremlins', found: true }])).error).toContain('no fault "gremlins"');
+    expect((await faults([{ place: 'gremlins', found: null }])).error).toContain('no place "gremlins"');
+    expect((await faults([{ place: 'relay', found: 'gremlins' }])).error).toContain('no fault "gremlins"');
     expect((await faults({ all: 'wrong' })).error).toContain('is no list of');
   });
 });

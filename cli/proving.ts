@@ -1,9 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
+import { placeOf } from '../core/faults/places.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
-import { type CellEvidence, findFault, type LookEvidence } from '../core/proving/finder.ts';
+import { CLUES } from '../core/model/clues.ts';
+import { FaultFinder, type Suspect } from '../core/proving/finder.ts';
 import { type ProvingGrid, provingGrid } from '../core/proving/grid.ts';
 import type { Outcome } from '../core/proving/outcome.ts';
+import type { Told } from '../core/proving/told.ts';
+import { toldOf } from '../core/proving/toldOf.ts';
 import { EXIT, type Output } from './output.ts';
 
 /** Less is not seen, lm. */
@@ -16,19 +20,27 @@ export function prove({ job, parts }: JobFile, json: boolean, output: Output): n
     output.out('There is nothing to prove: the job converts no lamp.');
     return EXIT.fine;
   }
-  const { cells, expected, faults, seen, smallest, unshown } = grid;
+  const { cells, expected, faults, seen, sound, smallest, doubtful, unshown } = grid;
   const rows = cells.map((cell, at) => ({
     id: cell.id,
     name: cell.name,
     say: cell.say,
+    safely: cell.safely,
     expected: expectedOf(expected[at] as Outcome),
-    shows: faults.filter((_, fault) => (seen[fault]?.[at]?.length ?? 0) > 0).map(({ id }) => id),
+    maybe: sound[at]?.maybe ?? [],
+    shows: faults.filter((_, fault) => (seen[fault]?.[at]?.sure.length ?? 0) > 0).map(({ id }) => id),
   }));
   if (json) {
     const result = {
       cells: rows,
       smallest: smallest.map((at) => cells[at]?.id),
-      faults: faults.map(({ id, name, prior }) => ({ id, name, prior })),
+      faults: faults.map((each) => ({
+        id: each.id,
+        name: each.name,
+        prior: each.prior,
+        place: placeOf(each),
+      })),
+      doubtful: doubtful.map(({ id, name }) => ({ id, name })),
       unshown: unshown.map(({ id, name }) => ({ id, name })),
     };
     output.out(JSON.stringify(result, null, 2));
@@ -39,10 +51,15 @@ export function prove({ job, parts }: JobFile, json: boolean, output: Output): n
     [
       ...rows.map(
         ({ name, expected: shown, shows }, at) =>
-          `${smallest.includes(at) ? '*' : ' '} ${name}: ${shown.lit.map(({ lamp }) => lampName(lamp).toLowerCase()).join(', ') || 'all dark'}${shown.flash ? `; flash ${shown.flash}` : ''}; would show ${shows.length} of ${faults.length} faults`,
+          `${smallest.includes(at) ? '*' : ' '} ${name}: ${shown.lit.map(({ lamp }) => lampName(lamp).toLowerCase()).join(', ') || 'all dark'}${shown.flash ? `; flash ${shown.flash}` : ''}; sure to show ${shows.length} of ${faults.length} faults`,
       ),
       '',
       `* These ${smallest.length} show every fault that any shows, and each lamp at each of its levels.`,
+      ...(doubtful.length > 0
+        ? [
+            `Shown at some size or threshold only, ${doubtful.length}: ${doubtful.map(({ name }) => name).join('; ')}.`,
+          ]
+        : []),
       ...(unshown.length > 0
         ? [`No cell can show ${unshown.length}: ${unshown.map(({ name }) => name).join('; ')}.`]
         : []),
@@ -68,16 +85,15 @@ export type FaultFlags = { evidence?: string };
 const EvidenceFile = z
   .array(
     z.union([
-      z.strictObject({ cell: z.string().max(80), seen: z.string().max(120).nullable() }),
-      z.strictObject({ look: z.string().max(120), found: z.boolean() }),
+      z.strictObject({
+        cell: z.string().max(80),
+        seen: z.union([z.string().max(120), z.array(z.string().max(120)).max(120), z.null()]),
+      }),
+      z.strictObject({ place: z.string().max(120), found: z.string().max(120).nullable() }),
+      z.strictObject({ clue: z.enum(CLUES), lamp: z.string().max(80).optional() }),
     ]),
   )
   .max(500);
-
-interface Told {
-  cells: CellEvidence[];
-  looked: LookEvidence[];
-}
 
 /** `vumble faults`: what may be wrong by what was seen, likeliest first, and the check that tells most next. */
 export async function faults(
@@ -90,44 +106,51 @@ export async function faults(
     output.out('There is nothing to find: the job converts no lamp.');
     return EXIT.fine;
   }
-  const read =
-    flags.evidence === undefined ? { cells: [], looked: [] } : await evidenceFrom(flags.evidence, grid);
+  const own = toldOf(job, grid.cells);
+  const read = flags.evidence === undefined ? own : await evidenceFrom(flags.evidence, grid, own);
   if ('problem' in read) {
     output.error(read.problem);
     return EXIT.badInput;
   }
-  const { suspects, soundProbability, unexplained, next } = findFault(grid, read.cells, read.looked);
+  const finding = new FaultFinder(job, grid).find(read);
+  const { suspects, soundProbability, unexplained, contradictory, next } = finding;
   if (flags.json) {
-    const causes = suspects.map(({ faults: group, probability, explains, leaves }) => ({
-      causes: group.map(({ id, name }) => ({ id, name })),
-      probability,
-      explains,
-      leaves,
+    const named = ({ id, name }: { id: string; name: string }) => ({ id, name });
+    const causes = suspects.map(({ faults: any, and, ...rest }) => ({
+      causes: any.map(named),
+      and: and && named(and),
+      ...rest,
     }));
-    output.out(JSON.stringify({ causes, soundProbability, unexplained, next }, null, 2));
+    output.out(JSON.stringify({ causes, soundProbability, unexplained, contradictory, next }, null, 2));
     return EXIT.fine;
   }
+  const cellName = (id: string) => grid.cells.find((cell) => cell.id === id)?.name ?? id;
   output.out(
     [
-      ...suspects
-        .slice(0, 8)
-        .map(
-          ({ faults: group, probability }) =>
-            `${(100 * probability).toFixed(0).padStart(3)} %  ${group.map(({ name }) => name).join(', or ')}`,
-        ),
+      ...suspects.slice(0, 8).map(suspectLine),
       `${(100 * soundProbability).toFixed(0).padStart(3)} %  nothing of all this`,
-      ...unexplained.map(({ cellId, seen }) => `Nothing explains “${seen}” in ${cellId}.`),
+      ...unexplained.map(
+        ({ cellId, seen }) => `Nothing explains “${seen.join(', ')}” in ${cellName(cellId)}.`,
+      ),
+      ...contradictory.map(
+        (id) => `Told in two ways: ${cellName(id)}. It comes and goes, or one was told wrongly.`,
+      ),
       next === null
         ? 'No check would tell more.'
         : next.kind === 'cell'
           ? `Next: ${grid.cells.find(({ id }) => id === next.cellId)?.say ?? next.cellId}, and look at every lamp.`
-          : `Next: ${next.what}`,
+          : `Next, at ${next.placeId}: ${next.what}`,
     ].join('\n'),
   );
   return EXIT.fine;
 }
 
-async function evidenceFrom(path: string, grid: ProvingGrid): Promise<Told | { problem: string }> {
+function suspectLine({ faults: any, and, probability }: Suspect): string {
+  const names = any.map(({ name }) => name).join(', or ');
+  return `${(100 * probability).toFixed(0).padStart(3)} %  ${names}${and ? `, and ${and.name}` : ''}`;
+}
+
+async function evidenceFrom(path: string, grid: ProvingGrid, own: Told): Promise<Told | { problem: string }> {
   let data: unknown;
   try {
     data = JSON.parse(await readFile(path, 'utf8'));
@@ -137,21 +160,32 @@ async function evidenceFrom(path: string, grid: ProvingGrid): Promise<Told | { p
   const parsed = EvidenceFile.safeParse(data);
   if (!parsed.success)
     return {
-      problem: `${path} is no list of { "cell": "turn-left", "seen": "rear-left dark" or null }, { "look": FAULT, "found": true or false }: ${parsed.error.issues[0]?.message ?? ''}`,
+      problem: `${path} is no list of { "cell": "turn-left", "seen": ["rear-left dark"] or null }, { "place": "bulb:rear-left", "found": FAULT or null }, { "clue": "wiggle", "lamp": "rear-left" }: ${parsed.error.issues[0]?.message ?? ''}`,
     };
   const cells = parsed.data.flatMap((each) =>
-    'cell' in each ? [{ cellId: each.cell, seen: each.seen }] : [],
+    'cell' in each ? [{ cellId: each.cell, seen: each.seen === null ? [] : [each.seen].flat() }] : [],
   );
-  const looked = parsed.data.flatMap((each) =>
-    'look' in each ? [{ faultId: each.look, found: each.found }] : [],
+  const places = parsed.data.flatMap((each) =>
+    'place' in each ? [{ placeId: each.place, found: each.found }] : [],
+  );
+  const clues = parsed.data.flatMap((each) =>
+    'clue' in each ? [{ clue: each.clue, lampId: each.lamp ?? null }] : [],
   );
   const noCell = cells.find(({ cellId }) => !grid.cells.some(({ id }) => id === cellId));
   if (noCell)
     return {
       problem: `There is no cell "${noCell.cellId}". Cells are ${grid.cells.map(({ id }) => id).join(', ')}.`,
     };
-  const noFault = looked.find(({ faultId }) => !grid.faults.some(({ id }) => id === faultId));
+  const known = new Set(grid.faults.map(placeOf));
+  const noPlace = places.find(({ placeId }) => !known.has(placeId));
+  if (noPlace)
+    return { problem: `There is no place "${noPlace.placeId}". Places are ${[...known].join(', ')}.` };
+  const noFault = places.find(({ found }) => found !== null && !grid.faults.some(({ id }) => id === found));
   if (noFault)
-    return { problem: `There is no fault "${noFault.faultId}". ./vumble prove FILE --json lists them.` };
-  return { cells, looked };
+    return { problem: `There is no fault "${noFault.found}". ./vumble prove FILE --json lists them.` };
+  return {
+    cells: [...own.cells, ...cells],
+    places: [...own.places, ...places],
+    clues: [...own.clues, ...clues],
+  };
 }

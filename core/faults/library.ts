@@ -13,13 +13,23 @@ import {
 } from '../model/vehicle/lookUp.ts';
 import type { Fault } from '../simulation/fault.ts';
 import type { Fitment } from '../simulation/fitment.ts';
-import { FAULT_FACTS } from './kinds.ts';
+import { FAULT_FACTS, type FaultFacts } from './kinds.ts';
+import {
+  CARRIER_OHMS,
+  EARTH_POINT_OHMS,
+  LEAK_OHMS,
+  poorContact,
+  poorEarth,
+  WRONG_VALUE_FACTOR,
+} from './sizes.ts';
 
 /** One fault a vehicle may have as it is fitted. */
 export interface PossibleFault {
   /** `reversed:rear-left`: what the command line takes */
   id: string;
-  fault: Fault;
+  /** as it is put into the vehicle; null for what its circuit does not feel */
+  fault: Fault | null;
+  facts: FaultFacts;
   /** `Rear left: the wrong way round` */
   name: string;
   /** weight among all of the vehicle's faults, see `FAULT_FACTS` */
@@ -28,21 +38,18 @@ export interface PossibleFault {
   openingId: string | null;
 }
 
-/** Sizes of faults that have one (typical). */
-const CONTACT_OHMS = 3;
-const EARTH_OHMS = 6;
-const RUSTED_OHMS = 12;
-const CARRIER_OHMS = 4;
-const LEAK_OHMS = 6000;
+/** Ohms of what touches by itself (typical). */
 const SHORT_OHMS = 0.05;
 const BRIDGE_OHMS = 0.05;
-const WRONG_VALUE = 4;
+
+/** One that is put into the vehicle's circuit. */
+export type SimulatedFault = PossibleFault & { fault: Fault };
 
 /**
  * Every fault a job's vehicle may have with what is fitted to it: each kind at each place where it can be, with its
  * share of the kind's prior.
  */
-export function possibleFaults(job: Job, fitment: Fitment): PossibleFault[] {
+export function possibleFaults(job: Job, fitment: Fitment): SimulatedFault[] {
   const all = [
     ...lampFaults(job, fitment),
     ...pairFaults(job),
@@ -53,16 +60,17 @@ export function possibleFaults(job: Job, fitment: Fitment): PossibleFault[] {
   for (const { fault } of all) places.set(fault.kind, (places.get(fault.kind) ?? 0) + 1);
   return all.map(({ where, ...each }) => ({
     ...each,
+    facts: FAULT_FACTS[each.fault.kind],
     id: where ? `${each.fault.kind}:${where}` : each.fault.kind,
     // What may be at many places is not likelier for it: its prior is shared among them.
     prior: FAULT_FACTS[each.fault.kind].prior / (places.get(each.fault.kind) ?? 1),
   }));
 }
 
-type Found = Omit<PossibleFault, 'id' | 'prior'> & { where: string };
+type Found = Omit<SimulatedFault, 'id' | 'prior' | 'facts'> & { where: string };
 
 /** Those of a job's scope: of lamps and circuits it converts or may disturb, and of the flasher where any of it flashes. */
-export function faultsInScope(job: Job, fitment: Fitment): PossibleFault[] {
+export function faultsInScope(job: Job, fitment: Fitment): SimulatedFault[] {
   const lamps = new Set(jobLamps(job).map(({ id }) => id));
   const circuits = scopeCircuits(job);
   const circuitIds = new Set(circuits.map(({ id }) => id));
@@ -85,8 +93,9 @@ function litLamps({ vehicle }: Job): Lamp[] {
   return vehicle.lamps.filter(({ id }) => circuitsOf(vehicle, id).length > 0);
 }
 
-function lampFaults(job: Job, { contents }: Fitment): Found[] {
+function lampFaults(job: Job, fitment: Fitment): Found[] {
   const { vehicle } = job;
+  const { contents } = fitment;
   return litLamps(job).flatMap((lamp): Found[] => {
     const content = contents.get(lamp.id) ?? { kind: 'empty' as const };
     if (content.kind === 'empty') return [];
@@ -103,10 +112,10 @@ function lampFaults(job: Job, { contents }: Fitment): Found[] {
     });
     return [
       at({ kind: 'bulb-out', lampId: lamp.id }, led ? 'LED dead, or no contact' : 'bulb out or no contact'),
-      at({ kind: 'poor-earth', lampId: lamp.id, ohms: EARTH_OHMS }, 'its earth resists'),
+      at(poorEarth(fitment, lamp.id), 'its earth resists'),
       ...inputs.map((input) =>
         at(
-          { kind: 'poor-contact', lampId: lamp.id, input, ohms: CONTACT_OHMS },
+          poorContact(fitment, lamp.id, input),
           `${twin ? `${input === 'main' ? 'bright' : 'dim'} ` : ''}contact resists`,
           `${lamp.id}:${input}`,
         ),
@@ -186,7 +195,7 @@ function resistorFaults({ vehicle }: Job, { resistors }: Fitment): Found[] {
         ? [at({ kind: 'tap-on-other-feed', lampId: lamp.id, index }, 'resistor on the other feed')]
         : []),
       at(
-        { kind: 'resistor-value', lampId: lamp.id, index, factor: WRONG_VALUE },
+        { kind: 'resistor-value', lampId: lamp.id, index, factor: WRONG_VALUE_FACTOR },
         'resistor of another value',
       ),
     ];
@@ -199,7 +208,7 @@ function wireFaults({ vehicle }: Job, { contents, flasher, cures }: Fitment): Fo
   const found: Found[] = [
     ...vehicle.earthPoints.map(
       (point): Found => ({
-        fault: { kind: 'bad-earth', earthPointId: point.id, ohms: RUSTED_OHMS },
+        fault: { kind: 'bad-earth', earthPointId: point.id, ohms: EARTH_POINT_OHMS },
         where: point.id,
         name: `${point.name}: rusted or loose`,
         openingId: null,

@@ -9,7 +9,7 @@ import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 9;
+export const JOB_FILE_VERSION = 10;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -125,7 +125,15 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
   for (const each of job.evidence) {
     const where = `job.evidence ${each.id}`;
     if ('circuitId' in each && each.circuitId !== null) circuitKnown(each.circuitId, where);
-    if (each.kind !== 'rate' && each.kind !== 'pin')
+    if (each.kind === 'clue' && each.lampId !== null) lampKnown(each.lampId, where);
+    if (each.kind === 'cell') {
+      for (const id of each.circuits) circuitKnown(id, where);
+      for (const found of each.found) {
+        if ('lampId' in found) lampKnown(found.lampId, where);
+        if ('circuitId' in found) circuitKnown(found.circuitId, where);
+      }
+    }
+    if (each.kind !== 'rate' && 'fitted' in each)
       for (const lampId of [...Object.keys(each.fitted.lamps), ...each.fitted.out]) lampKnown(lampId, where);
   }
   for (const reading of job.evidence) {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CLUES } from './clues.ts';
 import { Configuration, ResistorNetwork, TurnFunction, VehicleCure } from './cures.ts';
 import { Id, Line, Moment, Note, Volts } from './fields.ts';
 import { TRIAL_RESULTS } from './trialResults.ts';
@@ -88,6 +89,65 @@ export const SteadyProof = z.strictObject({
 });
 export type SteadyProof = z.infer<typeof SteadyProof>;
 
+/** Something that was not as it should be where one function was worked, in one tap and the lamp or circuit it was of. */
+export const Deviation = z.discriminatedUnion('what', [
+  z.strictObject({
+    what: z.enum(['dark', 'dim', 'bright', 'wrong', 'glows', 'flickers', 'hot', 'cold', 'wet', 'unfinished']),
+    lampId: Id,
+  }),
+  z.strictObject({ what: z.enum(['fast', 'slow', 'none']) }),
+  /** a dash message or code of a circuit; what else of the vehicle went odd with it: cruise, gear lever, charging */
+  z.strictObject({ what: z.enum(['message', 'odd']), circuitId: Id }),
+]);
+export type Deviation = z.infer<typeof Deviation>;
+
+/** One cell of the proving grid, worked and looked at: everything that was not as it should be, nothing where all was. */
+export const CellLook = z.strictObject({
+  ...seen,
+  kind: z.literal('cell'),
+  /** `turn-left`, `turn-left-lights`, `off` */
+  cell: Id,
+  /** circuits that were on in it */
+  circuits: z.array(Id).max(60),
+  found: z.array(Deviation).max(120),
+  /** a message or code as it was read */
+  words: Line.optional(),
+});
+export type CellLook = z.infer<typeof CellLook>;
+
+const told = { id: Id, at: Moment, by: Line.optional(), note: Note.optional() };
+
+/** A place looked at for a fault: the one that was found there, or null where nothing was wrong. */
+export const PlaceLook = z.strictObject({
+  ...told,
+  kind: z.literal('place'),
+  /** `bulb:rear-left`, `relay` */
+  place: Line,
+  found: Line.nullable(),
+});
+export type PlaceLook = z.infer<typeof PlaceLook>;
+
+/** What was told beside what was seen: when it came, what makes it come and go. */
+export const ClueTold = z.strictObject({
+  ...told,
+  kind: z.literal('clue'),
+  clue: z.enum(CLUES),
+  lampId: Id.nullable(),
+});
+export type ClueTold = z.infer<typeof ClueTold>;
+
+/** How a search ended. What was seen before tells of what is no longer so, where it was mended. */
+export const CauseClosed = z.strictObject({
+  ...told,
+  kind: z.literal('cause'),
+  /** `reversed:rear-left`; null where none was found */
+  fault: Line.nullable(),
+  /** it in words, as they were then */
+  words: Line,
+  outcome: z.enum(['mended', 'accepted']),
+});
+export type CauseClosed = z.infer<typeof CauseClosed>;
+
 /** What a meter or probe showed at one cavity of a plug, everything of the vehicle else as it stands. */
 export const PinReading = z.strictObject({
   id: Id,
@@ -111,11 +171,20 @@ export const PinReading = z.strictObject({
 export type PinReading = z.infer<typeof PinReading>;
 
 /** Whatever was ever seen of a vehicle: what was on, what was fitted, what it did, who saw it and when. */
-export const Evidence = z.discriminatedUnion('kind', [Trial, RateReading, SteadyProof, PinReading]);
+export const Evidence = z.discriminatedUnion('kind', [
+  Trial,
+  RateReading,
+  SteadyProof,
+  CellLook,
+  PinReading,
+  PlaceLook,
+  ClueTold,
+  CauseClosed,
+]);
 export type Evidence = z.infer<typeof Evidence>;
 
 /** What was seen of lamps at work, with what was fitted then. */
-export type LampEvidence = Exclude<Evidence, PinReading>;
+export type LampEvidence = Trial | RateReading | SteadyProof | CellLook;
 
 /** A trial that tells of a watcher: lamps that are dark or glow tell of none. */
 export type WatcherTrial = Trial & { result: 'normal' | 'fast' | 'slow' | 'message' };

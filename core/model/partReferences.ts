@@ -39,7 +39,7 @@ export function visitParts(job: Job, visit: Visit): void {
   }
   job.vehicleCures = visitCures(job.vehicleCures, 'job.vehicleCures', visit);
   const kept = job.evidence.filter((each) => {
-    if (each.kind === 'pin') return true;
+    if (!('fitted' in each)) return true;
     const { id, kind, fitted } = each;
     const where = `job.evidence ${id}`;
     for (const [lampId, partId] of Object.entries(fitted.lamps)) {

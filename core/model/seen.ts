@@ -1,4 +1,5 @@
 import type {
+  CellLook,
   Evidence,
   LampEvidence,
   PinReading,
@@ -16,7 +17,7 @@ interface Seen {
 
 /** What was seen of lamps at work, with what was fitted then. */
 export function lampEvidenceOf({ evidence }: Seen): LampEvidence[] {
-  return evidence.filter((each) => each.kind !== 'pin');
+  return evidence.filter((each): each is LampEvidence => 'fitted' in each);
 }
 
 /** What was measured at the cavities of one plug, in the order it was. */
@@ -48,6 +49,11 @@ export function watcherTrials(job: Seen): WatcherTrial[] {
 /** Every flash rate a job has on record. */
 export function ratesOf({ evidence }: Seen): RateReading[] {
   return evidence.filter((each) => each.kind === 'rate');
+}
+
+/** Every cell of the proving grid that was looked at. */
+export function cellLooksOf({ evidence }: Seen): CellLook[] {
+  return evidence.filter((each) => each.kind === 'cell');
 }
 
 /** Every look at circuits that are on steadily. */

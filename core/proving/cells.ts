@@ -4,49 +4,74 @@ import { scopeCircuits } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
+import type { Fitment } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
+
+/** Under what a function is worked: the columns of the grid. */
+export const CONDITIONS = ['alone', 'lights', 'brake', 'engine', 'everything', 'asleep', 'minutes'] as const;
+export type Condition = (typeof CONDITIONS)[number];
+
+export const CONDITION_WORDS: Record<Condition, string> = {
+  alone: 'alone',
+  lights: 'with the lights',
+  brake: 'with the brake',
+  engine: 'engine running',
+  everything: 'everything at once',
+  asleep: 'first start after a sleep',
+  minutes: 'after ten minutes',
+};
 
 /** One thing to work and look at: what is switched on, and what is said to whoever sits in the seat. */
 export interface Cell {
   id: string;
   /** `Left turn, with the lights` */
   name: string;
+  /** the row of the grid it stands in: `Left turn` */
+  of: string;
+  condition: Condition;
   controls: Controls;
   say: string;
+  /** what is done so that nobody is hurt; null where the usual caution is enough */
+  safely: string | null;
 }
 
-const COMPANY: readonly { id: string; words: string; change: Partial<Controls> }[] = [
-  { id: 'lights', words: 'with the lights', change: { lights: true } },
-  { id: 'brake', words: 'with the brake', change: { brake: true } },
+const COMPANY: readonly { condition: 'lights' | 'brake' | 'engine'; change: Partial<Controls> }[] = [
+  { condition: 'lights', change: { lights: true } },
+  { condition: 'brake', change: { brake: true } },
+  { condition: 'engine', change: { key: 'running' } },
 ];
 
 /**
- * The cells of a job's proving grid: each function it converts or may disturb alone, turn lamps with the lights and with
- * the brake, hazard, everything at once, and everything off in the dark.
+ * The cells of a job's proving grid: each function it converts or may disturb alone, turn lamps with the lights, with the
+ * brake and with the engine running, hazard, everything at once, everything off in the dark, the first start after the
+ * vehicle slept where a controller tests its lamps, and ten minutes on where resistors get warm.
  */
-export function cellsOf(job: Job): Cell[] {
+export function cellsOf(job: Job, fitment: Fitment): Cell[] {
   const { vehicle } = job;
   const circuits = scopeCircuits(job);
   const cells = new Map<string, Cell>();
-  const add = (id: string, name: string, controls: Controls) => {
-    const key = JSON.stringify(controls);
+  const add = (id: string, of: string, condition: Condition, controls: Controls) => {
+    const warm = condition === 'minutes' || condition === 'asleep';
+    const key = warm ? id : JSON.stringify(controls);
     const lights = circuits.some((circuit) => isOn(circuit, controls));
-    if (cells.has(key) || (!lights && id !== 'off')) return;
-    cells.set(key, { id, name, controls, say: sayOf(controls) });
+    if (cells.has(key) || (!lights && id !== 'off' && condition !== 'asleep')) return;
+    const name = condition === 'alone' ? of : `${of}, ${CONDITION_WORDS[condition]}`;
+    cells.set(key, { id, name, of, condition, controls, say: sayOf(controls), safely: safely(controls) });
   };
   if (circuits.length === 0) return [];
-  add('off', 'Everything off, in the dark', CONTROLS_OFF);
-  for (const circuit of circuits) add(circuit.id, nameOf(circuit), controlsFor(circuit));
+  add('off', 'Everything off, in the dark', 'alone', CONTROLS_OFF);
+  for (const circuit of circuits) add(circuit.id, nameOf(circuit), 'alone', controlsFor(circuit));
   for (const circuit of circuits.filter(({ kind }) => kind === 'turn'))
-    for (const { id, words, change } of COMPANY)
-      add(`${circuit.id}-${id}`, `${circuit.name}, ${words}`, { ...controlsFor(circuit), ...change });
+    for (const { condition, change } of COMPANY)
+      add(`${circuit.id}-${condition}`, circuit.name, condition, { ...controlsFor(circuit), ...change });
   const turns = circuits.some(({ kind }) => kind === 'turn');
+  const hazard = { ...CONTROLS_OFF, hazard: true };
   if (turns && vehicle.hazardSwitch) {
-    add('hazard', 'Hazard', { ...CONTROLS_OFF, hazard: true });
-    add('hazard-brake', 'Hazard, with the brake', { ...CONTROLS_OFF, hazard: true, brake: true });
+    add('hazard', 'Hazard', 'alone', hazard);
+    add('hazard-brake', 'Hazard', 'brake', { ...hazard, brake: true });
   }
-  add('lights-brake', 'Lights and brake', { ...CONTROLS_OFF, lights: true, brake: true });
-  add('everything', 'Everything at once', {
+  add('lights-brake', 'Brake', 'lights', { ...CONTROLS_OFF, lights: true, brake: true });
+  const all: Controls = {
     ...CONTROLS_OFF,
     key: 'on',
     ...(turns ? (vehicle.hazardSwitch ? { hazard: true } : { turn: 'left' as const }) : {}),
@@ -55,8 +80,33 @@ export function cellsOf(job: Job): Cell[] {
     reverse: true,
     fog: true,
     doors: true,
-  });
+  };
+  add('everything', 'Everything at once', 'alone', all);
+  if (tested(job)) add('asleep', 'Key on', 'asleep', { ...CONTROLS_OFF, key: 'on' });
+  for (const [circuit, id, of] of warmed(job, fitment))
+    add(`${id}-minutes`, of, 'minutes', id === 'hazard' ? hazard : controlsFor(circuit));
   return [...cells.values()];
+}
+
+/** Whether a controller tests lamps of a job in the dark, and says so at the first start. */
+function tested(job: Job): boolean {
+  const { flasher } = job.vehicle;
+  if (flasher.kind !== 'controller') return false;
+  const ids = new Set(scopeCircuits(job).map(({ id }) => id));
+  return flasher.outputs.some(({ circuitId, coldCheck }) => coldCheck !== undefined && ids.has(circuitId));
+}
+
+/** What warms resistors: hazard at once where there is one, and the lights of a lamp that has one on its turn feed. */
+function warmed(job: Job, { resistors }: Fitment): [circuit: Circuit, id: string, of: string][] {
+  const held = new Set(resistors.map(({ lampId }) => lampId));
+  const found: [Circuit, string, string][] = [];
+  for (const circuit of scopeCircuits(job)) {
+    if (!circuit.feeds.some(({ lampId }) => held.has(lampId))) continue;
+    if (circuit.kind !== 'turn') found.push([circuit, circuit.id, nameOf(circuit)]);
+    else if (job.vehicle.hazardSwitch) found.push([circuit, 'hazard', 'Hazard']);
+    else found.push([circuit, circuit.id, circuit.name]);
+  }
+  return found;
 }
 
 function nameOf({ kind, name }: Circuit): string {
@@ -78,4 +128,12 @@ function sayOf({ key, turn, hazard, lights, brake, reverse, fog, mainBeam, doors
     doors ? 'a door open' : '',
   ].filter(Boolean);
   return capital(said.join(', ') || 'everything off');
+}
+
+/** The safe way to light what moves a vehicle when it is worked (common practice). */
+function safely({ reverse, brake, key }: Controls): string | null {
+  if (key === 'running')
+    return 'Engine running: parking brake on, in neutral, wheels chocked, in the open air, nobody before or behind the vehicle.';
+  if (reverse) return 'Key on, engine off, wheels chocked; then reverse gear.';
+  return brake ? 'Somebody on the pedal, or a prop between pedal and seat; wheels chocked.' : null;
 }

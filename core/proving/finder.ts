@@ -1,35 +1,38 @@
-import { bestTest, type TestChoice } from '../evidence/nextTest.ts';
-import { FAULT_FACTS } from '../faults/kinds.ts';
+import { EXACT_WAYS, exactPlan } from '../evidence/exactPlan.ts';
+import { bestTest } from '../evidence/nextTest.ts';
 import type { PossibleFault } from '../faults/library.ts';
+import { type Place, placeOf, placesOf } from '../faults/places.ts';
+import type { Job } from '../model/job.ts';
+import {
+  ALONE_AT_THE_SEAT,
+  type Choice,
+  cellMinutes,
+  cellOutcomes,
+  type NextCheck,
+  placeMinutes,
+  type Whereabouts,
+  withSlips,
+} from './checks.ts';
+import { NOTHING_SHOWN, type Shown } from './deviations.ts';
 import type { ProvingGrid } from './grid.ts';
+import { cellLikelihood, clueLikelihood, fits, fitsWholly, placeLikelihood } from './likelihood.ts';
+import type { Outcome } from './outcome.ts';
+import type { CellTold, Told } from './told.ts';
 
-/** What was seen in one cell: one deviation as it was told, or that all was as expected. */
-export interface CellEvidence {
-  cellId: string;
-  /** `rear-left dark`, `flash fast`, `message stop`; null where all was as it should be */
-  seen: string | null;
-}
-
-/** One fault looked for at its own place, and whether it was there. */
-export interface LookEvidence {
-  faultId: string;
-  found: boolean;
-}
-
-/** Faults that no cell tells apart, with what is thought of all of them. */
+/** Causes that no check made so far tells apart, with what is thought of all of them. */
 export interface Suspect {
+  /** any one of these */
   faults: readonly PossibleFault[];
+  /** and this one with it, where one alone explains too little; else null */
+  and: PossibleFault | null;
   /** 0 to 1 */
   probability: number;
   /** what of the evidence it explains, and what not */
-  explains: readonly CellEvidence[];
-  leaves: readonly CellEvidence[];
+  explains: readonly CellTold[];
+  leaves: readonly CellTold[];
+  /** what else it would show, where nobody has looked yet */
+  would: readonly CellTold[];
 }
-
-export type NextCheck =
-  | { kind: 'cell'; cellId: string; minutes: number }
-  /** looking for one fault at its own place */
-  | { kind: 'look'; faultId: string; what: string; minutes: number };
 
 export interface FaultFinding {
   /** likeliest first; what is less likely than a thousandth is left out */
@@ -37,149 +40,307 @@ export interface FaultFinding {
   /** how likely it is that nothing of the list is wrong */
   soundProbability: number;
   /** evidence that nothing on the list explains */
-  unexplained: readonly CellEvidence[];
+  unexplained: readonly CellTold[];
+  /** one and the same cell told in two ways: it comes and goes, or one was told wrongly */
+  contradictory: readonly string[];
   next: NextCheck | null;
 }
 
-/** How often somebody tells a cell wrongly (assumed; one in ten). */
-const MISTOLD = 0.1;
 /** How likely it is before anything was seen that nothing is wrong, against all faults together. */
 const SOUND = 0.3;
-/** To the seat and round the lamps once, minutes (typical). */
-const CELL_MINUTES = 1.5;
+/** How often a second fault is there beside a first one (common practice: a job that went wrong once went wrong twice). */
+const SECOND = 0.06;
+/** So many of those that explain something are paired. */
+const PAIRED = 24;
 const WORTH = 0.01;
 const NOT_SHOWN = 1e-3;
+/** Places that are weighed as next checks: those of the likeliest faults. */
+const LOOKED_AT = 24;
+/** From here on a cause that was found at its place is settled. */
+const SETTLED = 0.8;
+/** From here on the likeliest cause is looked for at its place, though nothing would be learnt of the others. */
+const CONFIRMED = 0.5;
+/** Ways that make up so much of what is possible are all that a plan is made for. */
+const NEARLY_ALL = 0.98;
+
+/** One way things may be: no fault, one, or two together. */
+interface Supposed {
+  /** places in the grid's list of faults */
+  at: readonly number[];
+  row: readonly Shown[];
+  prior: number;
+}
+
+interface Weighed {
+  is: Supposed;
+  weight: number;
+}
+
+/** Finds faults on one grid, told what was seen as often as wanted. */
+export class FaultFinder {
+  private readonly cellAt: ReadonlyMap<string, number>;
+  private readonly places: readonly Place[];
+  private readonly placeIds: readonly string[];
+  private readonly alike: readonly string[];
+  private readonly singles: readonly Supposed[];
+
+  constructor(
+    private readonly job: Job,
+    readonly grid: ProvingGrid,
+  ) {
+    this.cellAt = new Map(grid.cells.map(({ id }, at) => [id, at]));
+    this.places = placesOf(grid.faults);
+    this.placeIds = grid.faults.map(placeOf);
+    this.alike = grid.faults.map((_, at) =>
+      (grid.seen[at] ?? []).map(({ sure, maybe }) => `${sure.join('+')}?${maybe.join('+')}`).join('|'),
+    );
+    const total = grid.faults.reduce((sum, { prior }) => sum + prior, 0) || 1;
+    this.singles = grid.faults.map(({ prior }, at) => ({
+      at: [at],
+      row: grid.seen[at] ?? [],
+      prior: ((1 - SOUND) * prior) / total,
+    }));
+  }
+
+  /** How many causes no cell tells apart, at most. */
+  get largestGroup(): number {
+    const counts = new Map<string, number>();
+    for (const each of this.alike) counts.set(each, (counts.get(each) ?? 0) + 1);
+    return Math.max(0, ...counts.values());
+  }
+
+  /**
+   * Ranks what may be wrong by what was told, each fault's symptoms simulated on this vehicle, and names the check that
+   * tells most per minute. Likelihoods allow for one telling in ten being wrong. Two faults at once are weighed where one
+   * leaves something unexplained.
+   */
+  find(told: Told, whereabouts: Whereabouts = ALONE_AT_THE_SEAT): FaultFinding {
+    const cells = told.cells.filter(({ cellId }) => this.cellAt.has(cellId));
+    const known: Told = { ...told, cells };
+    const sound: Supposed = { at: [], row: this.grid.sound, prior: SOUND };
+    const one = this.weighed([sound, ...this.singles], known);
+    const best = one.toSorted((a, b) => b.weight - a.weight)[0];
+    const leaves = best && cells.some((each) => !fitsWholly(this.shown(best.is, each.cellId), each));
+    const possible = leaves ? [...one, ...this.weighed(this.pairs(one, cells), known)] : one;
+    const all = possible.reduce((sum, { weight }) => sum + weight, 0) || 1;
+    const suspects = this.suspects(possible, all, cells);
+    return {
+      suspects,
+      soundProbability: (one[0]?.weight ?? 0) / all,
+      unexplained: cells.filter(
+        (each) => each.seen.length > 0 && !this.singles.some((is) => this.fits(is, each)),
+      ),
+      contradictory: contradictory(cells),
+      next: settled(suspects, told)
+        ? null
+        : (this.next(possible, known, whereabouts) ?? this.confirm(suspects, known, whereabouts)),
+    };
+  }
+
+  private shown({ row }: Supposed, cellId: string): Shown {
+    return row[this.cellAt.get(cellId) ?? -1] ?? NOTHING_SHOWN;
+  }
+
+  private fits(is: Supposed, each: CellTold): boolean {
+    return fits(this.shown(is, each.cellId), each);
+  }
+
+  private weighed(ways: readonly Supposed[], { cells, places, clues }: Told) {
+    return ways.map((is) => {
+      const faults = is.at.flatMap((at) => this.grid.faults[at] ?? []);
+      const ids = faults.map(({ id }) => id);
+      const own = is.at.map((at) => this.placeIds[at] ?? '');
+      let weight = is.prior;
+      for (const each of cells) weight *= cellLikelihood(this.shown(is, each.cellId), each);
+      for (const each of places) weight *= placeLikelihood(ids, own, each);
+      for (const clue of clues)
+        weight *= faults.length === 0 ? 0.5 : Math.max(...faults.map((each) => clueLikelihood(each, clue)));
+      return { is, weight };
+    });
+  }
+
+  /** Two faults at once, of those that explain some of what was told: what either shows, both show. */
+  private pairs(one: readonly Weighed[], cells: readonly CellTold[]): Supposed[] {
+    const explains = one
+      .filter(
+        ({ is }) => is.at.length > 0 && cells.some((each) => each.seen.length > 0 && this.fits(is, each)),
+      )
+      .toSorted((a, b) => b.weight - a.weight);
+    // Of those that look alike one stands for all.
+    const distinct = new Map(explains.toReversed().map((each) => [this.alike[each.is.at[0] ?? 0], each.is]));
+    const some = [...distinct.values()].reverse().slice(0, PAIRED);
+    return some.flatMap((a, index) =>
+      some.slice(index + 1).map((b) => ({
+        at: [...a.at, ...b.at],
+        row: a.row.map((shown, cell) => bothShown(shown, b.row[cell] ?? NOTHING_SHOWN)),
+        prior: SECOND * a.prior * b.prior * one.length,
+      })),
+    );
+  }
+
+  private suspects(possible: readonly Weighed[], all: number, cells: readonly CellTold[]): Suspect[] {
+    const groups = new Map<string, Weighed[]>();
+    for (const each of possible) {
+      const [first, second] = each.is.at;
+      if (first === undefined) continue;
+      // Alike in every cell, and no place of theirs told them apart yet.
+      const key =
+        second === undefined ? `${this.alike[first]} ${each.weight / each.is.prior}` : `${first} ${second}`;
+      groups.set(key, [...(groups.get(key) ?? []), each]);
+    }
+    return [...groups.values()]
+      .map((those): Suspect => {
+        const likely = those.toSorted((a, b) => b.weight - a.weight);
+        const is = likely[0]?.is as Supposed;
+        const [, second] = is.at;
+        return {
+          faults: likely.flatMap((each) => this.grid.faults[each.is.at[0] ?? -1] ?? []),
+          and: second === undefined ? null : (this.grid.faults[second] ?? null),
+          probability: likely.reduce((sum, { weight }) => sum + weight, 0) / all,
+          explains: cells.filter((each) => each.seen.length > 0 && this.fits(is, each)),
+          leaves: cells.filter((each) => !this.fits(is, each)),
+          would: this.wouldShow(is, cells),
+        };
+      })
+      .filter(({ probability }) => probability >= NOT_SHOWN)
+      .toSorted((a, b) => b.probability - a.probability);
+  }
+
+  private wouldShow({ row }: Supposed, cells: readonly CellTold[]): CellTold[] {
+    return this.grid.cells.flatMap(({ id }, at) => {
+      const sure = row[at]?.sure ?? [];
+      return sure.length > 0 && !cells.some(({ cellId }) => cellId === id)
+        ? [{ cellId: id, seen: sure }]
+        : [];
+    });
+  }
+
+  private next(possible: readonly Weighed[], told: Told, whereabouts: Whereabouts): NextCheck | null {
+    const ways = possible
+      .filter(({ weight }) => weight > 0)
+      .map(({ is, weight }, at) => ({
+        is: at,
+        weight,
+        follows: is.at.join('+'),
+        row: is.row,
+        faults: is.at,
+      }));
+    const before = new Map<string, number>();
+    for (const { cellId } of told.cells) before.set(cellId, (before.get(cellId) ?? 0) + 1);
+    for (const { placeId } of told.places) before.set(placeId, (before.get(placeId) ?? 0) + 1);
+    // What was seen twice is hardly seen otherwise a third time.
+    const again = (id: string) => 1 + 3 * (before.get(id) ?? 0);
+    const cells = this.grid.cells.map((cell, at): Choice => {
+      const minutes = cellMinutes(this.job, cell, this.grid.expected[at] as Outcome, whereabouts);
+      const kinds = new Set(ways.map(({ row }) => (row[at]?.sure ?? []).join('+'))).size;
+      const outcomes = ways.map(({ row }) => cellOutcomes(row[at] ?? NOTHING_SHOWN, kinds));
+      return {
+        minutes: minutes * again(cell.id),
+        check: { kind: 'cell', cellId: cell.id, minutes },
+        shows: (way) => outcomes[way] as ReadonlyMap<string, number>,
+      };
+    });
+    const choices = [...cells, ...this.looks(ways, again, whereabouts)];
+    return (exactly(choices, ways) ?? bestTest(choices, ways, WORTH)?.test.check) || null;
+  }
+
+  /** The look at its own place that makes the likeliest cause certain, where nobody has looked there yet. */
+  private confirm([first]: readonly Suspect[], told: Told, whereabouts: Whereabouts): NextCheck | null {
+    const fault = first && first.probability >= CONFIRMED ? first.faults[0] : undefined;
+    const place = fault && this.places.find(({ id }) => id === placeOf(fault));
+    if (!place || told.places.some(({ placeId }) => placeId === place.id)) return null;
+    return this.lookAt(place, whereabouts);
+  }
+
+  private lookAt(place: Place, whereabouts: Whereabouts): NextCheck {
+    return {
+      kind: 'place',
+      placeId: place.id,
+      faultIds: place.faults.map(({ id }) => id),
+      what: [...new Set(place.faults.map(({ facts }) => facts.look))].join(' '),
+      minutes: placeMinutes(this.job, place, whereabouts),
+    };
+  }
+
+  /** A look at its place tells one fault from all others, those that no cell tells it from among them. */
+  private looks(
+    ways: readonly { weight: number; faults: readonly number[] }[],
+    again: (id: string) => number,
+    whereabouts: Whereabouts,
+  ): Choice[] {
+    const weights = new Map<string, number>();
+    for (const { weight, faults } of ways)
+      for (const at of faults) {
+        const id = this.placeIds[at] ?? '';
+        weights.set(id, (weights.get(id) ?? 0) + weight);
+      }
+    return this.places
+      .toSorted((a, b) => (weights.get(b.id) ?? 0) - (weights.get(a.id) ?? 0))
+      .slice(0, LOOKED_AT)
+      .map((place): Choice => {
+        const check = this.lookAt(place, whereabouts);
+        const here = new Set(place.faults.map(({ id }) => id));
+        const found = ways.map(({ faults }) => {
+          const at = faults.find((each) => here.has(this.grid.faults[each]?.id ?? ''));
+          return withSlips(new Map([[at === undefined ? '' : String(at), 1]]), 2);
+        });
+        return {
+          minutes: check.minutes * again(place.id),
+          check,
+          shows: (way) => found[way] as ReadonlyMap<string, number>,
+        };
+      });
+  }
+}
+
+/** Whether one cause was found at its place and stands for itself. A cause is not settled by switches alone. */
+function settled([first]: readonly Suspect[], { places }: Told): boolean {
+  if (!first || first.and || first.faults.length > 1) return false;
+  return first.probability >= SETTLED && places.some(({ found }) => found === first.faults[0]?.id);
+}
 
 /**
- * Ranks what may be wrong by what was seen, each fault's symptoms simulated on this vehicle, and names the check that
- * tells most per minute. Likelihoods allow for one telling in ten being wrong; a fault is held to what it would show, and
- * not to what nobody told of.
+ * The first check of the shortest plan where hardly more than a few ways are left; null where there are more, or only one.
  */
-export function findFault(
-  grid: ProvingGrid,
-  evidence: readonly CellEvidence[],
-  looked: readonly LookEvidence[] = [],
-): FaultFinding {
-  const cellAt = new Map(grid.cells.map(({ id }, at) => [id, at]));
-  const known = evidence.filter(({ cellId }) => cellAt.has(cellId));
-  const shows = (fault: number, cellId: string) => grid.seen[fault]?.[cellAt.get(cellId) ?? -1] ?? [];
-  const total = grid.faults.reduce((sum, { prior }) => sum + prior, 0) || 1;
-  const weights = grid.faults.map(({ id, prior }, fault) =>
-    known.reduce(
-      (weight, each) => weight * likelihood(shows(fault, each.cellId), each),
-      (((1 - SOUND) * prior) / total) * lookedLikelihood(id, looked),
-    ),
-  );
-  const sound = known.reduce(
-    (weight, each) => weight * likelihood([], each),
-    SOUND * lookedLikelihood(undefined, looked),
-  );
-  const all = weights.reduce((sum, each) => sum + each, sound) || 1;
-  const groups = groupsOf(grid);
-  const suspects = groups
-    .map((faults): Suspect => {
-      const [first = 0] = faults;
-      const fits = (each: CellEvidence) => agrees(shows(first, each.cellId), each);
-      return {
-        faults: faults.flatMap((at) => grid.faults[at] ?? []),
-        probability: faults.reduce((sum, at) => sum + (weights[at] ?? 0), 0) / all,
-        explains: known.filter((each) => each.seen !== null && fits(each)),
-        leaves: known.filter((each) => !fits(each)),
-      };
-    })
-    .filter(({ probability }) => probability >= NOT_SHOWN)
-    .toSorted((a, b) => b.probability - a.probability);
-  const unexplained = known.filter(
-    (each) => each.seen !== null && !grid.faults.some((_, fault) => agrees(shows(fault, each.cellId), each)),
-  );
-  return {
-    suspects,
-    soundProbability: sound / all,
-    unexplained,
-    next: nextCheck(grid, groups, weights, sound, known, looked),
-  };
-}
-
-function agrees(shown: readonly string[], { seen }: CellEvidence): boolean {
-  return seen === null ? shown.length === 0 : shown.includes(seen);
-}
-
-function likelihood(shown: readonly string[], evidence: CellEvidence): number {
-  // Of several things a cell shows, any may be the one that is told: each is told the less often for it.
-  return agrees(shown, evidence) ? (1 - MISTOLD) / Math.max(1, shown.length) : MISTOLD / 8;
-}
-
-/** How well a fault goes with what was looked for and found, or not. */
-function lookedLikelihood(faultId: string | undefined, looked: readonly LookEvidence[]): number {
-  return looked.reduce((weight, each) => {
-    const there = each.faultId === faultId;
-    if (each.found) return weight * (there ? 1 - MISTOLD : MISTOLD / 4);
-    return weight * (there ? MISTOLD : 1 - MISTOLD);
-  }, 1);
-}
-
-/** Faults that look the same in every cell, by their places in the list. */
-function groupsOf({ faults, seen }: ProvingGrid): number[][] {
-  const groups = new Map<string, number[]>();
-  faults.forEach((_, fault) => {
-    const signature = (seen[fault] ?? []).map((each) => each.join('+')).join('|');
-    groups.set(signature, [...(groups.get(signature) ?? []), fault]);
-  });
-  return [...groups.values()];
-}
-
-const SOUND_PLACE = -1;
-
-function nextCheck(
-  grid: ProvingGrid,
-  groups: readonly (readonly number[])[],
-  weights: readonly number[],
-  sound: number,
-  known: readonly CellEvidence[],
-  looked: readonly LookEvidence[],
+function exactly(
+  choices: readonly Choice[],
+  ways: readonly { is: number; weight: number }[],
 ): NextCheck | null {
-  const possible = [
-    ...grid.faults.map((_, fault) => ({ is: fault, weight: weights[fault] ?? 0, follows: String(fault) })),
-    { is: SOUND_PLACE, weight: sound, follows: 'sound' },
-  ];
-  const told = new Map<string, number>();
-  for (const { cellId } of known) told.set(cellId, (told.get(cellId) ?? 0) + 1);
-  const cells = grid.cells.map((cell, at): TestChoice<number> & { check: NextCheck } => {
-    const label = (fault: number) => (fault === SOUND_PLACE ? '' : (grid.seen[fault]?.[at] ?? []).join('+'));
-    const kinds = new Set(possible.map(({ is }) => label(is))).size;
-    return {
-      // What was seen twice is hardly seen otherwise a third time.
-      minutes: CELL_MINUTES * (1 + (told.get(cell.id) ?? 0)),
-      check: { kind: 'cell', cellId: cell.id, minutes: CELL_MINUTES },
-      shows: (fault) => withSlips(label(fault), kinds),
-    };
-  });
-  // Looking at its place tells one fault from all others, those of its own group among them.
-  const likely = groups
-    .flat()
-    .toSorted((a, b) => (weights[b] ?? 0) - (weights[a] ?? 0))
-    .slice(0, 8);
-  const looks = likely.flatMap((at): (TestChoice<number> & { check: NextCheck })[] => {
-    const fault = grid.faults[at];
-    if (!fault) return [];
-    const { minutes, look } = FAULT_FACTS[fault.fault.kind];
-    const before = looked.filter(({ faultId }) => faultId === fault.id).length;
-    const mean = ((minutes[0] + minutes[1]) / 2) * (1 + before);
-    return [
-      {
-        minutes: mean,
-        check: { kind: 'look', faultId: fault.id, what: look, minutes: mean },
-        shows: (is) => withSlips(is === at ? 'there' : 'not there', 2),
-      },
-    ];
-  });
-  return bestTest([...cells, ...looks], possible, WORTH)?.test.check ?? null;
+  const total = ways.reduce((sum, { weight }) => sum + weight, 0);
+  const likely: number[] = [];
+  let covered = 0;
+  for (const { is, weight } of ways.toSorted((a, b) => b.weight - a.weight)) {
+    if (covered >= NEARLY_ALL * total) break;
+    covered += weight;
+    likely.push(is);
+  }
+  if (likely.length < 2 || likely.length > EXACT_WAYS) return null;
+  const checks = choices.map(({ minutes, shows }) => ({
+    minutes,
+    shows: likely.map((way) => likeliestOf(shows(way))),
+  }));
+  const { first } = exactPlan(
+    likely.map((way) => ways[way]?.weight ?? 0),
+    checks,
+  );
+  return first === null ? null : (choices[first]?.check ?? null);
 }
 
-/** An outcome with a share of tellings that are anything else. */
-function withSlips(label: string, kinds: number): ReadonlyMap<string, number> {
-  return new Map([
-    [label, 1 - MISTOLD + MISTOLD / Math.max(kinds, 1)],
-    ['told wrongly', MISTOLD - MISTOLD / Math.max(kinds, 1)],
-  ]);
+function likeliestOf(outcomes: ReadonlyMap<string, number>): string {
+  return [...outcomes].reduce((best, each) => (each[1] > best[1] ? each : best), ['', 0] as const)[0];
+}
+
+function bothShown(a: Shown, b: Shown): Shown {
+  const sure = [...new Set([...a.sure, ...b.sure])].toSorted();
+  const maybe = [...new Set([...a.maybe, ...b.maybe])].filter((each) => !sure.includes(each)).toSorted();
+  return { sure, maybe };
+}
+
+/** Cells that were told both with and without something wrong. */
+function contradictory(cells: readonly CellTold[]): string[] {
+  const ids = new Set(cells.map(({ cellId }) => cellId));
+  return [...ids].filter((id) => {
+    const told = cells.filter(({ cellId }) => cellId === id);
+    return new Set(told.map(({ seen }) => seen.toSorted().join('+'))).size > 1;
+  });
 }

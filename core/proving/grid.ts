@@ -1,4 +1,6 @@
+import { type Condition, conditionsOf } from '../faults/conditions.ts';
 import { faultsInScope, type PossibleFault } from '../faults/library.ts';
+import { sizesOf } from '../faults/sizes.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
@@ -6,26 +8,36 @@ import type { Shelf } from '../model/part.ts';
 import { jobLamps } from '../model/scope.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { isOn } from '../simulation/bearing.ts';
-import { fitmentOf } from '../simulation/fitment.ts';
+import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { type Cell, cellsOf } from './cells.ts';
-import { CellPlayer, deviations, type Outcome } from './outcome.ts';
+import { ALONE_AT_THE_SEAT, cellMinutes } from './checks.ts';
+import { atAnySize, deviations, isNothing, NOTHING_SHOWN, type Shown } from './deviations.ts';
+import type { Outcome } from './outcome.ts';
+import { CellPlayer, type Played } from './player.ts';
 import { smallestCover } from './smallestSet.ts';
 
 /** A job's proving grid: what each cell should show, what each fault would show there, and what suffices. */
 export interface ProvingGrid {
   cells: readonly Cell[];
   expected: readonly Outcome[];
+  /** by cell: what may be seen with nothing wrong, where unknowns leave more than one thing */
+  sound: readonly Shown[];
   faults: readonly PossibleFault[];
-  /** by fault, then by cell: what is not as it should be there, in words that sort; empty where nothing is */
-  seen: readonly (readonly (readonly string[])[])[];
+  /** by fault, then by cell: what is not as it should be there */
+  seen: readonly (readonly Shown[])[];
   /** places of the fewest cells that show every fault any cell shows, and light every lamp at each of its levels */
   smallest: readonly number[];
+  /** faults that no cell is sure to show, though it may at some size or threshold */
+  doubtful: readonly PossibleFault[];
   /** faults that no cell can show: they are found by other means, or not at all */
   unshown: readonly PossibleFault[];
 }
 
+/** Faults worked out so far of how many; false ends it. */
+export type GridTold = (done: number, of: number) => boolean;
+
 /**
- * Works a job's grid out, fault by fault.
+ * Works a job's grid out, fault by fault, each as small and as large as it may be.
  *
  * @param told how many faults are done of how many; false ends it
  * @returns null where it was ended
@@ -36,41 +48,151 @@ export function provingGrid(
   job: Job,
   shelf: Shelf,
   configuration: Configuration = 'cured',
-  told: (done: number, of: number) => boolean = () => true,
+  told: GridTold = () => true,
 ): ProvingGrid | null {
-  const cells = cellsOf(job);
-  const faults = faultsInScope(job, fitmentOf(job, shelf, configuration));
-  const player = new CellPlayer(new JobAnalysis(job, shelf), configuration);
-  const expected = cells.map((cell) => player.asFitted(cell));
-  const seen: (readonly string[])[][] = [];
-  for (const { fault } of faults) {
-    const faulty = player.withFault(fault);
-    seen.push(cells.map((cell, at) => deviations(expected[at] as Outcome, faulty.in(cell))));
-    if (!told(seen.length, faults.length)) return null;
+  const work = gridWork(job, shelf, configuration);
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    if (!told(step.value.done, step.value.of)) return null;
   }
+}
+
+/** The same, a step a fault, for whoever must listen in between. */
+export function* gridWork(
+  job: Job,
+  shelf: Shelf,
+  configuration: Configuration,
+): Generator<{ done: number; of: number }, ProvingGrid> {
+  const analysis = new JobAnalysis(job, shelf);
+  const player = new CellPlayer(analysis, configuration);
+  const { fitment } = player;
+  const cells = cellsOf(job, fitment);
+  const simulated = faultsInScope(job, fitment);
+  const conditions = conditionsOf(job, fitment);
+  const expected = cells.map((cell) => player.asFitted(cell));
+  const sound = soundRows(cells, expected, analysis, configuration, player);
+  const seen: (readonly Shown[])[] = [];
+  for (const { fault } of simulated) {
+    const sizes = sizesOf(fault, fitment).map((each) => player.withFaults([each]));
+    seen.push(
+      cells.map((cell, at) => {
+        const should = expected[at] as Outcome;
+        return withSound(shownAtSizes(sizes, cell, should), sound[at] ?? NOTHING_SHOWN);
+      }),
+    );
+    yield { done: seen.length, of: simulated.length };
+  }
+  seen.push(
+    ...conditions.map((each) =>
+      cells.map((cell, at) => withSound(ofCondition(job, each, cell), sound[at] ?? NOTHING_SHOWN)),
+    ),
+  );
+  const faults = [...simulated, ...conditions];
+  const { smallest, sure, may } = sufficient(job, cells, seen, sound, expected);
+  return {
+    cells,
+    expected,
+    sound,
+    faults,
+    seen,
+    smallest,
+    doubtful: faults.filter((_, fault) => !sure.has(fault) && may.has(fault)),
+    unshown: faults.filter((_, fault) => !may.has(fault)),
+  };
+}
+
+/** What shows at no size shows at none that is smaller: the largest is asked first. */
+function shownAtSizes(sizes: readonly Played[], cell: Cell, should: Outcome): Shown {
+  const shown: Shown[] = [];
+  for (const each of sizes.toReversed()) {
+    const found = deviationsIn(should, each.in(cell));
+    if (isNothing(found)) return shown.length === 0 ? found : atAnySize([...shown, found]);
+    shown.push(found);
+  }
+  return atAnySize(shown);
+}
+
+function deviationsIn(should: Outcome, seen: Outcome): Shown {
+  return should === seen ? NOTHING_SHOWN : deviations(should, seen);
+}
+
+/** What may be seen with nothing wrong: thresholds within their bands, LEDs whose inside nobody knows. */
+function soundRows(
+  cells: readonly Cell[],
+  expected: readonly Outcome[],
+  analysis: JobAnalysis,
+  configuration: Configuration,
+  { fitment }: CellPlayer,
+): Shown[] {
+  const others = supposedFitments(fitment)
+    .slice(1)
+    .map((each) => new CellPlayer(analysis, configuration, each.fitment));
+  return cells.map((cell, at) => {
+    const should = expected[at] as Outcome;
+    const ways = [should, ...others.map((each) => each.asFitted(cell))].map((each) =>
+      deviations(should, each),
+    );
+    return atAnySize(ways);
+  });
+}
+
+/** With a fault, what was open before is open still, unless it shows. */
+function withSound(shown: Shown, sound: Shown): Shown {
+  const more = sound.maybe.filter((each) => !shown.sure.includes(each) && !shown.maybe.includes(each));
+  return more.length === 0 ? shown : { sure: shown.sure, maybe: [...shown.maybe, ...more].toSorted() };
+}
+
+function ofCondition(job: Job, { shows }: Condition, cell: Cell): Shown {
+  const maybe = shows.flatMap(({ circuitId, what }) => {
+    if (circuitId === '') return cell.id === 'off' || cell.condition === 'asleep' ? [what] : [];
+    const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
+    return circuit && isOn(circuit, cell.controls) ? [what] : [];
+  });
+  return maybe.length > 0 ? { sure: [], maybe: [...new Set(maybe)].toSorted() } : NOTHING_SHOWN;
+}
+
+/**
+ * The fewest cells that show what can be shown. A fault that some cell is sure to show is held to those cells; one that
+ * cells only may show, to these.
+ */
+function sufficient(
+  job: Job,
+  cells: readonly Cell[],
+  seen: readonly (readonly Shown[])[],
+  sound: readonly Shown[],
+  expected: readonly Outcome[],
+) {
+  const sure = new Set<number>();
+  const may = new Set<number>();
+  // What may be seen with nothing wrong tells of nothing.
+  const tells = ({ sure: certain, maybe }: Shown, at: number) =>
+    [...certain, ...maybe].some((each) => !sound[at]?.maybe.includes(each));
+  seen.forEach((row, fault) => {
+    if (row.some((each) => each.sure.length > 0)) sure.add(fault);
+    if (row.some((each, at) => tells(each, at))) may.add(fault);
+  });
+  const shows = (fault: number, at: number) => {
+    const each = seen[fault]?.[at] ?? NOTHING_SHOWN;
+    return each.sure.length > 0 || (!sure.has(fault) && tells(each, at));
+  };
   const levels = levelsOf(job);
   const covers = cells.map(
     (cell, at) =>
       new Set([
-        ...seen.flatMap((row, fault) => ((row[at]?.length ?? 0) > 0 ? [fault] : [])),
+        ...seen.flatMap((_, fault) => (shows(fault, at) ? [fault] : [])),
         // Every road lamp is seen lit at each of its levels, whatever else would tell of it.
         ...levels.flatMap(({ circuitIds }, level) =>
           job.vehicle.circuits.some(
             (circuit) => circuitIds.includes(circuit.id) && isOn(circuit, cell.controls),
           )
-            ? [faults.length + level]
+            ? [seen.length + level]
             : [],
         ),
       ]),
   );
-  return {
-    cells,
-    expected,
-    faults,
-    seen,
-    smallest: smallestCover(covers),
-    unshown: faults.filter((_, fault) => seen[fault]?.every((each) => each.length === 0)),
-  };
+  const minutes = cells.map((cell, at) => cellMinutes(job, cell, expected[at] as Outcome, ALONE_AT_THE_SEAT));
+  return { smallest: smallestCover(covers, minutes), sure, may };
 }
 
 /** Each lamp a job converts or may disturb, at each level its feeds give it. */

@@ -1,23 +1,30 @@
 /**
- * The fewest sets that cover everything any of them covers. Exact: the element that the fewest sets cover is branched on,
- * and what cannot get below the best known is left. Of equal ones the first in the order given is taken.
+ * The fewest sets that cover everything any of them covers, and of as many the cheapest. Exact: the element that the fewest
+ * sets cover is branched on, and what cannot get below the best known is left.
  *
  * @param sets each as the elements it covers
+ * @param cost of each set, in any unit; 0 where it is left out
  * @returns places of the sets, in order
  */
-export function smallestCover(sets: readonly ReadonlySet<number>[]): number[] {
+export function smallestCover(sets: readonly ReadonlySet<number>[], cost: readonly number[] = []): number[] {
   const all = new Set(sets.flatMap((each) => [...each]));
   const covering = new Map(
     [...all].map((element) => [element, sets.flatMap((each, at) => (each.has(element) ? [at] : []))]),
   );
+  const costOf = (some: readonly number[]) => some.reduce((sum, at) => sum + (cost[at] ?? 0), 0);
   let best = greedyCover(sets, all);
-  const search = (chosen: readonly number[], open: ReadonlySet<number>): void => {
+  let bestCost = costOf(best);
+  const search = (chosen: readonly number[], spent: number, open: ReadonlySet<number>): void => {
     if (open.size === 0) {
-      if (chosen.length < best.length) best = [...chosen];
+      if (chosen.length < best.length || spent < bestCost) {
+        best = [...chosen];
+        bestCost = spent;
+      }
       return;
     }
     const most = sets.reduce((top, each) => Math.max(top, countIn(each, open)), 0);
-    if (chosen.length + Math.ceil(open.size / most) >= best.length) return;
+    const atLeast = chosen.length + Math.ceil(open.size / most);
+    if (atLeast > best.length || (atLeast === best.length && spent >= bestCost)) return;
     let rarest: readonly number[] = [];
     for (const element of open) {
       const by = covering.get(element) ?? [];
@@ -25,10 +32,10 @@ export function smallestCover(sets: readonly ReadonlySet<number>[]): number[] {
     }
     for (const at of rarest) {
       const left = new Set([...open].filter((element) => !sets[at]?.has(element)));
-      search([...chosen, at], left);
+      search([...chosen, at], spent + (cost[at] ?? 0), left);
     }
   };
-  search([], all);
+  search([], 0, all);
   return best.toSorted((a, b) => a - b);
 }
 

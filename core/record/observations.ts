@@ -2,12 +2,13 @@ import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { rateResult } from '../judge/flashRule.ts';
 import type { Configuration, TurnFunction } from '../model/cures.ts';
-import type { RateReading, SteadyProof } from '../model/evidence.ts';
+import type { CellLook, RateReading, SteadyProof } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { flashes, hasCure, steadyScope } from '../model/scope.ts';
-import { lampEvidenceOf, ratesOf, steadyProofsOf } from '../model/seen.ts';
+import { cellLooksOf, lampEvidenceOf, ratesOf, steadyProofsOf } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 const TURN_FUNCTIONS: readonly TurnFunction[] = ['turn-left', 'turn-right', 'hazard'];
@@ -29,16 +30,35 @@ export function circuitsToProve(job: Job): Circuit[] {
   );
 }
 
+/** What was seen of one circuit: a look at it by itself, or a cell of the proving grid in which it was on. */
+export type CircuitProof = Pick<SteadyProof, 'id' | 'at' | 'by' | 'towedBy' | 'result'>;
+
 /** What was seen of a circuit that is on steadily, the newest first. */
-export function circuitProofsOf(job: Job, circuitId: string): SteadyProof[] {
-  return steadyProofsOf(job)
-    .filter((each) => each.circuitId === circuitId)
+export function circuitProofsOf(job: Job, circuitId: string): CircuitProof[] {
+  const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
+  const inCells = cellLooksOf(job)
+    .filter(({ circuits, fitted }) => circuits.includes(circuitId) && fitted.configuration === 'cured')
+    .map((look): CircuitProof => ({ ...look, result: circuit ? resultIn(look, circuit) : 'works' }));
+  return [...steadyProofsOf(job).filter((each) => each.circuitId === circuitId), ...inCells]
     .toSorted((a, b) => a.at.localeCompare(b.at))
     .reverse();
 }
 
+/** What a cell in which a circuit was on says of it. */
+function resultIn({ found }: CellLook, circuit: Circuit): SteadyProof['result'] {
+  const lamps = new Set(lampIdsOf(circuit));
+  const whats = found.flatMap((each) => {
+    if ('lampId' in each) return lamps.has(each.lampId) ? [each.what] : [];
+    return 'circuitId' in each && each.circuitId === circuit.id ? [each.what] : [];
+  });
+  if (whats.length === 0) return 'works';
+  if (whats.includes('message') || whats.includes('odd')) return 'message';
+  if (whats.includes('flickers')) return 'flickers';
+  return whats.includes('glows') ? 'glows' : 'not-all';
+}
+
 /** What was last seen of a circuit that is on steadily; earlier ones stay on record. */
-export function latestCircuitProof(job: Job, circuitId: string): SteadyProof | undefined {
+export function latestCircuitProof(job: Job, circuitId: string): CircuitProof | undefined {
   return circuitProofsOf(job, circuitId)[0];
 }
 

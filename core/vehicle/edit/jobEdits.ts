@@ -1,4 +1,5 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
+import type { Evidence } from '../../model/evidence.ts';
 import type { Job } from '../../model/job.ts';
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { LampFunction } from './circuits.ts';
@@ -79,14 +80,38 @@ export function forgetWhatIsGone(job: Job): void {
   }
   forgetWires(job.vehicle);
   const connectors = new Set(job.vehicle.connectors?.map(({ id }) => id));
+  for (const each of job.evidence) {
+    if (each.kind !== 'cell') continue;
+    // A whole vehicle was looked at: what is gone since is taken out of it.
+    each.fitted.lamps = Object.fromEntries(Object.entries(each.fitted.lamps).filter(([id]) => lamps.has(id)));
+    each.circuits = each.circuits.filter((id) => circuits.has(id));
+    each.found = each.found.filter(
+      (found) =>
+        (!('lampId' in found) || lamps.has(found.lampId)) &&
+        (!('circuitId' in found) || circuits.has(found.circuitId)),
+    );
+  }
+  /** Whether what it is told of is there still. */
+  const keptOf = (each: Evidence): boolean => {
+    switch (each.kind) {
+      // A rate is of whatever flashed then: lamps that are gone since take nothing from it.
+      case 'rate':
+      case 'place':
+      case 'cause':
+        return true;
+      case 'pin':
+        return connectors.has(each.connectorId);
+      case 'clue':
+        return each.lampId === null || lamps.has(each.lampId);
+      case 'cell':
+        return each.circuits.length > 0 || each.cell === 'off' || each.cell === 'asleep';
+      default:
+        return [...Object.keys(each.fitted.lamps), ...each.fitted.out].every((id) => lamps.has(id));
+    }
+  };
   const kept = job.evidence.filter(
     (each) =>
-      (!('circuitId' in each) || each.circuitId === null || circuits.has(each.circuitId)) &&
-      // A rate is of whatever flashed then: lamps that are gone since take nothing from it.
-      (each.kind === 'rate' ||
-        (each.kind === 'pin'
-          ? connectors.has(each.connectorId)
-          : [...Object.keys(each.fitted.lamps), ...each.fitted.out].every((id) => lamps.has(id)))),
+      (!('circuitId' in each) || each.circuitId === null || circuits.has(each.circuitId)) && keptOf(each),
   );
   if (kept.length !== job.evidence.length) job.evidence = kept;
   if (job.scope) job.scope.lampIds = job.scope.lampIds.filter((id) => lamps.has(id));

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import { useMemo } from 'react';
-import { faultsInScope, type PossibleFault } from '../../../core/faults/library.ts';
+import { faultsInScope, type SimulatedFault } from '../../../core/faults/library.ts';
 import type { Fault } from '../../../core/simulation/fault.ts';
 import { useWorkspace } from '../workspace.ts';
 import classes from './TryFault.module.css';
@@ -35,8 +35,8 @@ export function TryFault() {
 }
 
 /** Under headings, since a vehicle may have a hundred: lamp by lamp of what sits at one, the wires and the relay apart. */
-function grouped(faults: readonly PossibleFault[]): [group: string, faults: PossibleFault[]][] {
-  const groups = new Map<string, PossibleFault[]>();
+function grouped(faults: readonly SimulatedFault[]): [group: string, faults: SimulatedFault[]][] {
+  const groups = new Map<string, SimulatedFault[]>();
   for (const each of faults) {
     const { fault } = each;
     const resistor = 'index' in fault;

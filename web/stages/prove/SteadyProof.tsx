@@ -1,10 +1,11 @@
 import { Button } from '@mantine/core';
 import { capital } from '../../../core/formatting/format.ts';
 import type { SteadyProof as Proof } from '../../../core/model/evidence.ts';
+import { steadyProofsOf } from '../../../core/model/seen.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
-import { CIRCUIT_RESULT_WORDS, circuitProofsOf } from '../../../core/record/observations.ts';
+import { CIRCUIT_RESULT_WORDS } from '../../../core/record/observations.ts';
 import { howToLight } from '../../../core/vehicle/functions.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
@@ -27,7 +28,7 @@ export function SteadyProof({ circuit }: { circuit: Circuit }) {
   const lamps = lampIdsOf(circuit).map((id) => lampById(job.vehicle, id));
   const ways = [...new Set(lamps.map((lamp) => howToLight(job.vehicle, lamp)))];
   const name = circuit.name.toLowerCase();
-  const seen = circuitProofsOf(job, circuit.id);
+  const seen = steadyProofsOf(job).filter((each) => each.circuitId === circuit.id);
   const see = (result: Proof['result']) =>
     record(`Proved: ${name} ${CIRCUIT_RESULT_WORDS[result]}`, {
       kind: 'proof',

@@ -1,0 +1,293 @@
+import type { JobAnalysis } from '../judge/analysis.ts';
+import type { Configuration } from '../model/cures.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { circuitsOf, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { isOn } from '../simulation/bearing.ts';
+import { type Controls, flashingSides } from '../simulation/controls.ts';
+import type { Fault } from '../simulation/fault.ts';
+import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
+import { controlsFor } from '../simulation/moment.ts';
+import type { Probes } from '../simulation/probes.ts';
+import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
+import { supplyVoltsFor } from '../traces/traceLamps.ts';
+import type { Cell } from './cells.ts';
+import type { Drawn, Outcome } from './outcome.ts';
+import { flashWhenShort, pacedBy, repeatersOf, Watching } from './watching.ts';
+
+/** One vehicle asked for as many cells as wanted. */
+export interface Played {
+  in(cell: Cell): Outcome;
+}
+
+/**
+ * Plays the cells of a job, as fitted or with something wrong. Whether a watcher trips is laid against its band, which
+ * nobody knows better than that: where what is drawn lies within it, the cell leaves it open.
+ */
+export class CellPlayer {
+  readonly fitment: Fitment;
+  private readonly sound: VehicleSimulation;
+  private readonly soundOutcomes = new Map<string, Outcome>();
+  private readonly vehicle: Vehicle;
+  private readonly watching: Watching;
+
+  /**
+   * @param fitment what is fitted, where that is known better than the job says it
+   * @param decided where thresholds lie in their bands, 0 to 1, where somebody knows: of a simulated vehicle
+   * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+   */
+  constructor(
+    analysis: JobAnalysis,
+    configuration: Configuration,
+    fitment: Fitment = fitmentOf(analysis.job, analysis.shelf, configuration),
+    decided: number | null = null,
+    private readonly moreVolts = 0,
+  ) {
+    this.vehicle = analysis.job.vehicle;
+    this.fitment = fitment;
+    this.sound = new VehicleSimulation(this.vehicle, fitment);
+    this.watching = new Watching(analysis, decided);
+  }
+
+  /** @throws NoSolutionError when no steady state exists */
+  asFitted(cell: Cell): Outcome {
+    let outcome = this.soundOutcomes.get(cell.id);
+    if (!outcome) {
+      outcome = this.play(
+        this.sound,
+        cell,
+        [],
+        this.vehicle.circuits.map(({ id }) => id),
+        null,
+      );
+      this.soundOutcomes.set(cell.id, outcome);
+    }
+    return outcome;
+  }
+
+  /** A vehicle with faults: what they do not touch is as fitted. */
+  withFaults(faults: readonly Fault[]): Played {
+    const simulation = new VehicleSimulation(this.vehicle, this.fitment, faults);
+    const about = faults.flatMap((fault) => touchedBy(this.vehicle, fault));
+    const after = faults.flatMap((fault) => touchedBy(simulation.vehicle, fault));
+    const touched = [
+      ...new Set([...this.sound.bearing.together(about), ...simulation.bearing.together(after)]),
+    ];
+    const leaks = faults.some(({ kind }) => kind === 'leakage');
+    // Cells that differ only in what the faults do not touch are played once.
+    const played = new Map<string, Outcome>();
+    return {
+      in: (cell) => {
+        const fitted = this.asFitted(cell);
+        const on = touched.filter((id) => {
+          const before = this.vehicle.circuits.find((each) => each.id === id);
+          return before !== undefined && isOn(before, cell.controls);
+        });
+        const asleep = cell.condition === 'asleep';
+        if (on.length === 0 && !leaks && !asleep) return fitted;
+        const key = [
+          cell.controls.key,
+          cell.condition === 'minutes' || asleep ? cell.condition : '',
+          flashingSides(this.vehicle, cell.controls),
+          on,
+        ].join();
+        const same = played.get(key);
+        if (same) return merged(fitted, same, touched, this.vehicle);
+        const faulty = this.play(simulation, cell, faults, touched, fitted);
+        played.set(key, faulty);
+        return faulty;
+      },
+    };
+  }
+
+  private play(
+    simulation: VehicleSimulation,
+    cell: Cell,
+    faults: readonly Fault[],
+    about: readonly string[],
+    rest: Outcome | null,
+  ): Outcome {
+    const { vehicle } = simulation;
+    const { controls } = cell;
+    const emfVolts = supplyVoltsFor(vehicle, controls.key) + this.moreVolts;
+    const circuits = vehicle.circuits.filter(({ id }) => about.includes(id));
+    const probes = simulation.at({ controls, emfVolts }, about);
+    const lumens = new Map(rest?.lumens);
+    // A pilot between the sides is there where both of them are.
+    const pilot = turnCircuits(vehicle).every(({ id }) => about.includes(id)) ? vehicle.pilot : undefined;
+    const lamps = new Set([...circuits.flatMap(lampIdsOf), ...(pilot ? [pilot.lampId] : [])]);
+    for (const lampId of lamps) lumens.set(lampId, probes.lumens(lampId, controls, emfVolts));
+    const watts = new Map(rest?.watts);
+    if (cell.condition === 'minutes') this.heats(simulation, probes, controls, lamps, watts);
+    const drawn = circuits.map(
+      (circuit): Drawn => ({
+        circuit,
+        amps: probes.wireAmps(circuit.id),
+        repeaterAmps: repeatersOf(vehicle, circuit).reduce((sum, id) => sum + probes.bulbAmps(id), 0),
+      }),
+    );
+    const sides = flashingSides(vehicle, controls);
+    const flashing = [
+      ...drawn.filter(({ circuit }) =>
+        sides.some((side) => circuit.kind === 'turn' && circuit.side === side),
+      ),
+      // A side that nothing wrong touches draws what it did.
+      ...(rest?.flashing ?? []).filter(({ circuit }) => !about.includes(circuit.id)),
+    ];
+    const outcome = {
+      lumens,
+      flashing,
+      watts,
+      messages: new Set(rest?.messages),
+      maybe: new Set(rest?.maybe),
+      short: flashWhenShort(simulation.fitment.flasher),
+    };
+    for (const each of drawn) this.watch(simulation, each, controls, emfVolts, outcome);
+    if (cell.condition === 'asleep') this.wake(simulation, circuits, emfVolts, outcome);
+    return {
+      ...outcome,
+      flash: sides.length === 0 ? null : this.flash(simulation, flashing, controls, emfVolts, faults),
+    };
+  }
+
+  /** What the dash says of one circuit, and whether its output then goes off. */
+  private watch(
+    { vehicle, fitment }: VehicleSimulation,
+    drawn: Drawn,
+    controls: Controls,
+    emfVolts: number,
+    outcome: { lumens: Map<string, number>; messages: Set<string>; maybe: Set<string> },
+  ): void {
+    const { circuit } = drawn;
+    const { flasher } = fitment;
+    if (!isOn(circuit, controls) || !this.watching.tells(circuit, vehicle, flasher)) return;
+    outcome.messages.delete(circuit.id);
+    outcome.maybe.delete(circuit.id);
+    const state = this.watching.state(drawn, [drawn], flasher, emfVolts, controls);
+    if (state === 'short') outcome.messages.add(circuit.id);
+    if (state === 'unsure') outcome.maybe.add(circuit.id);
+    const output =
+      flasher.kind === 'controller' && flasher.outputs.find((each) => each.circuitId === circuit.id);
+    if (state === 'short' && output && output.watch?.reaction === 'output-off')
+      for (const lampId of lampIdsOf(circuit)) outcome.lumens.set(lampId, 0);
+  }
+
+  /** What a controller finds of lamps it tests in the dark, each with its own first look from cold. */
+  private wake(
+    simulation: VehicleSimulation,
+    circuits: readonly Circuit[],
+    emfVolts: number,
+    outcome: { messages: Set<string>; maybe: Set<string> },
+  ): void {
+    const { flasher } = simulation.fitment;
+    if (flasher.kind !== 'controller') return;
+    for (const circuit of circuits) {
+      const output = flasher.outputs.find(({ circuitId }) => circuitId === circuit.id);
+      if (!output?.coldCheck || !output.watch) continue;
+      const controls = controlsFor(circuit);
+      const probes = simulation.lookAfter(output.coldCheck.pulseSeconds, { controls, emfVolts }, [
+        circuit.id,
+      ]);
+      const drawn = { circuit, amps: probes.wireAmps(circuit.id), repeaterAmps: 0 };
+      const state = this.watching.state(drawn, [drawn], flasher, emfVolts, controls);
+      outcome.messages.delete(circuit.id);
+      outcome.maybe.delete(circuit.id);
+      if (state === 'short') outcome.messages.add(circuit.id);
+      if (state === 'unsure') outcome.maybe.add(circuit.id);
+    }
+  }
+
+  private heats(
+    { fitment, vehicle }: VehicleSimulation,
+    probes: Probes,
+    controls: Controls,
+    lamps: ReadonlySet<string>,
+    watts: Map<string, number>,
+  ): void {
+    const sides = flashingSides(vehicle, controls);
+    const flashing = new Set(
+      turnCircuits(vehicle)
+        .filter(({ side }) => sides.includes(side))
+        .flatMap(lampIdsOf),
+    );
+    for (const lampId of lamps) {
+      const networks = fitment.resistors.filter((network) => network.lampId === lampId);
+      watts.delete(lampId);
+      if (networks.length === 0) continue;
+      const heat = (['main', 'dim'] as const).reduce((sum, input) => {
+        if (!networks.some((network) => (network.input ?? 'main') === input)) return sum;
+        return sum + Math.abs(probes.lampVolts(lampId, input) * probes.resistorAmps(lampId, input));
+      }, 0);
+      watts.set(lampId, flashing.has(lampId) ? heat * fitment.flasher.onFraction : heat);
+    }
+  }
+
+  private flash(
+    { vehicle, fitment: { flasher } }: VehicleSimulation,
+    turns: readonly Drawn[],
+    controls: Controls,
+    emfVolts: number,
+    faults: readonly Fault[],
+  ): Outcome['flash'] {
+    if (faults.some(({ kind }) => kind === 'relay-stuck')) return 'none';
+    if (flasher.kind === 'non-watching-relay') {
+      const total = turns.reduce((sum, { amps }) => sum + amps, 0);
+      return total < flasher.minAmps ? 'none' : pacedBy(flasher, vehicle.region);
+    }
+    const alone = flasher.kind === 'controller';
+    const states = turns
+      .filter(({ circuit }) => !alone || doubles(flasher, circuit))
+      .map((each) => this.watching.state(each, alone ? [each] : turns, flasher, emfVolts, controls));
+    if (states.includes('short')) return flashWhenShort(flasher);
+    return states.includes('unsure') ? 'unsure' : 'normal';
+  }
+}
+
+function doubles({ outputs }: Extract<Fitment['flasher'], { kind: 'controller' }>, { id }: Circuit): boolean {
+  return outputs.find(({ circuitId }) => circuitId === id)?.watch?.reaction === 'double-rate';
+}
+
+/** What was played in one cell said of another that differs only in what the faults do not touch. */
+function merged(fitted: Outcome, faulty: Outcome, touched: readonly string[], vehicle: Vehicle): Outcome {
+  const ids = new Set(touched);
+  const lamps = new Set(
+    vehicle.lamps.flatMap(({ id }) => (circuitsOf(vehicle, id).some((each) => ids.has(each.id)) ? [id] : [])),
+  );
+  if (vehicle.pilot && turnCircuits(vehicle).every(({ id }) => ids.has(id))) lamps.add(vehicle.pilot.lampId);
+  const over = <V>(of: ReadonlyMap<string, V>, by: ReadonlyMap<string, V>) =>
+    new Map([...[...of].filter(([id]) => !lamps.has(id)), ...[...by].filter(([id]) => lamps.has(id))]);
+  const told = (of: ReadonlySet<string>, by: ReadonlySet<string>) =>
+    new Set([...[...of].filter((id) => !ids.has(id)), ...[...by].filter((id) => ids.has(id))]);
+  return {
+    lumens: over(fitted.lumens, faulty.lumens),
+    watts: over(fitted.watts, faulty.watts),
+    flashing: faulty.flashing,
+    messages: told(fitted.messages, faulty.messages),
+    maybe: told(fitted.maybe, faulty.maybe),
+    flash: faulty.flash,
+    short: faulty.short,
+  };
+}
+
+/** Circuits whose lamps, currents or feeds a fault changes by itself. */
+function touchedBy(vehicle: Vehicle, fault: Fault): string[] {
+  const ofLamps = (ids: readonly string[]) =>
+    ids.flatMap((id) => circuitsOf(vehicle, id).map((each) => each.id));
+  if ('lampIds' in fault) return ofLamps(fault.lampIds);
+  if ('otherId' in fault) return ofLamps([fault.lampId, fault.otherId]);
+  if ('lampId' in fault) return ofLamps([fault.lampId]);
+  if ('circuitId' in fault) return [fault.circuitId];
+  if ('earthPointId' in fault)
+    return ofLamps(
+      vehicle.lamps.flatMap(({ id, earthPoint }) => (earthPoint === fault.earthPointId ? [id] : [])),
+    );
+  if ('fuseId' in fault)
+    return vehicle.circuits
+      .filter(
+        ({ from, stopFuseId }) =>
+          stopFuseId === fault.fuseId ||
+          (from.by === 'switch' ? from.fuseId : vehicle.flasher.fuseId) === fault.fuseId,
+      )
+      .map(({ id }) => id);
+  return turnCircuits(vehicle).map(({ id }) => id);
+}

@@ -1,0 +1,27 @@
+import type { Clue } from '../model/clues.ts';
+
+/** What was seen in one cell: every deviation that was told, none where all was as it should be. */
+export interface CellTold {
+  cellId: string;
+  /** `rear-left dark`, `flash fast`, `message stop` */
+  seen: readonly string[];
+}
+
+/** One place looked at, and the fault found there; null: nothing wrong there. */
+export interface PlaceTold {
+  placeId: string;
+  found: string | null;
+}
+
+export interface ClueTold {
+  clue: Clue;
+  lampId: string | null;
+}
+
+/** Everything that was told of one vehicle. */
+export interface Told {
+  cells: readonly CellTold[];
+  places: readonly PlaceTold[];
+  clues: readonly ClueTold[];
+}
+export const NOTHING_TOLD: Told = { cells: [], places: [], clues: [] };

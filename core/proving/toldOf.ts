@@ -1,0 +1,190 @@
+import { flashRule, rateResult } from '../judge/flashRule.ts';
+import type { Configuration } from '../model/cures.ts';
+import type {
+  CellLook,
+  Deviation,
+  Evidence,
+  LampEvidence,
+  RateReading,
+  SteadyProof,
+  Trial,
+} from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { fittedNow } from '../record/fittedNow.ts';
+import { isOn } from '../simulation/bearing.ts';
+import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
+import { controlsFor } from '../simulation/moment.ts';
+import type { Cell } from './cells.ts';
+import type { CellTold, Told } from './told.ts';
+
+/** What was told of a cell, with the record it is told by. */
+export type ToldBy = CellTold & { by: LampEvidence };
+
+/** A deviation as cells are compared by: `rear-left dark`, `flash fast`, `message stop`. */
+export function deviationKey(found: Deviation): string {
+  if ('lampId' in found) return `${found.lampId} ${found.what}`;
+  return 'circuitId' in found ? `${found.what} ${found.circuitId}` : `flash ${found.what}`;
+}
+
+/** The other way round; null for what is none. */
+export function deviationOf(key: string): Deviation | null {
+  const [first = '', second = ''] = key.split(' ');
+  if (first === 'flash')
+    return second === 'fast' || second === 'slow' || second === 'none' ? { what: second } : null;
+  if (first === 'message' || first === 'odd') return { what: first, circuitId: second };
+  return { what: second, lampId: first } as Deviation;
+}
+
+/**
+ * Everything a job's record tells of its vehicle as it is fitted now: cells, and what was recorded before there were any,
+ * flash rates, looks at steady circuits and trials. What was seen with something else fitted, or before a cause was mended,
+ * tells of another vehicle and is left out.
+ */
+export function toldOf(job: Job, cells: readonly Cell[], configuration: Configuration = 'cured'): Told {
+  const evidence = sinceMended(job.evidence);
+  return {
+    cells: cellsTold(job, cells, configuration),
+    places: evidence.flatMap((each) =>
+      each.kind === 'place' ? [{ placeId: each.place, found: each.found }] : [],
+    ),
+    clues: evidence.flatMap((each) =>
+      each.kind === 'clue' ? [{ clue: each.clue, lampId: each.lampId }] : [],
+    ),
+  };
+}
+
+/** The cells among it, each with the record it comes from, the oldest first. */
+export function cellsTold(
+  job: Job,
+  cells: readonly Cell[],
+  configuration: Configuration = 'cured',
+): ToldBy[] {
+  return sinceMended(job.evidence)
+    .filter((each): each is LampEvidence => 'fitted' in each && isFitted(job, each, configuration))
+    .flatMap((by) => {
+      const told = cellOf(job, cells, by);
+      return told ? [{ ...told, by }] : [];
+    })
+    .toSorted((a, b) => a.by.at.localeCompare(b.by.at));
+}
+
+function sinceMended(evidence: readonly Evidence[]): Evidence[] {
+  const mended = evidence.flatMap((each) =>
+    each.kind === 'cause' && each.outcome === 'mended' ? [each.at] : [],
+  );
+  const last = mended.toSorted().at(-1) ?? '';
+  return evidence.filter(({ at }) => at > last);
+}
+
+/** Whether what was seen was seen with what is fitted now. */
+function isFitted(job: Job, { fitted }: LampEvidence, configuration: Configuration): boolean {
+  if (fitted.configuration !== configuration || fitted.out.length > 0) return false;
+  const circuitIds = job.vehicle.circuits.map(({ id }) => id);
+  const now = fittedNow(job, circuitIds, configuration).lamps;
+  return Object.entries(fitted.lamps).every(([id, part]) => now[id] === part);
+}
+
+function cellOf(job: Job, cells: readonly Cell[], by: LampEvidence): CellTold | null {
+  switch (by.kind) {
+    case 'cell':
+      return { cellId: by.cell, seen: by.found.map(deviationKey).toSorted() };
+    case 'rate':
+      return rateTold(job, cells, by);
+    case 'proof':
+      return proofTold(job, cells, by);
+    case 'trial':
+      return trialTold(job, cells, by);
+  }
+}
+
+/** The cell in which so is switched on. */
+function cellUnder(cells: readonly Cell[], controls: Controls): string | null {
+  const key = JSON.stringify(controls);
+  return (
+    cells.find((each) => each.condition !== 'minutes' && JSON.stringify(each.controls) === key)?.id ?? null
+  );
+}
+
+function rateTold(
+  job: Job,
+  cells: readonly Cell[],
+  { function: works, on, ...read }: RateReading,
+): CellTold | null {
+  const controls: Controls = {
+    ...CONTROLS_OFF,
+    ...(works === 'hazard'
+      ? { hazard: true }
+      : {
+          key: on?.engine ? ('running' as const) : ('on' as const),
+          turn: works === 'turn-left' ? 'left' : 'right',
+        }),
+    lights: on?.lights ?? false,
+    brake: on?.brake ?? false,
+  };
+  const cellId = cellUnder(cells, controls);
+  if (cellId === null) return null;
+  if (read.lampsLit === 'none') return { cellId, seen: ['flash none'] };
+  if (read.ratePerMinute === null) return null;
+  const rate = rateResult(flashRule(job.vehicle.region), read.ratePerMinute, read.uncertainty ?? 0);
+  if (rate === 'too-fast') return { cellId, seen: ['flash fast'] };
+  if (rate === 'too-slow') return { cellId, seen: ['flash slow'] };
+  // Which lamp was dark it does not say.
+  return rate === 'within' && read.lampsLit === 'all' ? { cellId, seen: [] } : null;
+}
+
+function proofTold(job: Job, cells: readonly Cell[], { circuitId, result }: SteadyProof): CellTold | null {
+  const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
+  const cellId = circuit ? cellUnder(cells, controlsFor(circuit)) : null;
+  if (!circuit || cellId === null) return null;
+  const only = onlyLamp(circuit);
+  switch (result) {
+    case 'works':
+      return { cellId, seen: [] };
+    case 'message':
+      return { cellId, seen: [`message ${circuitId}`] };
+    case 'not-all':
+      return only ? { cellId, seen: [`${only} dark`] } : null;
+    case 'glows':
+      return only ? { cellId: 'off', seen: [`${only} glows`] } : null;
+    case 'flickers':
+      return only ? { cellId, seen: [`${only} flickers`] } : null;
+  }
+}
+
+function trialTold(job: Job, cells: readonly Cell[], { circuitId, result, on }: Trial): CellTold | null {
+  const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
+  if (!circuit || result === 'normal' || result === 'glows') return null;
+  const cellId = cellUnder(cells, {
+    ...controlsFor(circuit),
+    ...(on
+      ? { lights: on.lights || controlsFor(circuit).lights, brake: on.brake || controlsFor(circuit).brake }
+      : {}),
+  });
+  if (cellId === null) return null;
+  const only = onlyLamp(circuit);
+  if (result === 'message') return { cellId, seen: [`message ${circuitId}`] };
+  if (result === 'dark') return only ? { cellId, seen: [`${only} dark`] } : null;
+  return { cellId, seen: [`flash ${result}`] };
+}
+
+function onlyLamp(circuit: Circuit): string | null {
+  const [first, ...others] = lampIdsOf(circuit);
+  return first !== undefined && others.length === 0 ? first : null;
+}
+
+/** What a look at a cell writes down. */
+export function cellLook(job: Job, cell: Cell, keys: readonly string[], configuration: Configuration) {
+  const circuitIds = job.vehicle.circuits.map(({ id }) => id);
+  const { lights, brake, key } = cell.controls;
+  return {
+    kind: 'cell' as const,
+    cell: cell.id,
+    circuits: job.vehicle.circuits.flatMap((each) => (isOn(each, cell.controls) ? [each.id] : [])),
+    on: { lights, brake, engine: key === 'running' },
+    supply: null,
+    fitted: fittedNow(job, circuitIds, configuration),
+    found: keys.flatMap((each) => deviationOf(each) ?? []),
+  } satisfies Omit<CellLook, 'id' | 'at'>;
+}

@@ -1,0 +1,143 @@
+import type { PossibleFault } from '../../core/faults/library.ts';
+import { placeOf } from '../../core/faults/places.ts';
+import { atSize } from '../../core/faults/sizes.ts';
+import { JobAnalysis } from '../../core/judge/analysis.ts';
+import type { Job } from '../../core/model/job.ts';
+import type { Shelf } from '../../core/model/part.ts';
+import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import type { NextCheck } from '../../core/proving/checks.ts';
+import { deviations } from '../../core/proving/deviations.ts';
+import type { FaultFinder, FaultFinding } from '../../core/proving/finder.ts';
+import type { Outcome } from '../../core/proving/outcome.ts';
+import { CellPlayer, type Played } from '../../core/proving/player.ts';
+import type { CellTold, PlaceTold, Told } from '../../core/proving/told.ts';
+import { type Fitment, fitmentOf, type SocketContent } from '../../core/simulation/fitment.ts';
+
+type Random = () => number;
+
+/**
+ * A job's vehicle as it may really be: wires 30 % longer or shorter, parts 5 % off, LEDs of the other topology here and
+ * there, half a volt more or less, thresholds anywhere in their bands. Whoever looks for its fault knows none of that.
+ */
+export function hiddenVehicle(
+  job: Job,
+  shelf: Shelf,
+  random: Random,
+): { play(fault: PossibleFault): Played } {
+  const off = (share: number) => 1 + share * (2 * random() - 1);
+  const vehicle = otherWires(job.vehicle, () => off(0.3));
+  const analysis = new JobAnalysis({ ...job, vehicle }, shelf);
+  const fitted = fitmentOf({ ...job, vehicle }, shelf, 'cured');
+  const fitment: Fitment = {
+    ...fitted,
+    contents: new Map([...fitted.contents].map(([id, content]) => [id, otherPart(content, random)])),
+    resistors: fitted.resistors.map((network) => ({
+      ...network,
+      pieces: network.pieces.map((piece) => ({ ...piece, ohms: piece.ohms * off(0.05) })),
+    })),
+  };
+  const volts = (vehicle.systemVolts / 12) * 0.5 * (2 * random() - 1);
+  const player = new CellPlayer(analysis, 'cured', fitment, random(), volts);
+  return {
+    play: ({ fault }) => player.withFaults(fault ? [atSize(fault, fitment, random())] : []),
+  };
+}
+
+function otherWires(vehicle: Vehicle, factor: () => number): Vehicle {
+  const longer = <W extends { lengthM: number }>(wire: W): W => ({
+    ...wire,
+    lengthM: wire.lengthM * factor(),
+  });
+  return {
+    ...vehicle,
+    lamps: vehicle.lamps.map((lamp) => ({ ...lamp, lead: longer(lamp.lead), earth: longer(lamp.earth) })),
+    circuits: vehicle.circuits.map((circuit) => ({ ...circuit, wire: longer(circuit.wire) })),
+    earthPoints: vehicle.earthPoints.map((point) => ({ ...point, ohms: point.ohms * factor() })),
+  };
+}
+
+function otherPart(content: SocketContent, random: Random): SocketContent {
+  if (content.kind !== 'led') return content;
+  const { part } = content;
+  const watts = part.watts * (1 + 0.05 * (2 * random() - 1));
+  const { ballast } = part;
+  // A string with a resistor where a current source is listed, and the other way round.
+  const other = random() < 0.25 && ballast.kind !== 'converter';
+  const kind = ballast.kind === 'series-resistor' ? 'constant-current' : 'series-resistor';
+  return {
+    kind: 'led',
+    part: { ...part, watts, ...(other ? { ballast: { ...ballast, kind } as typeof ballast } : {}) },
+  };
+}
+
+export interface Search {
+  /** whether the cause stands among the first three, what is as likely as it counted before it */
+  found: boolean;
+  checks: number;
+  minutes: number;
+  finding: FaultFinding;
+}
+
+/** How the next check is come by: the finder's own, or another's. */
+export type Picker = (finding: FaultFinding, told: Told) => NextCheck | null;
+
+/**
+ * Looks for a fault of a hidden vehicle by the finder's own checks until it asks for none, or so many are spent.
+ *
+ * @param falseShare of tellings: what another fault would show, or nothing
+ */
+export function searchFor(
+  finder: FaultFinder,
+  truth: { fault: PossibleFault; played: Played },
+  checks: number,
+  falseShare: number,
+  random: Random,
+  pick: Picker = ({ next }) => next,
+): Search {
+  const { grid } = finder;
+  const cells: CellTold[] = [];
+  const places: PlaceTold[] = [];
+  const told = (): Told => ({ cells, places, clues: [] });
+  let minutes = 0;
+  let finding = finder.find(told());
+  let spent = 0;
+  for (; spent < checks; spent += 1) {
+    const next = pick(finding, told());
+    if (!next) break;
+    minutes += next.minutes;
+    const slips = random() < falseShare;
+    if (next.kind === 'cell') {
+      const at = grid.cells.findIndex(({ id }) => id === next.cellId);
+      const cell = grid.cells[at];
+      const should = grid.expected[at] as Outcome;
+      if (!cell) break;
+      const shown = deviations(should, truth.played.in(cell));
+      const seen = [...shown.sure, ...oneOfEach(shown.maybe, random)];
+      const other = grid.seen[Math.floor(random() * grid.seen.length)]?.[at]?.sure ?? [];
+      cells.push({ cellId: cell.id, seen: slips ? other : seen });
+    } else {
+      const there = placeOf(truth.fault) === next.placeId ? truth.fault.id : null;
+      const [some = null] = next.faultIds;
+      places.push({ placeId: next.placeId, found: slips ? (there ? null : some) : there });
+    }
+    finding = finder.find(told());
+  }
+  const mine = finding.suspects.find(({ faults }) => faults.some(({ id }) => id === truth.fault.id));
+  const before = finding.suspects.filter(
+    (each) => each !== mine && each.probability >= (mine?.probability ?? 1),
+  );
+  return { found: mine !== undefined && before.length < 3, checks: spent, minutes, finding };
+}
+
+/** Of what an eye may tell either way of one lamp, one. */
+function oneOfEach(maybe: readonly string[], random: Random): string[] {
+  const byLamp = new Map<string, string[]>();
+  for (const each of maybe) {
+    const lamp = each.split(' ')[0] ?? '';
+    byLamp.set(lamp, [...(byLamp.get(lamp) ?? []), each]);
+  }
+  return [...byLamp.values()].flatMap((those) => {
+    const at = Math.floor(random() * (those.length === 1 ? 2 : those.length));
+    return those[at] ?? [];
+  });
+}
