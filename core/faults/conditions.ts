@@ -4,11 +4,13 @@ import { sensedOn } from '../model/vehicle/brakeSense.ts';
 import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import type { Fitment } from '../simulation/fitment.ts';
 import type { FaultFacts } from './kinds.ts';
-import type { PossibleFault } from './library.ts';
+import { FEW_PLACES, type PossibleFault } from './library.ts';
 
 /** Something that is as it is fitted, and shows by itself: no circuit is changed for it. */
 export type Condition = PossibleFault & {
   fault: null;
+  /** whether an eye is sure to see it, or may */
+  sure: boolean;
   /** what it shows, and under which circuit's switch it is seen */
   shows: readonly { circuitId: string; what: string }[];
 };
@@ -20,6 +22,12 @@ const FACTS = {
     minutes: [2, 6],
     look: 'Look through a camera while it is on: does the flicker stay with another LED?',
     cure: 'A decoder with its capacitor where Cure says one works; else an LED that smooths itself, or the flicker is accepted.',
+  },
+  unlooked: {
+    prior: 1.5,
+    minutes: [2, 6],
+    look: 'Look through a camera while it is on, or measure its feed: pulses, or plain volts?',
+    cure: 'If it is pulsed: a decoder with its capacitor where Cure says one works; else an LED that smooths itself.',
   },
   tested: {
     prior: 4,
@@ -53,6 +61,24 @@ const FACTS = {
   },
 } satisfies Record<string, FaultFacts>;
 
+export type ConditionKind = keyof typeof FACTS;
+
+export const CONDITION_KIND_WORDS: Record<ConditionKind, string> = {
+  pulsed: 'a pulsed feed the LED follows',
+  unlooked: 'a feed that may be pulsed, nobody has looked',
+  tested: 'test pulses in the dark',
+  sensed: 'a stop wire that is read',
+  excite: 'a charge lamp converted',
+  sweep: 'a flash too fast for the sweep',
+  wet: 'a broken seal',
+};
+
+/** Which kind a condition is, by its id; null for a fault that is put into the circuit. */
+export function conditionKind({ fault, id }: PossibleFault): ConditionKind | null {
+  const kind = id.split(':')[0] as ConditionKind;
+  return fault === null && kind in FACTS ? kind : null;
+}
+
 /**
  * What shows by itself on a job's vehicle as it is fitted: pulses that an LED follows, tests in the dark, a stop wire that
  * is or may be read, a charge lamp that is an LED, a sweep, and water (from a small table: no circuit tells of it).
@@ -69,6 +95,7 @@ export function conditionsOf(job: Job, { contents, flasher }: Fitment): Conditio
     shows: Condition['shows'],
   ) =>
     found.push({
+      sure: kind === 'pulsed',
       id: `${kind}:${where}`,
       fault: null,
       facts: FACTS[kind],
@@ -93,10 +120,14 @@ export function conditionsOf(job: Job, { contents, flasher }: Fitment): Conditio
     for (const id of ledIds) {
       const opening = lampById(vehicle, id).access.group;
       const content = contents.get(id);
-      if (output?.pwm)
-        add('pulsed', `${circuitId}:${id}`, `${name(id)}: its feed is pulsed, and the LED follows`, opening, [
-          { circuitId, what: `${id} flickers` },
-        ]);
+      if (output && !output.notPulsed)
+        add(
+          'pulsed',
+          `${circuitId}:${id}`,
+          `${name(id)}: its feed ${output.pwm ? 'is' : 'may be'} pulsed, and the LED follows`,
+          opening,
+          [{ circuitId, what: `${id} flickers` }],
+        );
       if (output?.coldCheck)
         add(
           'tested',
@@ -123,5 +154,8 @@ export function conditionsOf(job: Job, { contents, flasher }: Fitment): Conditio
     add('wet', id, `${name(id)}: water gets in`, lampById(vehicle, id).access.group, shows);
   const places = new Map<FaultFacts, number>();
   for (const { facts } of found) places.set(facts, (places.get(facts) ?? 0) + 1);
-  return found.map((each) => ({ ...each, prior: each.facts.prior / (places.get(each.facts) ?? 1) }));
+  return found.map((each) => ({
+    ...each,
+    prior: each.facts.prior / Math.max(FEW_PLACES, places.get(each.facts) ?? 1),
+  }));
 }

@@ -29,7 +29,7 @@ export const FAULT_FACTS: Record<FaultKind, FaultFacts> = {
     cure: 'Take the bulb out and put it in half a turn on.',
   },
   exchanged: {
-    prior: 5,
+    prior: 3,
     minutes: [2, 5],
     look: 'Work each function alone: does the neighbour light?',
     cure: 'Put each holder into its own place; tag both.',
@@ -154,4 +154,31 @@ export const FAULT_FACTS: Record<FaultKind, FaultFacts> = {
     look: 'Is the decoder plugged in, plus to plus?',
     cure: 'Plug it in before the LED.',
   },
+};
+
+/** A kind of fault in a word or two, whatever it sits at. */
+export const KIND_WORDS: Record<FaultKind, string> = {
+  reversed: 'an LED the wrong way round',
+  'half-turned': 'a twin bulb half a turn out',
+  exchanged: 'holders exchanged',
+  'wrong-wedge': 'an LED of the other socket wiring',
+  'bulb-out': 'a dead bulb or LED, or no contact',
+  'filament-open': 'one dead filament',
+  'led-shorted': 'an LED shorted inside',
+  'poor-contact': 'a poor contact',
+  'poor-earth': 'a poor earth of the lamp',
+  'corroded-carrier': 'a corroded carrier',
+  'bad-earth': 'a bad earth point',
+  'tap-open': 'a resistor tap left open',
+  'tap-on-other-feed': 'a resistor on the wrong wire',
+  'resistor-value': 'a resistor of another value',
+  'sides-bridged': 'left and right bridged',
+  leakage: 'a feed that leaks',
+  'short-to-earth': 'a wire chafed to earth',
+  'fuse-out': 'a blown fuse',
+  'fuse-wrong': 'a fuse of another rating',
+  'relay-stuck': 'a relay without earth, or supply and lamps crossed',
+  'screw-off': 'a relay screw turned right off',
+  'setting-lost': 'a setting that was not taken',
+  'no-decoder': 'a decoder left out',
 };

@@ -42,6 +42,9 @@ export interface PossibleFault {
 const SHORT_OHMS = 0.05;
 const BRIDGE_OHMS = 0.05;
 
+/** At fewer places than this a kind is the less likely on this vehicle. */
+export const FEW_PLACES = 3;
+
 /** One that is put into the vehicle's circuit. */
 export type SimulatedFault = PossibleFault & { fault: Fault };
 
@@ -62,8 +65,8 @@ export function possibleFaults(job: Job, fitment: Fitment): SimulatedFault[] {
     ...each,
     facts: FAULT_FACTS[each.fault.kind],
     id: where ? `${each.fault.kind}:${where}` : each.fault.kind,
-    // What may be at many places is not likelier for it: its prior is shared among them.
-    prior: FAULT_FACTS[each.fault.kind].prior / (places.get(each.fault.kind) ?? 1),
+    // What may be at many places is hardly likelier for it: its prior is shared among them, by three where there are fewer.
+    prior: FAULT_FACTS[each.fault.kind].prior / Math.max(FEW_PLACES, places.get(each.fault.kind) ?? 1),
   }));
 }
 

@@ -131,6 +131,8 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
       for (const found of each.found) {
         if ('lampId' in found) lampKnown(found.lampId, where);
         if ('circuitId' in found) circuitKnown(found.circuitId, where);
+        if ('fuseId' in found && !job.vehicle.fuses.some(({ id }) => id === found.fuseId))
+          problems.push(`${where} names fuse "${found.fuseId}", which the vehicle does not have.`);
       }
     }
     if (each.kind !== 'rate' && 'fitted' in each)

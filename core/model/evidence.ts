@@ -96,6 +96,7 @@ export const Deviation = z.discriminatedUnion('what', [
     lampId: Id,
   }),
   z.strictObject({ what: z.enum(['fast', 'slow', 'none']) }),
+  z.strictObject({ what: z.literal('blown'), fuseId: Id }),
   /** a dash message or code of a circuit; what else of the vehicle went odd with it: cruise, gear lever, charging */
   z.strictObject({ what: z.enum(['message', 'odd']), circuitId: Id }),
 ]);

@@ -62,13 +62,12 @@ export function deviations(expected: Outcome, seen: Outcome): Shown {
     (id) => !seen.watts.has(id) && (expected.watts.get(id) ?? 0) >= WARM[1],
   );
   sure.push(...lost.map((lampId) => `${lampId} cold`));
-  const flashes = expected.flash === 'unsure' ? 'normal' : expected.flash;
-  if (flashes && seen.flash && seen.flash !== flashes) {
-    if (seen.flash === 'unsure') maybe.push(`flash ${seen.short}`);
-    else sure.push(`flash ${seen.flash}`);
-  }
-  for (const id of seen.messages) if (!expected.messages.has(id)) sure.push(`message ${id}`);
-  for (const id of seen.maybe) if (!expected.messages.has(id)) maybe.push(`message ${id}`);
+  // A flash and the dash are as they should be or not, whatever is expected of what is fitted.
+  if (seen.flash === 'unsure') maybe.push(`flash ${seen.short}`);
+  else if (seen.flash !== null && seen.flash !== 'normal') sure.push(`flash ${seen.flash}`);
+  for (const id of seen.blown) sure.push(`blown ${id}`);
+  for (const id of seen.messages) sure.push(`message ${id}`);
+  for (const id of seen.maybe) maybe.push(`message ${id}`);
   return { sure: sure.toSorted(), maybe: maybe.toSorted() };
 }
 

@@ -6,8 +6,9 @@ import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { jobLamps } from '../model/scope.ts';
-import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
+import { circuitsFeeding, circuitsOf } from '../model/vehicle/lookUp.ts';
 import { isOn } from '../simulation/bearing.ts';
+import type { Fault } from '../simulation/fault.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { type Cell, cellsOf } from './cells.ts';
 import { ALONE_AT_THE_SEAT, cellMinutes } from './checks.ts';
@@ -78,7 +79,8 @@ export function* gridWork(
     seen.push(
       cells.map((cell, at) => {
         const should = expected[at] as Outcome;
-        return withSound(shownAtSizes(sizes, cell, should), sound[at] ?? NOTHING_SHOWN);
+        const shown = withFlicker(shownAtSizes(sizes, cell, should), fault, job, cell);
+        return withSound(shown, sound[at] ?? NOTHING_SHOWN);
       }),
     );
     yield { done: seen.length, of: simulated.length };
@@ -106,15 +108,11 @@ export function* gridWork(
 function shownAtSizes(sizes: readonly Played[], cell: Cell, should: Outcome): Shown {
   const shown: Shown[] = [];
   for (const each of sizes.toReversed()) {
-    const found = deviationsIn(should, each.in(cell));
+    const found = deviations(should, each.in(cell));
     if (isNothing(found)) return shown.length === 0 ? found : atAnySize([...shown, found]);
     shown.push(found);
   }
   return atAnySize(shown);
-}
-
-function deviationsIn(should: Outcome, seen: Outcome): Shown {
-  return should === seen ? NOTHING_SHOWN : deviations(should, seen);
 }
 
 /** What may be seen with nothing wrong: thresholds within their bands, LEDs whose inside nobody knows. */
@@ -137,19 +135,36 @@ function soundRows(
   });
 }
 
+/** A contact or earth that is bad comes and goes while it shakes (common practice: no steady state shows it). */
+function withFlicker(shown: Shown, fault: Fault, job: Job, { controls }: Cell): Shown {
+  if (!LOOSE.includes(fault.kind)) return shown;
+  const loose = job.vehicle.lamps.filter(
+    ({ id }) =>
+      ('lampId' in fault && fault.lampId === id) || ('lampIds' in fault && fault.lampIds.includes(id)),
+  );
+  const lit = loose.filter(({ id }) =>
+    circuitsOf(job.vehicle, id).some((circuit) => isOn(circuit, controls)),
+  );
+  return { sure: shown.sure, maybe: [...shown.maybe, ...lit.map(({ id }) => `${id} flickers`)].toSorted() };
+}
+
+const LOOSE: readonly Fault['kind'][] = ['poor-contact', 'poor-earth', 'corroded-carrier'];
+
 /** With a fault, what was open before is open still, unless it shows. */
 function withSound(shown: Shown, sound: Shown): Shown {
   const more = sound.maybe.filter((each) => !shown.sure.includes(each) && !shown.maybe.includes(each));
   return more.length === 0 ? shown : { sure: shown.sure, maybe: [...shown.maybe, ...more].toSorted() };
 }
 
-function ofCondition(job: Job, { shows }: Condition, cell: Cell): Shown {
-  const maybe = shows.flatMap(({ circuitId, what }) => {
+function ofCondition(job: Job, { shows, sure }: Condition, cell: Cell): Shown {
+  const shown = shows.flatMap(({ circuitId, what }) => {
     if (circuitId === '') return cell.id === 'off' || cell.condition === 'asleep' ? [what] : [];
     const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
     return circuit && isOn(circuit, cell.controls) ? [what] : [];
   });
-  return maybe.length > 0 ? { sure: [], maybe: [...new Set(maybe)].toSorted() } : NOTHING_SHOWN;
+  if (shown.length === 0) return NOTHING_SHOWN;
+  const all = [...new Set(shown)].toSorted();
+  return sure ? { sure: all, maybe: [] } : { sure: [], maybe: all };
 }
 
 /**
@@ -166,15 +181,15 @@ function sufficient(
   const sure = new Set<number>();
   const may = new Set<number>();
   // What may be seen with nothing wrong tells of nothing.
-  const tells = ({ sure: certain, maybe }: Shown, at: number) =>
-    [...certain, ...maybe].some((each) => !sound[at]?.maybe.includes(each));
+  const tells = (shown: readonly string[], at: number) =>
+    shown.some((each) => !sound[at]?.sure.includes(each) && !sound[at]?.maybe.includes(each));
   seen.forEach((row, fault) => {
-    if (row.some((each) => each.sure.length > 0)) sure.add(fault);
-    if (row.some((each, at) => tells(each, at))) may.add(fault);
+    if (row.some((each, at) => tells(each.sure, at))) sure.add(fault);
+    if (row.some((each, at) => tells([...each.sure, ...each.maybe], at))) may.add(fault);
   });
   const shows = (fault: number, at: number) => {
     const each = seen[fault]?.[at] ?? NOTHING_SHOWN;
-    return each.sure.length > 0 || (!sure.has(fault) && tells(each, at));
+    return tells(each.sure, at) || (!sure.has(fault) && tells(each.maybe, at));
   };
   const levels = levelsOf(job);
   const covers = cells.map(

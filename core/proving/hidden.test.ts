@@ -35,7 +35,7 @@ function searches(seed: number) {
       const played = hiddenVehicle(job, DEMO_SHELF, random).play(fault);
       const shows = grid.cells.some((cell, at) =>
         deviations(grid.expected[at] as Outcome, played.in(cell)).sure.some(
-          (each) => !grid.sound[at]?.maybe.includes(each),
+          (each) => !grid.sound[at]?.sure.includes(each) && !grid.sound[at]?.maybe.includes(each),
         ),
       );
       if (!shows) return [];

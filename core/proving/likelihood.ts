@@ -8,7 +8,10 @@ export const MISTOLD = 0.1;
 /** What a cell that is told wrongly is told as: all as it should be so often, any one thing else so seldom. */
 const SLIPS_TO_NOTHING = 0.3;
 const SLIPS_TO_THIS = 0.01;
-/** What nobody can have seen, told all the same; what would show, left out once and any more times. */
+/** What nobody takes for something else: water, a blown fuse, a gear lever that sticks. */
+const PLAIN = /^(odd|blown) | (wet|flickers|unfinished)$/;
+const PLAINLY_INVENTED = 0.001;
+/** What nobody can have seen, told all the same; what would show, left out, three times and any more. */
 const INVENTED = 0.01;
 const LEFT_OUT = 0.5;
 const OVERLOOKED = 0.02;
@@ -17,15 +20,18 @@ const MAY = 0.5;
 
 /** How well what a cell would show goes with what was told of it, 0 to 1: told rightly or, one time in ten, not. */
 export function cellLikelihood(shown: Shown, { seen }: Pick<CellTold, 'seen'>): number {
-  const slip = seen.length === 0 ? SLIPS_TO_NOTHING : SLIPS_TO_THIS;
+  const plain = seen.some((each) => PLAIN.test(each));
+  const slip = seen.length === 0 ? SLIPS_TO_NOTHING : plain ? PLAINLY_INVENTED : SLIPS_TO_THIS;
   return (1 - MISTOLD) * toldRightly(shown, seen) + MISTOLD * slip;
 }
 
 function toldRightly({ sure, maybe }: Shown, seen: readonly string[]): number {
   if (seen.length === 0) return sure.length > 0 ? OVERLOOKED : maybe.length > 0 ? MAY : 1;
   let weight = 1;
-  for (const each of seen) if (!sure.includes(each)) weight *= maybe.includes(each) ? MAY : INVENTED;
-  return weight * LEFT_OUT ** Math.min(missedOf({ sure, maybe }, seen), 2);
+  for (const each of seen)
+    if (!sure.includes(each))
+      weight *= maybe.includes(each) ? MAY : PLAIN.test(each) ? PLAINLY_INVENTED : INVENTED;
+  return weight * LEFT_OUT ** Math.min(missedOf({ sure, maybe }, seen), 3);
 }
 
 function missedOf({ sure }: Shown, seen: readonly string[]): number {

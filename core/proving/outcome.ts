@@ -22,6 +22,8 @@ export interface Outcome {
   flash: FlashSeen | null;
   /** how it flashes where too little is drawn */
   short: 'fast' | 'slow';
+  /** fuses that melt */
+  blown: ReadonlySet<string>;
   /** circuits of which the dash says something, and those of which it may */
   messages: ReadonlySet<string>;
   maybe: ReadonlySet<string>;

@@ -12,6 +12,7 @@ import type { Probes } from '../simulation/probes.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import type { Cell } from './cells.ts';
+import { fusesOut, meltingFuses, trippedOutputs } from './cutOff.ts';
 import type { Drawn, Outcome } from './outcome.ts';
 import { flashWhenShort, pacedBy, repeatersOf, Watching } from './watching.ts';
 
@@ -28,6 +29,7 @@ export class CellPlayer {
   readonly fitment: Fitment;
   private readonly sound: VehicleSimulation;
   private readonly soundOutcomes = new Map<string, Outcome>();
+  private readonly melted = new WeakMap<VehicleSimulation, Map<string, VehicleSimulation>>();
   private readonly vehicle: Vehicle;
   private readonly watching: Watching;
 
@@ -94,7 +96,8 @@ export class CellPlayer {
         const same = played.get(key);
         if (same) return merged(fitted, same, touched, this.vehicle);
         const faulty = this.play(simulation, cell, faults, touched, fitted);
-        played.set(key, faulty);
+        // What a melted fuse took with it is more than the fault touches.
+        if (faulty.blown.size === fitted.blown.size) played.set(key, faulty);
         return faulty;
       },
     };
@@ -112,6 +115,8 @@ export class CellPlayer {
     const emfVolts = supplyVoltsFor(vehicle, controls.key) + this.moreVolts;
     const circuits = vehicle.circuits.filter(({ id }) => about.includes(id));
     const probes = simulation.at({ controls, emfVolts }, about);
+    const melt = meltingFuses(simulation, probes, controls).filter((id) => !isOut(faults, id));
+    if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, faults, about, rest);
     const lumens = new Map(rest?.lumens);
     // A pilot between the sides is there where both of them are.
     const pilot = turnCircuits(vehicle).every(({ id }) => about.includes(id)) ? vehicle.pilot : undefined;
@@ -138,16 +143,41 @@ export class CellPlayer {
       lumens,
       flashing,
       watts,
+      blown: new Set(rest?.blown),
       messages: new Set(rest?.messages),
       maybe: new Set(rest?.maybe),
       short: flashWhenShort(simulation.fitment.flasher),
     };
     for (const each of drawn) this.watch(simulation, each, controls, emfVolts, outcome);
+    for (const { circuit } of trippedOutputs(simulation, drawn)) {
+      outcome.messages.add(circuit.id);
+      for (const lampId of lampIdsOf(circuit)) outcome.lumens.set(lampId, 0);
+    }
     if (cell.condition === 'asleep') this.wake(simulation, circuits, emfVolts, outcome);
     return {
       ...outcome,
       flash: sides.length === 0 ? null : this.flash(simulation, flashing, controls, emfVolts, faults),
     };
+  }
+
+  /** The same once fuses have melted: whatever hangs on them is dark. */
+  private withFusesOut(
+    simulation: VehicleSimulation,
+    melt: readonly string[],
+    cell: Cell,
+    faults: readonly Fault[],
+    about: readonly string[],
+    rest: Outcome | null,
+  ): Outcome {
+    const more = [...faults, ...fusesOut(melt)];
+    const known = this.melted.get(simulation) ?? new Map<string, VehicleSimulation>();
+    this.melted.set(simulation, known);
+    const dark = known.get(melt.join()) ?? new VehicleSimulation(this.vehicle, this.fitment, more);
+    known.set(melt.join(), dark);
+    const hang = fusesOut(melt).flatMap((fault) => touchedBy(this.vehicle, fault));
+    const wider = [...new Set([...about, ...dark.bearing.together(hang)])];
+    const outcome = this.play(dark, cell, more, wider, rest);
+    return { ...outcome, blown: new Set([...outcome.blown, ...melt]) };
   }
 
   /** What the dash says of one circuit, and whether its output then goes off. */
@@ -243,6 +273,10 @@ export class CellPlayer {
   }
 }
 
+function isOut(faults: readonly Fault[], fuseId: string): boolean {
+  return faults.some((fault) => fault.kind === 'fuse-out' && fault.fuseId === fuseId);
+}
+
 function doubles({ outputs }: Extract<Fitment['flasher'], { kind: 'controller' }>, { id }: Circuit): boolean {
   return outputs.find(({ circuitId }) => circuitId === id)?.watch?.reaction === 'double-rate';
 }
@@ -262,6 +296,7 @@ function merged(fitted: Outcome, faulty: Outcome, touched: readonly string[], ve
     lumens: over(fitted.lumens, faulty.lumens),
     watts: over(fitted.watts, faulty.watts),
     flashing: faulty.flashing,
+    blown: new Set([...fitted.blown, ...faulty.blown]),
     messages: told(fitted.messages, faulty.messages),
     maybe: told(fitted.maybe, faulty.maybe),
     flash: faulty.flash,

@@ -68,8 +68,10 @@ describe.each(FLEET)('the proving grid of %s', (id) => {
     const shows = (at: number) =>
       grid.faults.flatMap((each, fault) => {
         const { sure, maybe } = grid.seen[fault]?.[at] ?? NOTHING_SHOWN;
-        const may = maybe.some((one) => !grid.sound[at]?.maybe.includes(one));
-        return sure.length > 0 || (doubtful.has(each.id) && may) ? [`fault ${fault}`] : [];
+        const more = (some: readonly string[]) =>
+          some.some((one) => !grid.sound[at]?.sure.includes(one) && !grid.sound[at]?.maybe.includes(one));
+        const may = more(maybe);
+        return more(sure) || (doubtful.has(each.id) && may) ? [`fault ${fault}`] : [];
       });
     const levels = jobLamps(job).flatMap((lamp) =>
       (['main', 'dim'] as const).map((input) => circuitsFeeding(job.vehicle, lamp.id, input)),

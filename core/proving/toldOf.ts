@@ -25,6 +25,7 @@ export type ToldBy = CellTold & { by: LampEvidence };
 /** A deviation as cells are compared by: `rear-left dark`, `flash fast`, `message stop`. */
 export function deviationKey(found: Deviation): string {
   if ('lampId' in found) return `${found.lampId} ${found.what}`;
+  if ('fuseId' in found) return `${found.what} ${found.fuseId}`;
   return 'circuitId' in found ? `${found.what} ${found.circuitId}` : `flash ${found.what}`;
 }
 
@@ -34,6 +35,7 @@ export function deviationOf(key: string): Deviation | null {
   if (first === 'flash')
     return second === 'fast' || second === 'slow' || second === 'none' ? { what: second } : null;
   if (first === 'message' || first === 'odd') return { what: first, circuitId: second };
+  if (first === 'blown') return { what: first, fuseId: second };
   return { what: second, lampId: first } as Deviation;
 }
 

@@ -24,6 +24,12 @@ export class Probes {
     return this.solved.amps(ELEMENTS.wire(circuitId));
   }
 
+  /** Current through a fuse, A; 0 where none of what was solved hangs on it. */
+  fuseAmps(fuseId: string): number {
+    const id = ELEMENTS.fuse(fuseId);
+    return this.solved.has(id) ? this.solved.amps(id) : 0;
+  }
+
   /** Volts on the wire of a circuit, V. */
   busVolts(circuitId: string): number {
     return this.solved.nodeVolts(NODES.bus(circuitId));

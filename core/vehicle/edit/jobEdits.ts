@@ -88,6 +88,7 @@ export function forgetWhatIsGone(job: Job): void {
     each.found = each.found.filter(
       (found) =>
         (!('lampId' in found) || lamps.has(found.lampId)) &&
+        (!('fuseId' in found) || job.vehicle.fuses.some(({ id }) => id === found.fuseId)) &&
         (!('circuitId' in found) || circuits.has(found.circuitId)),
     );
   }

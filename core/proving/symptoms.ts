@@ -1,0 +1,293 @@
+import { CONDITION_KIND_WORDS, type ConditionKind, conditionKind } from '../faults/conditions.ts';
+import { KIND_WORDS } from '../faults/kinds.ts';
+import type { PossibleFault } from '../faults/library.ts';
+import { inARow } from '../formatting/format.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { circuitsFeeding, circuitsOf, lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { isOn } from '../simulation/bearing.ts';
+import type { FaultKind } from '../simulation/fault.ts';
+import type { FaultFinding } from './finder.ts';
+import type { ProvingGrid } from './grid.ts';
+import type { CellTold } from './told.ts';
+import { deviationsWords } from './words.ts';
+
+/** What must be said beside a symptom: which side, lamp or circuit it is of. */
+export type SymptomOf = 'vehicle' | 'side' | 'lamp' | 'circuit';
+
+export interface Symptom {
+  id: string;
+  words: string;
+  of: SymptomOf;
+  /** what installers find behind it elsewhere, most likely first (common practice) */
+  usual: readonly (FaultKind | ConditionKind)[];
+}
+
+/** What owners and installers say, in their words (trade practice; the usual causes are common practice). */
+export const SYMPTOMS: readonly Symptom[] = [
+  {
+    id: 'not-lit',
+    words: 'A lamp does not light at all',
+    of: 'lamp',
+    usual: ['reversed', 'poor-contact', 'wrong-wedge', 'bulb-out', 'fuse-out'],
+  },
+  {
+    id: 'fast-both',
+    words: 'It flashes fast on both sides',
+    of: 'vehicle',
+    usual: ['screw-off', 'setting-lost'],
+  },
+  {
+    id: 'fast-side',
+    words: 'It flashes fast on one side',
+    of: 'side',
+    usual: ['bulb-out', 'tap-open', 'tap-on-other-feed'],
+  },
+  {
+    id: 'fast-lights',
+    words: 'It flashes fast only with the lights on',
+    of: 'vehicle',
+    usual: ['poor-earth', 'bad-earth', 'corroded-carrier'],
+  },
+  {
+    id: 'stays-on',
+    words: 'It flashes slowly or stays on',
+    of: 'vehicle',
+    usual: ['tap-open', 'relay-stuck'],
+  },
+  { id: 'never', words: 'It never flashes', of: 'vehicle', usual: ['relay-stuck', 'fuse-out'] },
+  { id: 'all-four', words: 'All four flash', of: 'side', usual: ['sides-bridged'] },
+  {
+    id: 'message',
+    words: 'A dash message, the lamp is fine',
+    of: 'circuit',
+    usual: ['setting-lost', 'tested'],
+  },
+  { id: 'flickers', words: 'It flickers while it is on', of: 'lamp', usual: ['pulsed', 'poor-earth'] },
+  { id: 'glows', words: 'It glows while it is off', of: 'lamp', usual: ['leakage', 'tested'] },
+  { id: 'swapped', words: 'Dim and bright are swapped', of: 'lamp', usual: ['half-turned'] },
+  {
+    id: 'wrong-lamp',
+    words: 'This lamp lights with another switch',
+    of: 'lamp',
+    usual: ['exchanged', 'bad-earth'],
+  },
+  {
+    id: 'fuse-blows',
+    words: 'Its fuse blows',
+    of: 'circuit',
+    usual: ['wrong-wedge', 'led-shorted', 'resistor-value', 'short-to-earth'],
+  },
+  {
+    id: 'odd-brake',
+    words: 'Cruise, gear lever or gear changes are odd (automatic)',
+    of: 'circuit',
+    usual: ['sensed', 'filament-open'],
+  },
+  {
+    id: 'charge',
+    words: 'The battery light is odd, or it does not charge',
+    of: 'circuit',
+    usual: ['excite'],
+  },
+  { id: 'wet', words: 'The lamp is wet inside', of: 'lamp', usual: ['wet'] },
+  { id: 'sweep', words: 'The sweep never finishes', of: 'lamp', usual: ['sweep'] },
+];
+
+/** One lamp, side or circuit a symptom can be of. */
+export interface SymptomPlace {
+  id: string;
+  name: string;
+}
+
+/** Where a symptom can be on a vehicle, as far as its grid goes; none where it cannot be. */
+export function placesOfSymptom({ id, of }: Symptom, vehicle: Vehicle, grid: ProvingGrid): SymptomPlace[] {
+  const has = (cellId: string) => grid.cells.some((cell) => cell.id === cellId);
+  const shown = new Set(grid.expected.flatMap(({ lumens }) => [...lumens.keys()]));
+  const circuits = vehicle.circuits.filter((circuit) => circuitCell(grid, circuit.id) !== null);
+  // Circuits of which anything can be said on the dash at all.
+  const told = new Set(
+    [...grid.seen.flat(), ...grid.sound].flatMap(({ sure, maybe }) =>
+      [...sure, ...maybe].flatMap((key) => (key.startsWith('message ') ? [key.slice(8)] : [])),
+    ),
+  );
+  switch (of) {
+    case 'vehicle': {
+      const needs = id === 'fast-lights' ? 'turn-left-lights' : 'turn-left';
+      return has(needs) ? [{ id: '', name: '' }] : [];
+    }
+    case 'side':
+      return turnCircuits(vehicle)
+        .filter((circuit) => has(circuit.id))
+        .map((circuit) => ({ id: circuit.id, name: circuit.name }));
+    case 'circuit':
+      return circuits
+        .filter(({ id: circuitId, kind, excite }) => {
+          if (id === 'charge') return excite !== undefined;
+          if (id === 'message') return told.size === 0 || told.has(circuitId);
+          return id !== 'odd-brake' || kind === 'stop' || kind === 'third-brake';
+        })
+        .map((circuit) => ({ id: circuit.id, name: circuit.name }));
+    case 'lamp':
+      return vehicle.lamps
+        .filter((lamp) => shown.has(lamp.id) && circuitsOf(vehicle, lamp.id).length > 0)
+        .filter((lamp) => id !== 'swapped' || circuitsFeeding(vehicle, lamp.id, 'dim').length > 0)
+        .filter((lamp) => id !== 'sweep' || grid.faults.some((each) => each.id === `sweep:${lamp.id}`))
+        .map((lamp) => ({ id: lamp.id, name: lamp.name }));
+  }
+}
+
+/** The cell in which a circuit is worked by itself, or with the least beside it. */
+function circuitCell(grid: ProvingGrid, circuitId: string): string | null {
+  const on = grid.cells.filter(
+    ({ id, condition }) =>
+      condition === 'alone' && (id === circuitId || (id !== 'everything' && id !== 'off')),
+  );
+  return on.find(({ id }) => id === circuitId)?.id ?? null;
+}
+
+/** Cells by themselves in which a lamp is lit by one of its feeds, bright or dim. */
+function lampCells(vehicle: Vehicle, grid: ProvingGrid, lampId: string, input?: 'main' | 'dim'): string[] {
+  const circuits = (['main', 'dim'] as const)
+    .filter((each) => input === undefined || each === input)
+    .flatMap((each) => circuitsFeeding(vehicle, lampId, each));
+  return grid.cells
+    .filter(({ id, condition }) => condition === 'alone' && id !== 'everything' && id !== 'hazard')
+    .filter(({ controls }) => circuits.some((circuit) => isOn(circuit, controls)))
+    .map(({ id }) => id);
+}
+
+/**
+ * What a symptom says of the cells of this vehicle's grid: the same as if each had been worked and looked at.
+ *
+ * @param placeId the side's circuit, lamp or circuit it is of; empty where it is of the vehicle
+ */
+export function symptomTold(
+  symptom: Symptom,
+  placeId: string,
+  vehicle: Vehicle,
+  grid: ProvingGrid,
+): CellTold[] {
+  const turns = turnCircuits(vehicle).map(({ id }) => id);
+  const inCells = (ids: readonly string[], ...seen: string[]) =>
+    ids.filter((id) => grid.cells.some((cell) => cell.id === id)).map((cellId) => ({ cellId, seen }));
+  const lit = (input?: 'main' | 'dim') => lampCells(vehicle, grid, placeId, input);
+  switch (symptom.id) {
+    case 'not-lit':
+      return inCells(lit(), `${placeId} dark`);
+    case 'fast-both':
+      return inCells(turns, 'flash fast');
+    case 'fast-side':
+      return [...inCells([placeId], 'flash fast'), ...inCells(turns.filter((id) => id !== placeId))];
+    case 'fast-lights':
+      return [
+        ...inCells(turns),
+        ...inCells(
+          turns.map((id) => `${id}-lights`),
+          'flash fast',
+        ),
+      ];
+    case 'stays-on':
+      return inCells(turns, vehicle.flasher.kind === 'thermal' ? 'flash slow' : 'flash none');
+    case 'never':
+      return turns.flatMap((id) =>
+        inCells([id], 'flash none', ...mainLamps(vehicle, id).map((each) => `${each} dark`)),
+      );
+    case 'all-four':
+      return turns
+        .filter((id) => id !== placeId)
+        .flatMap((id) => inCells([placeId], ...mainLamps(vehicle, id).map((each) => `${each} wrong`)));
+    case 'message':
+      return inCells([placeId], `message ${placeId}`);
+    case 'flickers':
+      return inCells(lit().slice(0, 1), `${placeId} flickers`);
+    case 'glows':
+      return inCells(['off'], `${placeId} glows`);
+    case 'swapped':
+      return [
+        ...inCells(lit('dim').slice(0, 1), `${placeId} bright`),
+        ...inCells(lit('main').slice(0, 1), `${placeId} dim`),
+      ];
+    case 'wrong-lamp':
+      return inCells([otherSwitch(vehicle, grid, placeId)], `${placeId} wrong`);
+    case 'fuse-blows':
+      return inCells(
+        [placeId],
+        `blown ${fuseOf(vehicle, circuitOf(vehicle, placeId))}`,
+        ...lampIdsOf(circuitOf(vehicle, placeId)).map((id) => `${id} dark`),
+      );
+    case 'odd-brake':
+    case 'charge':
+      return inCells([placeId], `odd ${placeId}`);
+    case 'wet':
+      return inCells(lit().slice(0, 1), `${placeId} wet`);
+    case 'sweep':
+      return inCells(lit().slice(0, 1), `${placeId} unfinished`);
+    default:
+      return [];
+  }
+}
+
+function circuitOf(vehicle: Vehicle, id: string) {
+  const found = vehicle.circuits.find((circuit) => circuit.id === id);
+  if (!found) throw new RangeError(`${vehicle.name} has no circuit "${id}"`);
+  return found;
+}
+
+function fuseOf(vehicle: Vehicle, { from }: Circuit): string {
+  return from.by === 'switch' ? from.fuseId : vehicle.flasher.fuseId;
+}
+
+function mainLamps(vehicle: Vehicle, circuitId: string): string[] {
+  return lampIdsOf(circuitOf(vehicle, circuitId)).filter((id) => lampById(vehicle, id).role === 'main');
+}
+
+/** With which switch a lamp most likely lights that is not its own: that of a neighbour behind the same panel. */
+function otherSwitch(vehicle: Vehicle, grid: ProvingGrid, lampId: string): string {
+  const lamp = lampById(vehicle, lampId);
+  const own = new Set(lampCells(vehicle, grid, lampId));
+  const neighbours = vehicle.lamps.filter(
+    ({ id, access }) => id !== lampId && access.group === lamp.access.group,
+  );
+  const cells = [...neighbours, ...vehicle.lamps.filter(({ end }) => end === lamp.end)].flatMap(({ id }) =>
+    lampCells(vehicle, grid, id),
+  );
+  return cells.find((id) => !own.has(id)) ?? '';
+}
+
+/**
+ * Where this vehicle differs from what is usual: for each usual cause that is not among those found likely, what this
+ * vehicle would show of it instead, or that it cannot have it.
+ *
+ * @param told what the symptom said of the cells
+ */
+export function unlikeUsual(
+  symptom: Symptom,
+  told: readonly CellTold[],
+  { suspects }: FaultFinding,
+  vehicle: Vehicle,
+  grid: ProvingGrid,
+): string[] {
+  const likely = suspects.filter(({ probability }) => probability >= 0.02);
+  return symptom.usual.flatMap((kind) => {
+    const is = (each: PossibleFault) => (each.fault?.kind ?? conditionKind(each)) === kind;
+    if (likely.some(({ faults, and }) => faults.some(is) || (and && is(and)))) return [];
+    const words =
+      kind in KIND_WORDS ? KIND_WORDS[kind as FaultKind] : CONDITION_KIND_WORDS[kind as ConditionKind];
+    const places = [...grid.faults.keys()].filter((at) => {
+      const fault = grid.faults[at];
+      return fault !== undefined && is(fault);
+    });
+    if (places.length === 0) return [`Elsewhere often ${words}: this vehicle has nothing that could be so.`];
+    const instead = told.flatMap(({ cellId }) => {
+      const at = grid.cells.findIndex(({ id }) => id === cellId);
+      return places.flatMap((fault) => grid.seen[fault]?.[at]?.sure ?? []);
+    });
+    const distinct = [...new Set(instead)].filter((key) => !told.some(({ seen }) => seen.includes(key)));
+    return [
+      distinct.length === 0
+        ? `Elsewhere often ${words}: on this vehicle that shows nothing there.`
+        : `Elsewhere often ${words}: on this vehicle that would show otherwise, for one ${inARow([deviationsWords(vehicle, distinct, 3)])}.`,
+    ];
+  });
+}
