@@ -154,8 +154,9 @@ export function conditionsOf(job: Job, { contents, flasher }: Fitment): Conditio
     add('wet', id, `${name(id)}: water gets in`, lampById(vehicle, id).access.group, shows);
   const places = new Map<FaultFacts, number>();
   for (const { facts } of found) places.set(facts, (places.get(facts) ?? 0) + 1);
-  return found.map((each) => ({
-    ...each,
-    prior: each.facts.prior / Math.max(FEW_PLACES, places.get(each.facts) ?? 1),
-  }));
+  return found.map((each) => {
+    // What is known to pulse does so at every lamp of it: that is not shared.
+    const shared = each.sure ? FEW_PLACES : Math.max(FEW_PLACES, places.get(each.facts) ?? 1);
+    return { ...each, prior: each.facts.prior / shared };
+  });
 }
