@@ -111,7 +111,7 @@ export const CellLook = z.strictObject({
   /** circuits that were on in it */
   circuits: z.array(Id).max(60),
   found: z.array(Deviation).max(120),
-  /** a message or code as it was read */
+  /** a message or code as it was read, or the words it was told in */
   words: Line.optional(),
 });
 export type CellLook = z.infer<typeof CellLook>;
@@ -146,6 +146,8 @@ export const CauseClosed = z.strictObject({
   /** it in words, as they were then */
   words: Line,
   outcome: z.enum(['mended', 'accepted']),
+  /** code of the LED it was found at, where it was at one */
+  part: Line.optional(),
 });
 export type CauseClosed = z.infer<typeof CauseClosed>;
 

@@ -26,7 +26,7 @@ export interface Cell {
   id: string;
   /** `Left turn, with the lights` */
   name: string;
-  /** the row of the grid it stands in: `Left turn` */
+  /** the row of the grid it stands in: `Left turn`; what must be waited for has one of its own */
   of: string;
   condition: Condition;
   controls: Controls;
@@ -56,7 +56,15 @@ export function cellsOf(job: Job, fitment: Fitment): Cell[] {
     const lights = circuits.some((circuit) => isOn(circuit, controls));
     if (cells.has(key) || (!lights && id !== 'off' && condition !== 'asleep')) return;
     const name = condition === 'alone' ? of : `${of}, ${CONDITION_WORDS[condition]}`;
-    cells.set(key, { id, name, of, condition, controls, say: sayOf(controls), safely: safely(controls) });
+    cells.set(key, {
+      id,
+      name,
+      of: warm ? name : of,
+      condition,
+      controls,
+      say: sayOf(controls),
+      safely: safely(controls),
+    });
   };
   if (circuits.length === 0) return [];
   add('off', 'Everything off, in the dark', 'alone', CONTROLS_OFF);

@@ -5,7 +5,7 @@ export const LAMP_WORDS: Record<string, string> = {
   dark: 'dark',
   dim: 'dim',
   bright: 'too bright',
-  wrong: 'lit, and should not be',
+  wrong: 'wrong lamp lit',
   glows: 'glows',
   flickers: 'flickers',
   hot: 'resistor hot',
@@ -24,13 +24,13 @@ const FLASH_WORDS: Record<string, string> = {
 export function deviationWords(vehicle: Vehicle, key: string): string {
   const [first = '', second = ''] = key.split(' ');
   if (first === 'flash') return FLASH_WORDS[second] ?? second;
-  if (first === 'blown')
-    return `${(vehicle.fuses.find(({ id }) => id === second)?.name ?? second).toLowerCase()} blows`;
+  if (first === 'blown') return `${vehicle.fuses.find(({ id }) => id === second)?.name ?? second} blows`;
   const circuit = vehicle.circuits.find(({ id }) => id === second);
   const about = circuit?.name.toLowerCase() ?? second;
   if (first === 'message') return `message: ${about}`;
   if (first === 'odd') return circuit?.excite ? 'battery light odd' : 'cruise or gear lever odd';
   const lamp = vehicle.lamps.find(({ id }) => id === first);
+  if (second === 'wrong') return `${lamp?.name.toLowerCase() ?? first} lit, and should not be`;
   return `${lamp?.name.toLowerCase() ?? first} ${LAMP_WORDS[second] ?? second}`;
 }
 

@@ -1,4 +1,5 @@
 import { Button, Tabs } from '@mantine/core';
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import {
   lazy,
@@ -105,11 +106,15 @@ async function fetchStage(stage: string | undefined): Promise<void> {
 /** The job with the shelf as they are stored now; undefined until they are read. */
 function useLoaded(jobId: string, stage: string | undefined): Loaded | undefined {
   const opened = useRef<string>(undefined);
+  // What a write did not touch is the very same as before: whatever was worked out of it stands.
+  const kept = useRef<{ job: Job | null; shelf: Shelf } | null>(null);
   return useLiveQuery(async (): Promise<Loaded> => {
     try {
       const fetched = opened.current === jobId ? undefined : fetchStage(stage);
-      const [row, shelf] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
-      const job = row && row.deleted === 0 ? row.job : null;
+      const [row, parts] = await Promise.all([db.jobs.get(jobId), db.parts.toArray()]);
+      const read = { job: row && row.deleted === 0 ? row.job : null, shelf: parts };
+      kept.current = replaceEqualDeep(kept.current, read) as typeof read;
+      const { job, shelf } = kept.current;
       // The worker judges while this thread draws.
       const verdict = job && startCureBoard(job, shelf);
       if (opened.current !== jobId) {

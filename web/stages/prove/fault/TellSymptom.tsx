@@ -1,0 +1,60 @@
+import { Button, NativeSelect } from '@mantine/core';
+import { randomId } from '@mantine/hooks';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { ProvingGrid } from '../../../../core/proving/grid.ts';
+import { placesOfSymptom, SYMPTOMS, symptomTold } from '../../../../core/proving/symptoms.ts';
+import { cellLook } from '../../../../core/proving/toldOf.ts';
+import { useDesk } from '../../../job/workspace.ts';
+import classes from './Fault.module.css';
+
+/** It said in words: what it does, and where; written down as the cells it speaks of. */
+export function TellSymptom({ grid }: { grid: ProvingGrid }) {
+  const { job, edit } = useDesk();
+  const [asked] = useSearchParams();
+  const offered = SYMPTOMS.filter((each) => placesOfSymptom(each, job.vehicle, grid).length > 0);
+  const [id, setId] = useState(asked.get('odd') ?? '');
+  const [at, setAt] = useState(asked.get('at') ?? '');
+  const symptom = offered.find((each) => each.id === id);
+  const places = symptom ? placesOfSymptom(symptom, job.vehicle, grid) : [];
+  const place = places.find((each) => each.id === at) ?? places[0];
+  const tell = () => {
+    if (!symptom || !place) return;
+    const now = new Date().toISOString();
+    const looks = symptomTold(symptom, place.id, job.vehicle, grid).flatMap(({ cellId, seen }) => {
+      const cell = grid.cells.find((each) => each.id === cellId);
+      if (!cell) return [];
+      return [
+        { ...cellLook(job, cell, seen, 'cured'), id: randomId('seen-'), at: now, words: symptom.words },
+      ];
+    });
+    edit(`Told: ${symptom.words}${place.name ? `, ${place.name.toLowerCase()}` : ''}`, (draft) => {
+      draft.evidence.push(...looks);
+    });
+    setId('');
+  };
+  return (
+    <div className={classes.tell}>
+      <NativeSelect
+        label="What does it do?"
+        value={symptom ? id : ''}
+        onChange={(event) => setId(event.currentTarget.value)}
+        data={[
+          { value: '', label: 'say it in words' },
+          ...offered.map((each) => ({ value: each.id, label: each.words })),
+        ]}
+      />
+      {symptom && symptom.of !== 'vehicle' && (
+        <NativeSelect
+          label="Where?"
+          value={place?.id ?? ''}
+          onChange={(event) => setAt(event.currentTarget.value)}
+          data={places.map((each) => ({ value: each.id, label: each.name }))}
+        />
+      )}
+      <Button disabled={!symptom || !place} onClick={(event) => event.detail < 2 && tell()}>
+        Tell it
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,49 @@
+import { cellLooksOf } from '../../../core/model/seen.ts';
+import type { Cell } from '../../../core/proving/cells.ts';
+import { cellLook, deviationKey, deviationOf } from '../../../core/proving/toldOf.ts';
+import { deviationWords } from '../../../core/proving/words.ts';
+import { useEvidence } from '../../job/measure/useEvidence.ts';
+import { useDesk } from '../../job/workspace.ts';
+
+/** Taps of one look belong together for so long, ms. */
+const ONE_LOOK = 15 * 60_000;
+
+/** Writes what one cell did, a tap at a time: every tap is on record at once. */
+export function useCellLook(cell: Cell) {
+  const { job, edit } = useDesk();
+  const { record, takeBack } = useEvidence();
+  const looks = cellLooksOf(job)
+    .filter((each) => each.cell === cell.id && each.fitted.configuration === 'cured')
+    .toSorted((a, b) => b.at.localeCompare(a.at));
+  const [newest] = looks;
+  const open =
+    newest && newest.found.length > 0 && Date.now() - Date.parse(newest.at) < ONE_LOOK ? newest : null;
+  const told = new Set(open?.found.map(deviationKey));
+
+  const asExpected = (already: readonly string[]) =>
+    record(`${cell.name}: as expected`, cellLook(job, cell, already, 'cured'));
+  const toggle = (key: string) => {
+    const found = deviationOf(key);
+    if (!found) return;
+    const words = `${cell.name}: ${deviationWords(job.vehicle, key)}`;
+    if (!open) record(words, cellLook(job, cell, [key], 'cured'));
+    else if (told.has(key) && open.found.length === 1) takeBack(`Take back: ${words}`, open.id);
+    else
+      edit(told.has(key) ? `Take back: ${words}` : words, (draft) => {
+        const look = draft.evidence.find(({ id }) => id === open.id);
+        if (look?.kind !== 'cell') return;
+        const without = look.found.filter((each) => deviationKey(each) !== key);
+        look.found = without.length < look.found.length ? without : [...look.found, found];
+      });
+  };
+  const note = (text: string) => {
+    if (open)
+      edit(`${cell.name}: message or code`, (draft) => {
+        const look = draft.evidence.find(({ id }) => id === open.id);
+        if (look?.kind !== 'cell') return;
+        if (text.trim() === '') delete look.words;
+        else look.words = text.trim();
+      });
+  };
+  return { looks, open, told, asExpected, toggle, note };
+}

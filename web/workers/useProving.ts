@@ -1,0 +1,85 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { proxy, type Remote, wrap } from 'comlink';
+import { partsOf } from '../../core/formats/jobFile.ts';
+import type { Configuration } from '../../core/model/cures.ts';
+import type { Job } from '../../core/model/job.ts';
+import type { Shelf } from '../../core/model/part.ts';
+import type { Whereabouts } from '../../core/proving/checks.ts';
+import type { FaultFinding } from '../../core/proving/finder.ts';
+import type { ProvingGrid } from '../../core/proving/grid.ts';
+import type { Told } from '../../core/proving/told.ts';
+import { electrics, revisionOf } from './electrics.ts';
+import type { ProvingWorker } from './proving.worker.ts';
+
+let started: Remote<ProvingWorker> | undefined;
+let runs = 0;
+
+/** The proving grid and the fault finder, started when Prove is first opened. */
+function proving(): Remote<ProvingWorker> {
+  started ??= wrap<ProvingWorker>(
+    new Worker(new URL('./proving.worker.ts', import.meta.url), { type: 'module', name: 'proving' }),
+  );
+  return started;
+}
+
+/** Under which a grid is kept: whatever of a job its cells and faults follow from. */
+export function gridKey(job: Job, shelf: Shelf, configuration: Configuration): string {
+  return [configuration, job.scope ? revisionOf(job.scope) : '', ...electrics(job, shelf)].join();
+}
+
+export interface Proving {
+  grid: ProvingGrid | undefined;
+  key: string;
+  /** faults worked out so far of how many, while it is worked out */
+  progress: { done: number; of: number } | null;
+  trouble: Error | null;
+  /** whether it was stopped by hand */
+  stopped: boolean;
+  stop(): void;
+  again(): void;
+}
+
+/** A job's proving grid, worked out in a worker of its own; an edit that changes it ends the old one. */
+export function useProving(job: Job, shelf: Shelf, configuration: Configuration = 'cured'): Proving {
+  const client = useQueryClient();
+  const key = gridKey(job, shelf, configuration);
+  const progressKey = ['proving-progress', key];
+  const query = useQuery<ProvingGrid>({
+    queryKey: ['proving', key],
+    queryFn: async ({ signal }) => {
+      runs += 1;
+      const run = runs;
+      signal.addEventListener('abort', () => void proving().stop(run));
+      const told = proxy((done: number, of: number) => void client.setQueryData(progressKey, { done, of }));
+      const grid = await proving().grid(run, key, job, partsOf(job, shelf), configuration, told);
+      if (!grid) throw new DOMException('The proving grid was stopped.', 'AbortError');
+      return grid;
+    },
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const { data: progress } = useQuery<{ done: number; of: number }>({
+    queryKey: progressKey,
+    queryFn: () => ({ done: 0, of: 0 }),
+    enabled: false,
+  });
+  return {
+    grid: query.data,
+    key,
+    progress: query.isFetching ? (progress ?? { done: 0, of: 0 }) : null,
+    trouble: query.error,
+    stopped: !query.isFetching && !query.data && !query.error,
+    stop: () => void client.cancelQueries({ queryKey: ['proving', key] }),
+    again: () => void query.refetch(),
+  };
+}
+
+/** What may be wrong with a vehicle, worked out anew with everything that is told. */
+export function useFinding(key: string | null, told: Told, whereabouts: Whereabouts) {
+  return useQuery<FaultFinding | null>({
+    queryKey: ['finding', key, JSON.stringify(told), JSON.stringify(whereabouts)],
+    queryFn: () => proving().find(key ?? '', told, whereabouts),
+    enabled: key !== null,
+    placeholderData: (before, query) => (query?.queryKey[1] === key ? before : undefined),
+  });
+}
