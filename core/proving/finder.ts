@@ -229,7 +229,7 @@ export class FaultFinder {
     for (const { cellId } of told.cells) before.set(cellId, (before.get(cellId) ?? 0) + 1);
     for (const { placeId } of told.places) before.set(placeId, (before.get(placeId) ?? 0) + 1);
     // What was seen twice is hardly seen otherwise a third time.
-    const again = (id: string) => 1 + 3 * (before.get(id) ?? 0);
+    const again = (id: string) => 1 + 8 * (before.get(id) ?? 0);
     const cells = this.grid.cells.map((cell, at): Choice => {
       const minutes = cellMinutes(this.job, cell, this.grid.expected[at] as Outcome, whereabouts);
       const kinds = new Set(ways.map(({ row }) => (row[at]?.sure ?? []).join('+'))).size;

@@ -8,8 +8,10 @@ import type { Shelf } from '../model/part.ts';
 import { jobLamps } from '../model/scope.ts';
 import { circuitsFeeding, circuitsOf } from '../model/vehicle/lookUp.ts';
 import { isOn } from '../simulation/bearing.ts';
+import { dutyOf, outputOf } from '../simulation/controls.ts';
 import type { Fault } from '../simulation/fault.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
+import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import { type Cell, cellsOf } from './cells.ts';
 import { ALONE_AT_THE_SEAT, cellMinutes } from './checks.ts';
 import { atAnySize, deviations, isNothing, NOTHING_SHOWN, type Shown } from './deviations.ts';
@@ -85,12 +87,13 @@ export function* gridWork(
     );
     yield { done: seen.length, of: simulated.length };
   }
-  seen.push(
-    ...conditions.map((each) =>
-      cells.map((cell, at) => withSound(ofCondition(job, each, cell), sound[at] ?? NOTHING_SHOWN)),
-    ),
-  );
-  const faults = [...simulated, ...conditions];
+  // A condition that shows in no cell of this job is none of its business.
+  const shown = conditions.flatMap((each) => {
+    const row = cells.map((cell) => ofCondition(job, each, cell));
+    return row.every(isNothing) ? [] : [{ each, row }];
+  });
+  seen.push(...shown.map(({ row }) => row.map((each, at) => withSound(each, sound[at] ?? NOTHING_SHOWN))));
+  const faults = [...simulated, ...shown.map(({ each }) => each)];
   const { smallest, sure, may } = sufficient(job, cells, seen, sound, expected);
   return {
     cells,
@@ -156,11 +159,17 @@ function withSound(shown: Shown, sound: Shown): Shown {
   return more.length === 0 ? shown : { sure: shown.sure, maybe: [...shown.maybe, ...more].toSorted() };
 }
 
-function ofCondition(job: Job, { shows, sure }: Condition, cell: Cell): Shown {
+function ofCondition(job: Job, { id, shows, sure }: Condition, cell: Cell): Shown {
+  const { vehicle } = job;
   const shown = shows.flatMap(({ circuitId, what }) => {
     if (circuitId === '') return cell.id === 'off' || cell.condition === 'asleep' ? [what] : [];
-    const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
-    return circuit && isOn(circuit, cell.controls) ? [what] : [];
+    const circuit = vehicle.circuits.find((each) => each.id === circuitId);
+    if (!circuit || !isOn(circuit, cell.controls)) return [];
+    // An output that is told to give all it has does not pulse.
+    const emfVolts = supplyVoltsFor(vehicle, cell.controls.key);
+    const steady =
+      id.startsWith('pulsed:') && dutyOf(circuit, outputOf(vehicle, circuit), cell.controls, emfVolts) >= 1;
+    return steady ? [] : [what];
   });
   if (shown.length === 0) return NOTHING_SHOWN;
   const all = [...new Set(shown)].toSorted();

@@ -4,7 +4,8 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { conditionKind } from '../faults/conditions.ts';
 import { FaultFinder } from './finder.ts';
 import { provingGrid } from './grid.ts';
-import { placesOfSymptom, SYMPTOMS, symptomTold, unlikeUsual } from './symptoms.ts';
+import { SYMPTOMS } from './symptomList.ts';
+import { placesOfSymptom, symptomTold, unlikeUsual } from './symptoms.ts';
 import { NOTHING_TOLD } from './told.ts';
 
 /** What is told of each vehicle kind, of which place, and the kind of fault the simulation then finds likeliest. */

@@ -151,14 +151,22 @@ function flasherCautions({ vehicleCures }: Job): string[] {
 }
 
 /** What was accepted, each with the attempts that came to nothing before it. */
-function unresolvedOf({ attempts = [] }: Job): string[] {
+function unresolvedOf({ attempts = [], evidence }: Job): string[] {
+  const searched = evidence.flatMap((each) =>
+    each.kind === 'cause' && each.outcome === 'accepted'
+      ? [`Looked for, ${each.words}${each.note ? ` (tried: ${each.note})` : ''}`]
+      : [],
+  );
   const accepted = attempts.filter((attempt) => attempt.outcome === 'accepted');
   const vain = attempts
     .filter((attempt) => attempt.outcome === 'no-change' || attempt.outcome === 'worse')
     .map((attempt) => attempt.what);
-  return accepted.map(
-    (attempt) => `${attempt.what}${vain.length > 0 ? ` (tried without success: ${vain.join('; ')})` : ''}`,
-  );
+  return [
+    ...accepted.map(
+      (attempt) => `${attempt.what}${vain.length > 0 ? ` (tried without success: ${vain.join('; ')})` : ''}`,
+    ),
+    ...searched,
+  ];
 }
 
 function missingFor(

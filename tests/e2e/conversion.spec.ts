@@ -175,13 +175,13 @@ test('a whole job, from an empty sheet to the page for the file', async ({ page 
   await test.step('prove, tapped at 88 a minute', async () => {
     await page.keyboard.press('7');
     for (const name of ['Left turn', 'Right turn', 'Hazard']) {
-      await page.getByRole('button', { name: new RegExp(`^${name} `) }).click();
+      await page.getByRole('button', { name: new RegExp(`^${name}: `) }).click();
       await tapAt(page, 88, 9);
       // Twice that would be hyperflash: one look settles which it is.
       await page.getByLabel(/I looked again: no flash went by/).check();
       await page.getByText('All', { exact: true }).click();
       await page.getByRole('button', { name: `Record ${name.toLowerCase()}` }).click();
-      await expect(page.getByRole('button', { name: new RegExp(`^${name} Passed`) })).toBeVisible();
+      await expect(page.getByRole('button', { name: new RegExp(`^${name}: as expected`) })).toBeVisible();
     }
   });
 

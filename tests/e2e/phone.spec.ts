@@ -24,6 +24,7 @@ test('Fit shows one step with targets for gloves', async ({ page }) => {
 
 test('Prove measures by tapping the big button', async ({ page }) => {
   await openStage(page, FINISHED_JOB, 'prove');
+  await page.getByRole('button', { name: /^Left turn: / }).tap();
   const tap = page.getByRole('button', { name: /^Tap at each flash/ });
   expect((await tap.boundingBox())?.height).toBeGreaterThanOrEqual(56);
   await tap.tap();

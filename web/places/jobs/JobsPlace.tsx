@@ -13,6 +13,7 @@ import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { useProgress } from '../../workers/useProgress.ts';
 import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
+import { OddVehicle } from './OddVehicle.tsx';
 import { QuickStart } from './QuickStart.tsx';
 import { StartJob } from './StartJob.tsx';
 
@@ -55,6 +56,7 @@ export function Component() {
             New vehicle
           </Button>
           <StartJob rows={loaded.rows} />
+          <OddVehicle rows={here} />
           <ImportJob />
         </div>
       </div>

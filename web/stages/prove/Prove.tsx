@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { cellsTold } from '../../../core/proving/toldOf.ts';
 import { behind } from '../../../core/record/observations.ts';
 import { networksOf } from '../../../core/simulation/fitment.ts';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
@@ -12,6 +13,7 @@ import { type Proving, useProving } from '../../workers/useProving.ts';
 import { CellCard } from './CellCard.tsx';
 import { cellStates, nextOpen } from './cellState.ts';
 import { FaultPanel } from './fault/FaultPanel.tsx';
+import { OtherJobs } from './fault/OtherJobs.tsx';
 import { GridCard } from './GridCard.tsx';
 import classes from './Prove.module.css';
 import { TowedBy } from './TowedBy.tsx';
@@ -30,7 +32,8 @@ export default function Prove() {
   const cellBelow = useBelow<HTMLDivElement>();
   const faultBelow = useBelow<HTMLDivElement>();
   const states = grid && cellStates(seen, grid);
-  const failed = grid?.cells.some(({ id }) => states?.get(id)?.state === 'failed') ?? false;
+  // Seen right once more, what was not so before still wants its cause.
+  const failed = grid !== undefined && cellsTold(seen, grid.cells).some((each) => each.seen.length > 0);
   const shownId = chosen ?? (grid && states ? (nextOpen(grid, states) ?? grid.cells[0]?.id ?? null) : null);
   const at = grid?.cells.findIndex(({ id }) => id === shownId) ?? -1;
   const cell = grid?.cells[at];
@@ -45,7 +48,7 @@ export default function Prove() {
     cellBelow.show();
   };
   return (
-    <div className={classes.prove}>
+    <div className={classes.prove} data-towed={job.vehicle.kind === 'trailer'}>
       {job.vehicle.kind === 'trailer' && <TowedBy />}
       {!grid && <Working proving={proving} />}
       {grid && grid.cells.length === 0 && (
@@ -55,9 +58,6 @@ export default function Prove() {
       )}
       {grid && states && cell && (
         <>
-          <div className={classes.grid}>
-            <GridCard grid={grid} states={states} chosen={cell.id} choose={choose} />
-          </div>
           <div ref={cellBelow.ref} className={classes.cell}>
             <CellCard
               key={cell.id}
@@ -65,10 +65,13 @@ export default function Prove() {
               grid={grid}
               at={at}
               next={() => {
-                const next = nextOpen(grid, states);
-                if (next && next !== cell.id) choose(next);
+                const next = nextOpen(grid, states, cell.id);
+                if (next) choose(next);
               }}
             />
+          </div>
+          <div className={classes.grid}>
+            <GridCard grid={grid} states={states} chosen={cell.id} choose={choose} />
           </div>
           <div ref={faultBelow.ref} className={classes.fault}>
             {finding || failed ? (
@@ -85,6 +88,7 @@ export default function Prove() {
                 It does something odd: find the fault
               </Button>
             )}
+            <OtherJobs />
           </div>
         </>
       )}

@@ -51,9 +51,18 @@ function stateOf(job: Job, cell: Cell, last: ToldBy | null): CellState {
   return result === 'passed' ? 'passed' : result === 'failed' ? 'failed' : 'not-sure';
 }
 
-/** The cell to look at next: of the fewest that suffice the first that is open, then any that is. */
-export function nextOpen(grid: ProvingGrid, states: ReturnType<typeof cellStates>): string | null {
-  const open = (id: string) => states.get(id)?.state === 'open' || states.get(id)?.state === 'not-sure';
+/**
+ * The cell to look at next: of the fewest that suffice the first that is open, then any that is.
+ *
+ * @param except the one that was just seen
+ */
+export function nextOpen(
+  grid: ProvingGrid,
+  states: ReturnType<typeof cellStates>,
+  except: string | null = null,
+): string | null {
+  const open = (id: string) =>
+    id !== except && (states.get(id)?.state === 'open' || states.get(id)?.state === 'not-sure');
   const smallest = grid.smallest.flatMap((at) => grid.cells[at]?.id ?? []);
   return smallest.find(open) ?? grid.cells.find(({ id }) => open(id))?.id ?? null;
 }

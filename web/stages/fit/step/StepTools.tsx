@@ -1,6 +1,7 @@
 import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { PolarityRecord } from '../../../../core/model/job.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../../job/workspace.ts';
@@ -51,8 +52,36 @@ export function TroubleForm({ step }: { step: FitStep }) {
         onSave={(words) => trouble(step, words)}
       />
       <p className="faint">The step stays open, the rest goes on. What is wrong with it is kept with it.</p>
+      {said !== '' && (
+        <Button
+          component={Link}
+          to={`../prove?${oddOf(said, step.lampId)}`}
+          relative="path"
+          variant="default"
+        >
+          Find the fault
+        </Button>
+      )}
     </div>
   );
+}
+
+/** The symptom a word of trouble is, for whoever looks for the fault. */
+const SYMPTOM_OF: Partial<Record<(typeof SEEN)[number], string>> = {
+  dark: 'not-lit',
+  fast: 'fast-side',
+  slow: 'stays-on',
+  'wrong lamp': 'wrong-lamp',
+  message: 'message',
+  flickers: 'flickers',
+};
+
+function oddOf(said: string, lampId: string | null | undefined): string {
+  const word = SEEN.find((each) => said.split(', ').includes(each) && SYMPTOM_OF[each] !== undefined);
+  return new URLSearchParams({
+    odd: (word && SYMPTOM_OF[word]) ?? '',
+    ...(lampId ? { at: lampId } : {}),
+  }).toString();
 }
 
 function toggled(said: string, word: string): string {

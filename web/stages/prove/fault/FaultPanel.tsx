@@ -3,9 +3,11 @@ import { useState } from 'react';
 import { CLUE_WORDS } from '../../../../core/faults/clues.ts';
 import { capital } from '../../../../core/formatting/format.ts';
 import { CLUES } from '../../../../core/model/clues.ts';
+import { flashes } from '../../../../core/model/scope.ts';
 import { lampById, lampsByPanel } from '../../../../core/model/vehicle/lookUp.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
-import { SYMPTOMS, unlikeUsual } from '../../../../core/proving/symptoms.ts';
+import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
+import { unlikeUsual } from '../../../../core/proving/symptoms.ts';
 import { cellsTold, toldOf } from '../../../../core/proving/toldOf.ts';
 import { deviationsWords } from '../../../../core/proving/words.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
@@ -18,7 +20,6 @@ import { Causes } from './Causes.tsx';
 import { Ended } from './Ended.tsx';
 import classes from './Fault.module.css';
 import { NextCheckCard } from './NextCheckCard.tsx';
-import { OtherJobs } from './OtherJobs.tsx';
 import { TellSymptom } from './TellSymptom.tsx';
 
 interface PanelProps {
@@ -122,7 +123,6 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
           <Ended finding={finding.data} grid={grid} />
         </>
       )}
-      <OtherJobs />
     </section>
   );
 }
@@ -134,7 +134,7 @@ function Clues() {
   const told = job.evidence.filter((each) => each.kind === 'clue');
   return (
     <div className={classes.clues} role="group" aria-label="Told beside">
-      {CLUES.map((clue) => {
+      {CLUES.filter((clue) => clue !== 'since-relay' || flashes(job)).map((clue) => {
         const mine = told.find((each) => each.clue === clue);
         const of = mine?.lampId ? ` (${lampById(job.vehicle, mine.lampId).name.toLowerCase()})` : '';
         return (

@@ -2,8 +2,10 @@ import { Button, NativeSelect } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { circuitsOf } from '../../../../core/model/vehicle/lookUp.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
-import { placesOfSymptom, SYMPTOMS, symptomTold } from '../../../../core/proving/symptoms.ts';
+import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
+import { placesOfSymptom, symptomTold } from '../../../../core/proving/symptoms.ts';
 import { cellLook } from '../../../../core/proving/toldOf.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import classes from './Fault.module.css';
@@ -17,7 +19,10 @@ export function TellSymptom({ grid }: { grid: ProvingGrid }) {
   const [at, setAt] = useState(asked.get('at') ?? '');
   const symptom = offered.find((each) => each.id === id);
   const places = symptom ? placesOfSymptom(symptom, job.vehicle, grid) : [];
-  const place = places.find((each) => each.id === at) ?? places[0];
+  // A lamp that was named says its side and its circuits too.
+  const fed = circuitsOf(job.vehicle, at).map((circuit) => circuit.id);
+  const place =
+    places.find((each) => each.id === at) ?? places.find((each) => fed.includes(each.id)) ?? places[0];
   const tell = () => {
     if (!symptom || !place) return;
     const now = new Date().toISOString();
