@@ -72,11 +72,16 @@ export function cellsTold(
     .toSorted((a, b) => a.by.at.localeCompare(b.by.at));
 }
 
-function sinceMended(evidence: readonly Evidence[]): Evidence[] {
+/** When a cause was last mended; empty where none was. What was seen before tells of what is no longer so. */
+export function lastMended(evidence: readonly Evidence[]): string {
   const mended = evidence.flatMap((each) =>
     each.kind === 'cause' && each.outcome === 'mended' ? [each.at] : [],
   );
-  const last = mended.toSorted().at(-1) ?? '';
+  return mended.toSorted().at(-1) ?? '';
+}
+
+function sinceMended(evidence: readonly Evidence[]): Evidence[] {
+  const last = lastMended(evidence);
   return evidence.filter(({ at }) => at > last);
 }
 

@@ -23,7 +23,8 @@ async function follow(page: Page, sees: (cell: string) => readonly string[], the
     if (await fine.isVisible()) {
       const answer = next.getByRole('button', { name: there });
       const place = (await next.textContent()) ?? '';
-      if (/Rear left|Stop and tail/.test(place) && (await answer.count()) > 0) await answer.first().tap();
+      if (/Rear left|Stop and tail left/.test(place) && (await answer.count()) > 0)
+        await answer.first().tap();
       else await fine.tap();
     } else {
       const asked = (await next.getByText(/: look at every lamp/).textContent()) ?? '';

@@ -1,6 +1,6 @@
 import { cellLooksOf } from '../../../core/model/seen.ts';
 import type { Cell } from '../../../core/proving/cells.ts';
-import { cellLook, deviationKey, deviationOf } from '../../../core/proving/toldOf.ts';
+import { cellLook, deviationKey, deviationOf, lastMended } from '../../../core/proving/toldOf.ts';
 import { deviationWords } from '../../../core/proving/words.ts';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -16,8 +16,14 @@ export function useCellLook(cell: Cell) {
     .filter((each) => each.cell === cell.id && each.fitted.configuration === 'cured')
     .toSorted((a, b) => b.at.localeCompare(a.at));
   const [newest] = looks;
+  // A tap after a mending begins a look of its own.
   const open =
-    newest && newest.found.length > 0 && Date.now() - Date.parse(newest.at) < ONE_LOOK ? newest : null;
+    newest &&
+    newest.at > lastMended(job.evidence) &&
+    newest.found.length > 0 &&
+    Date.now() - Date.parse(newest.at) < ONE_LOOK
+      ? newest
+      : null;
   const told = new Set(open?.found.map(deviationKey));
 
   const asExpected = (already: readonly string[]) =>
