@@ -1,3 +1,4 @@
+// Longer than 300 lines: every place a fault may be at is one list, and its order is that of the vehicle.
 import { baseRecord } from '../catalogue/bases.ts';
 import type { Job } from '../model/job.ts';
 import { flashes, jobLamps, scopeCircuits } from '../model/scope.ts';

@@ -22,6 +22,7 @@ export function meltingFuses(
   });
 }
 
+/** Fuses as faults: each out of its holder. */
 export function fusesOut(fuseIds: readonly string[]): Fault[] {
   return fuseIds.map((fuseId) => ({ kind: 'fuse-out', fuseId }));
 }

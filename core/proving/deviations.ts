@@ -91,6 +91,7 @@ export function atAnySize(shown: readonly Shown[]): Shown {
   return { sure, maybe: [...all].filter((each) => !sure.includes(each)).toSorted() };
 }
 
+/** Whether a cell shows nothing out of the ordinary, and nothing that may be. */
 export function isNothing({ sure, maybe }: Shown): boolean {
   return sure.length === 0 && maybe.length === 0;
 }

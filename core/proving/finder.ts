@@ -1,5 +1,5 @@
-import { EXACT_WAYS, exactPlan } from '../evidence/exactPlan.ts';
 import { bestTest } from '../evidence/nextTest.ts';
+import { clueFactor } from '../faults/clues.ts';
 import type { PossibleFault } from '../faults/library.ts';
 import { type Place, placeOf, placesOf } from '../faults/places.ts';
 import type { Job } from '../model/job.ts';
@@ -14,37 +14,12 @@ import {
   withSlips,
 } from './checks.ts';
 import { NOTHING_SHOWN, type Shown } from './deviations.ts';
+import type { FaultFinding, Suspect } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
-import { cellLikelihood, clueLikelihood, fits, fitsWholly, placeLikelihood } from './likelihood.ts';
+import { cellLikelihood, fits, fitsWholly, placeLikelihood } from './likelihood.ts';
 import type { Outcome } from './outcome.ts';
-import type { CellTold, Told } from './told.ts';
-
-/** Causes that no check made so far tells apart, with what is thought of all of them. */
-export interface Suspect {
-  /** any one of these */
-  faults: readonly PossibleFault[];
-  /** and this one with it, where one alone explains too little; else null */
-  and: PossibleFault | null;
-  /** 0 to 1 */
-  probability: number;
-  /** what of the evidence it explains, and what not */
-  explains: readonly CellTold[];
-  leaves: readonly CellTold[];
-  /** what else it would show, where nobody has looked yet */
-  would: readonly CellTold[];
-}
-
-export interface FaultFinding {
-  /** likeliest first; what is less likely than a thousandth is left out */
-  suspects: readonly Suspect[];
-  /** how likely it is that nothing of the list is wrong */
-  soundProbability: number;
-  /** evidence that nothing on the list explains */
-  unexplained: readonly CellTold[];
-  /** one and the same cell told in two ways: it comes and goes, or one was told wrongly */
-  contradictory: readonly string[];
-  next: NextCheck | null;
-}
+import { plannedCheck } from './plannedCheck.ts';
+import { type CellTold, contradictory, type Told } from './told.ts';
 
 /** How likely it is before anything was seen that nothing is wrong, against all faults together. */
 const SOUND = 0.3;
@@ -60,8 +35,6 @@ const LOOKED_AT = 24;
 const SETTLED = 0.8;
 /** From here on the likeliest cause is looked for at its place, though nothing would be learnt of the others. */
 const CONFIRMED = 0.5;
-/** Ways that make up so much of what is possible are all that a plan is made for. */
-const NEARLY_ALL = 0.98;
 
 /** One way things may be: no fault, one, or two together. */
 interface Supposed {
@@ -71,10 +44,7 @@ interface Supposed {
   prior: number;
 }
 
-interface Weighed {
-  is: Supposed;
-  weight: number;
-}
+type Weighed = { is: Supposed; weight: number };
 
 /** Finds faults on one grid, told what was seen as often as wanted. */
 export class FaultFinder {
@@ -141,9 +111,7 @@ export class FaultFinder {
     return row[this.cellAt.get(cellId) ?? -1] ?? NOTHING_SHOWN;
   }
 
-  private fits(is: Supposed, each: CellTold): boolean {
-    return fits(this.shown(is, each.cellId), each);
-  }
+  private fits = (is: Supposed, each: CellTold): boolean => fits(this.shown(is, each.cellId), each);
 
   private weighed(ways: readonly Supposed[], { cells, places, clues }: Told) {
     return ways.map((is) => {
@@ -154,7 +122,10 @@ export class FaultFinder {
       for (const each of cells) weight *= cellLikelihood(this.shown(is, each.cellId), each);
       for (const each of places) weight *= placeLikelihood(ids, own, each);
       for (const clue of clues)
-        weight *= faults.length === 0 ? 0.5 : Math.max(...faults.map((each) => clueLikelihood(each, clue)));
+        weight *=
+          faults.length === 0
+            ? 0.5
+            : Math.max(...faults.map((each) => clueFactor(clue.clue, each, clue.lampId)));
       return { is, weight };
     });
   }
@@ -241,7 +212,7 @@ export class FaultFinder {
       };
     });
     const choices = [...cells, ...this.looks(ways, again, whereabouts)];
-    return (exactly(choices, ways) ?? bestTest(choices, ways, WORTH)?.test.check) || null;
+    return (plannedCheck(choices, ways) ?? bestTest(choices, ways, WORTH)?.test.check) || null;
   }
 
   /** The look at its own place that makes the likeliest cause certain, where nobody has looked there yet. */
@@ -299,48 +270,8 @@ function settled([first]: readonly Suspect[], { places }: Told): boolean {
   return first.probability >= SETTLED && places.some(({ found }) => found === first.faults[0]?.id);
 }
 
-/**
- * The first check of the shortest plan where hardly more than a few ways are left; null where there are more, or only one.
- */
-function exactly(
-  choices: readonly Choice[],
-  ways: readonly { is: number; weight: number }[],
-): NextCheck | null {
-  const total = ways.reduce((sum, { weight }) => sum + weight, 0);
-  const likely: number[] = [];
-  let covered = 0;
-  for (const { is, weight } of ways.toSorted((a, b) => b.weight - a.weight)) {
-    if (covered >= NEARLY_ALL * total) break;
-    covered += weight;
-    likely.push(is);
-  }
-  if (likely.length < 2 || likely.length > EXACT_WAYS) return null;
-  const checks = choices.map(({ minutes, shows }) => ({
-    minutes,
-    shows: likely.map((way) => likeliestOf(shows(way))),
-  }));
-  const { first } = exactPlan(
-    likely.map((way) => ways[way]?.weight ?? 0),
-    checks,
-  );
-  return first === null ? null : (choices[first]?.check ?? null);
-}
-
-function likeliestOf(outcomes: ReadonlyMap<string, number>): string {
-  return [...outcomes].reduce((best, each) => (each[1] > best[1] ? each : best), ['', 0] as const)[0];
-}
-
 function bothShown(a: Shown, b: Shown): Shown {
   const sure = [...new Set([...a.sure, ...b.sure])].toSorted();
   const maybe = [...new Set([...a.maybe, ...b.maybe])].filter((each) => !sure.includes(each)).toSorted();
   return { sure, maybe };
-}
-
-/** Cells that were told both with and without something wrong. */
-function contradictory(cells: readonly CellTold[]): string[] {
-  const ids = new Set(cells.map(({ cellId }) => cellId));
-  return [...ids].filter((id) => {
-    const told = cells.filter(({ cellId }) => cellId === id);
-    return new Set(told.map(({ seen }) => seen.toSorted().join('+'))).size > 1;
-  });
 }

@@ -1,5 +1,5 @@
 import { type Condition, conditionsOf } from '../faults/conditions.ts';
-import { faultsInScope, type PossibleFault } from '../faults/library.ts';
+import { faultsInScope, type PossibleFault, type SimulatedFault } from '../faults/library.ts';
 import { sizesOf } from '../faults/sizes.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Configuration } from '../model/cures.ts';
@@ -53,58 +53,83 @@ export function provingGrid(
   configuration: Configuration = 'cured',
   told: GridTold = () => true,
 ): ProvingGrid | null {
-  const work = gridWork(job, shelf, configuration);
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-    if (!told(step.value.done, step.value.of)) return null;
+  const work = new GridWork(job, shelf, configuration);
+  const rows: (readonly Shown[])[] = [];
+  for (const at of work.faults.keys()) {
+    rows.push(work.row(at));
+    if (!told(rows.length, work.faults.length)) return null;
   }
+  return work.grid(rows);
 }
 
-/** The same, a step a fault, for whoever must listen in between. */
-export function* gridWork(
-  job: Job,
-  shelf: Shelf,
-  configuration: Configuration,
-): Generator<{ done: number; of: number }, ProvingGrid> {
-  const analysis = new JobAnalysis(job, shelf);
-  const player = new CellPlayer(analysis, configuration);
-  const { fitment } = player;
-  const cells = cellsOf(job, fitment);
-  const simulated = faultsInScope(job, fitment);
-  const conditions = conditionsOf(job, fitment);
-  const expected = cells.map((cell) => player.asFitted(cell));
-  const sound = soundRows(cells, expected, analysis, configuration, player);
-  const seen: (readonly Shown[])[] = [];
-  for (const { fault } of simulated) {
-    const sizes = sizesOf(fault, fitment).map((each) => player.withFaults([each]));
-    seen.push(
-      cells.map((cell, at) => {
-        const should = expected[at] as Outcome;
-        const shown = withFlicker(shownAtSizes(sizes, cell, should), fault, job, cell);
-        return withSound(shown, sound[at] ?? NOTHING_SHOWN);
-      }),
-    );
-    yield { done: seen.length, of: simulated.length };
+/** Rows of some of a job's faults, worked out a step a fault, for whoever must listen in between. */
+export class GridWork {
+  readonly cells: readonly Cell[];
+  readonly faults: readonly SimulatedFault[];
+  private readonly expected: readonly Outcome[];
+  private readonly sound: readonly Shown[];
+  private readonly player: CellPlayer;
+
+  /**
+   * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+   * @throws NoSolutionError when a state cannot be solved
+   */
+  constructor(
+    private readonly job: Job,
+    shelf: Shelf,
+    configuration: Configuration,
+  ) {
+    const analysis = new JobAnalysis(job, shelf);
+    this.player = new CellPlayer(analysis, configuration);
+    const { fitment } = this.player;
+    this.cells = cellsOf(job, fitment);
+    this.faults = faultsInScope(job, fitment);
+    this.expected = this.cells.map((cell) => this.player.asFitted(cell));
+    this.sound = soundRows(this.cells, this.expected, analysis, configuration, this.player);
   }
-  // A condition that shows in no cell of this job is none of its business.
-  const shown = conditions.flatMap((each) => {
-    const row = cells.map((cell) => ofCondition(job, each, cell));
-    return row.every(isNothing) ? [] : [{ each, row }];
-  });
-  seen.push(...shown.map(({ row }) => row.map((each, at) => withSound(each, sound[at] ?? NOTHING_SHOWN))));
-  const faults = [...simulated, ...shown.map(({ each }) => each)];
-  const { smallest, sure, may } = sufficient(job, cells, seen, sound, expected);
-  return {
-    cells,
-    expected,
-    sound,
-    faults,
-    seen,
-    smallest,
-    doubtful: faults.filter((_, fault) => !sure.has(fault) && may.has(fault)),
-    unshown: faults.filter((_, fault) => !may.has(fault)),
-  };
+
+  /** What one of the faults shows in each cell, as small and as large as it may be. */
+  row(at: number): readonly Shown[] {
+    const { player, job, cells, expected, sound } = this;
+    const fault = this.faults[at]?.fault;
+    if (!fault) return [];
+    const sizes = sizesOf(fault, player.fitment).map((each) => player.withFaults([each]));
+    return cells.map((cell, index) => {
+      const should = expected[index] as Outcome;
+      const shown = withFlicker(shownAtSizes(sizes, cell, should), fault, job, cell);
+      return withSound(shown, sound[index] ?? NOTHING_SHOWN);
+    });
+  }
+
+  /**
+   * The whole grid.
+   *
+   * @param rows those of all faults, in their order
+   */
+  grid(rows: readonly (readonly Shown[])[]): ProvingGrid {
+    const { job, cells, expected, sound } = this;
+    // A condition that shows in no cell of this job is none of its business.
+    const shown = conditionsOf(job, this.player.fitment).flatMap((each) => {
+      const row = cells.map((cell) => ofCondition(job, each, cell));
+      return row.every(isNothing) ? [] : [{ each, row }];
+    });
+    const seen = [
+      ...rows,
+      ...shown.map(({ row }) => row.map((each, at) => withSound(each, sound[at] ?? NOTHING_SHOWN))),
+    ];
+    const faults = [...this.faults, ...shown.map(({ each }) => each)];
+    const { smallest, sure, may } = sufficient(job, cells, seen, sound, expected);
+    return {
+      cells,
+      expected,
+      sound,
+      faults,
+      seen,
+      smallest,
+      doubtful: faults.filter((_, fault) => !sure.has(fault) && may.has(fault)),
+      unshown: faults.filter((_, fault) => !may.has(fault)),
+    };
+  }
 }
 
 /** What shows at no size shows at none that is smaller: the largest is asked first. */

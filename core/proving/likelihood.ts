@@ -1,7 +1,5 @@
-import { clueFactor } from '../faults/clues.ts';
-import type { PossibleFault } from '../faults/library.ts';
 import type { Shown } from './deviations.ts';
-import type { CellTold, ClueTold, PlaceTold } from './told.ts';
+import type { CellTold, PlaceTold } from './told.ts';
 
 /** How often somebody tells a cell or a place wrongly (assumed; one in ten). */
 export const MISTOLD = 0.1;
@@ -18,7 +16,7 @@ const OVERLOOKED = 0.02;
 /** What may show, shows so often. */
 const MAY = 0.5;
 
-/** How well what a cell would show goes with what was told of it, 0 to 1: told rightly or, one time in ten, not. */
+/** How well what a cell would show goes with what was told of it, a share from 0 to 1: told rightly or, one time in ten, not. */
 export function cellLikelihood(shown: Shown, { seen }: Pick<CellTold, 'seen'>): number {
   const plain = seen.some((each) => PLAIN.test(each));
   const slip = seen.length === 0 ? SLIPS_TO_NOTHING : plain ? PLAINLY_INVENTED : SLIPS_TO_THIS;
@@ -59,8 +57,4 @@ export function placeLikelihood(
   const here = ownPlaces.includes(placeId);
   if (found !== null) return faultIds.includes(found) ? 1 - MISTOLD : here ? MISTOLD / 3 : MISTOLD / 20;
   return here ? MISTOLD : 1 - MISTOLD;
-}
-
-export function clueLikelihood(fault: PossibleFault, { clue, lampId }: ClueTold): number {
-  return clueFactor(clue, fault, lampId);
 }

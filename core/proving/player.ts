@@ -1,7 +1,7 @@
 import type { JobAnalysis } from '../judge/analysis.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
-import { circuitsOf, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
@@ -14,6 +14,7 @@ import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import type { Cell } from './cells.ts';
 import { fusesOut, meltingFuses, trippedOutputs } from './cutOff.ts';
 import type { Drawn, Outcome } from './outcome.ts';
+import { merged, touchedBy } from './touched.ts';
 import { flashWhenShort, pacedBy, repeatersOf, Watching } from './watching.ts';
 
 /** One vehicle asked for as many cells as wanted. */
@@ -279,50 +280,4 @@ function isOut(faults: readonly Fault[], fuseId: string): boolean {
 
 function doubles({ outputs }: Extract<Fitment['flasher'], { kind: 'controller' }>, { id }: Circuit): boolean {
   return outputs.find(({ circuitId }) => circuitId === id)?.watch?.reaction === 'double-rate';
-}
-
-/** What was played in one cell said of another that differs only in what the faults do not touch. */
-function merged(fitted: Outcome, faulty: Outcome, touched: readonly string[], vehicle: Vehicle): Outcome {
-  const ids = new Set(touched);
-  const lamps = new Set(
-    vehicle.lamps.flatMap(({ id }) => (circuitsOf(vehicle, id).some((each) => ids.has(each.id)) ? [id] : [])),
-  );
-  if (vehicle.pilot && turnCircuits(vehicle).every(({ id }) => ids.has(id))) lamps.add(vehicle.pilot.lampId);
-  const over = <V>(of: ReadonlyMap<string, V>, by: ReadonlyMap<string, V>) =>
-    new Map([...[...of].filter(([id]) => !lamps.has(id)), ...[...by].filter(([id]) => lamps.has(id))]);
-  const told = (of: ReadonlySet<string>, by: ReadonlySet<string>) =>
-    new Set([...[...of].filter((id) => !ids.has(id)), ...[...by].filter((id) => ids.has(id))]);
-  return {
-    lumens: over(fitted.lumens, faulty.lumens),
-    watts: over(fitted.watts, faulty.watts),
-    flashing: faulty.flashing,
-    blown: new Set([...fitted.blown, ...faulty.blown]),
-    messages: told(fitted.messages, faulty.messages),
-    maybe: told(fitted.maybe, faulty.maybe),
-    flash: faulty.flash,
-    short: faulty.short,
-  };
-}
-
-/** Circuits whose lamps, currents or feeds a fault changes by itself. */
-function touchedBy(vehicle: Vehicle, fault: Fault): string[] {
-  const ofLamps = (ids: readonly string[]) =>
-    ids.flatMap((id) => circuitsOf(vehicle, id).map((each) => each.id));
-  if ('lampIds' in fault) return ofLamps(fault.lampIds);
-  if ('otherId' in fault) return ofLamps([fault.lampId, fault.otherId]);
-  if ('lampId' in fault) return ofLamps([fault.lampId]);
-  if ('circuitId' in fault) return [fault.circuitId];
-  if ('earthPointId' in fault)
-    return ofLamps(
-      vehicle.lamps.flatMap(({ id, earthPoint }) => (earthPoint === fault.earthPointId ? [id] : [])),
-    );
-  if ('fuseId' in fault)
-    return vehicle.circuits
-      .filter(
-        ({ from, stopFuseId }) =>
-          stopFuseId === fault.fuseId ||
-          (from.by === 'switch' ? from.fuseId : vehicle.flasher.fuseId) === fault.fuseId,
-      )
-      .map(({ id }) => id);
-  return turnCircuits(vehicle).map(({ id }) => id);
 }

@@ -7,7 +7,7 @@ import { circuitsFeeding, circuitsOf, lampById, lampIdsOf, turnCircuits } from '
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
 import type { FaultKind } from '../simulation/fault.ts';
-import type { FaultFinding } from './finder.ts';
+import type { FaultFinding } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
 import type { Symptom } from './symptomList.ts';
 import type { CellTold } from './told.ts';

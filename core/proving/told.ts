@@ -25,3 +25,12 @@ export interface Told {
   clues: readonly ClueTold[];
 }
 export const NOTHING_TOLD: Told = { cells: [], places: [], clues: [] };
+
+/** Cells that were told both with and without something wrong. */
+export function contradictory(cells: readonly CellTold[]): string[] {
+  const ids = new Set(cells.map(({ cellId }) => cellId));
+  return [...ids].filter((id) => {
+    const told = cells.filter(({ cellId }) => cellId === id);
+    return new Set(told.map(({ seen }) => seen.toSorted().join('+'))).size > 1;
+  });
+}

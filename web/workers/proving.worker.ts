@@ -3,8 +3,10 @@ import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Whereabouts } from '../../core/proving/checks.ts';
-import { FaultFinder, type FaultFinding } from '../../core/proving/finder.ts';
-import { gridWork, type ProvingGrid } from '../../core/proving/grid.ts';
+import type { Shown } from '../../core/proving/deviations.ts';
+import { FaultFinder } from '../../core/proving/finder.ts';
+import type { FaultFinding } from '../../core/proving/finding.ts';
+import { GridWork, type ProvingGrid } from '../../core/proving/grid.ts';
 import type { Told } from '../../core/proving/told.ts';
 
 /** How long it works before it listens, ms: a wish to stop is heard so soon. */
@@ -12,41 +14,60 @@ const AT_A_STRETCH = 24;
 /** Grids are kept for the finder: of the job in hand, and of the one before. */
 const KEPT = 2;
 
+/** One computation of a grid, of which each of several workers does its share. */
+export interface GridRun {
+  run: number;
+  key: string;
+  job: Job;
+  shelf: Shelf;
+  configuration: Configuration;
+}
+
 const finders = new Map<string, FaultFinder>();
 const stopped = new Set<number>();
+let begun: { key: string; work: GridWork } | null = null;
+
+function workOf({ key, job, shelf, configuration }: GridRun): GridWork {
+  if (begun?.key !== key) begun = { key, work: new GridWork(job, shelf, configuration) };
+  return begun.work;
+}
 
 const api = {
+  /** A grid that was worked out before. */
+  known(key: string): ProvingGrid | null {
+    return finders.get(key)?.grid ?? null;
+  },
   /**
-   * The proving grid of a job, fault by fault.
+   * Rows of every so-manieth fault of a job's proving grid.
    *
-   * @param run this computation's number, by which it can be stopped
+   * @param share which of how many shares is this worker's
    * @returns null where it was stopped
    */
-  async grid(
-    run: number,
-    key: string,
-    job: Job,
-    shelf: Shelf,
-    configuration: Configuration,
+  async rows(
+    run: GridRun,
+    { part, of }: { part: number; of: number },
     told: (done: number, of: number) => void,
-  ): Promise<ProvingGrid | null> {
-    const known = finders.get(key);
-    if (known) return known.grid;
-    const work = gridWork(job, shelf, configuration);
+  ): Promise<(readonly Shown[])[] | null> {
+    const work = workOf(run);
+    const rows: (readonly Shown[])[] = [];
     let listened = performance.now();
-    for (;;) {
-      const step = work.next();
-      if (step.done) {
-        finders.set(key, new FaultFinder(job, step.value));
-        for (const old of [...finders.keys()].slice(0, -KEPT)) finders.delete(old);
-        return step.value;
-      }
+    for (let at = part; at < work.faults.length; at += of) {
+      rows.push(work.row(at));
       if (performance.now() - listened < AT_A_STRETCH) continue;
-      told(step.value.done, step.value.of);
+      told(rows.length, work.faults.length);
       await new Promise((resolve) => setTimeout(resolve, 0));
-      if (stopped.delete(run)) return null;
+      if (stopped.delete(run.run)) return null;
       listened = performance.now();
     }
+    return rows;
+  },
+  /** The grid of all rows together, and a finder that stands on it. */
+  grid(run: GridRun, rows: (readonly Shown[])[]): ProvingGrid {
+    const grid = workOf(run).grid(rows);
+    begun = null;
+    finders.set(run.key, new FaultFinder(run.job, grid));
+    for (const old of [...finders.keys()].slice(0, -KEPT)) finders.delete(old);
+    return grid;
   },
   stop(run: number): void {
     stopped.add(run);

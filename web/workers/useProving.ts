@@ -5,21 +5,62 @@ import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Whereabouts } from '../../core/proving/checks.ts';
-import type { FaultFinding } from '../../core/proving/finder.ts';
+import type { FaultFinding } from '../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../core/proving/grid.ts';
 import type { Told } from '../../core/proving/told.ts';
 import { electrics, revisionOf } from './electrics.ts';
-import type { ProvingWorker } from './proving.worker.ts';
+import type { GridRun, ProvingWorker } from './proving.worker.ts';
 
-let started: Remote<ProvingWorker> | undefined;
+/** So many work on one grid at a time: a phone and an old laptop have that many cores. */
+const SHARES = 2;
+
+const started: Remote<ProvingWorker>[] = [];
 let runs = 0;
 
-/** The proving grid and the fault finder, started when Prove is first opened. */
-function proving(): Remote<ProvingWorker> {
-  started ??= wrap<ProvingWorker>(
-    new Worker(new URL('./proving.worker.ts', import.meta.url), { type: 'module', name: 'proving' }),
+/** The proving grid and the fault finder, started when Prove is first opened; the first one holds the finder. */
+function proving(part = 0): Remote<ProvingWorker> {
+  started[part] ??= wrap<ProvingWorker>(
+    new Worker(new URL('./proving.worker.ts', import.meta.url), { type: 'module', name: `proving-${part}` }),
   );
-  return started;
+  return started[part];
+}
+
+const PARTS = Array.from({ length: SHARES }, (_, part) => part);
+
+/**
+ * Works a grid out, every worker its share of the faults.
+ *
+ * @throws DOMException `AbortError` where it was stopped
+ */
+async function workOut(
+  about: Omit<GridRun, 'run'>,
+  signal: AbortSignal,
+  told: (done: number, of: number) => void,
+): Promise<ProvingGrid> {
+  const known = await proving().known(about.key);
+  if (known) return known;
+  runs += 1;
+  const run: GridRun = { ...about, run: runs };
+  signal.addEventListener('abort', () => {
+    for (const part of PARTS) void proving(part).stop(run.run);
+  });
+  const done = PARTS.map(() => 0);
+  const shares = await Promise.all(
+    PARTS.map((part) => {
+      const tell = (count: number, of: number) => {
+        done[part] = count;
+        told(
+          done.reduce((sum, each) => sum + each, 0),
+          of,
+        );
+      };
+      return proving(part).rows(run, { part, of: SHARES }, proxy(tell));
+    }),
+  );
+  if (shares.some((each) => each === null)) throw new DOMException('The grid was stopped.', 'AbortError');
+  const count = shares.reduce((sum, each) => sum + (each?.length ?? 0), 0);
+  const rows = Array.from({ length: count }, (_, at) => shares[at % SHARES]?.[Math.floor(at / SHARES)] ?? []);
+  return proving().grid(run, rows);
 }
 
 /** Under which a grid is kept: whatever of a job its cells and faults follow from. */
@@ -46,15 +87,10 @@ export function useProving(job: Job, shelf: Shelf, configuration: Configuration 
   const progressKey = ['proving-progress', key];
   const query = useQuery<ProvingGrid>({
     queryKey: ['proving', key],
-    queryFn: async ({ signal }) => {
-      runs += 1;
-      const run = runs;
-      signal.addEventListener('abort', () => void proving().stop(run));
-      const told = proxy((done: number, of: number) => void client.setQueryData(progressKey, { done, of }));
-      const grid = await proving().grid(run, key, job, partsOf(job, shelf), configuration, told);
-      if (!grid) throw new DOMException('The proving grid was stopped.', 'AbortError');
-      return grid;
-    },
+    queryFn: ({ signal }) =>
+      workOut({ key, job, shelf: partsOf(job, shelf), configuration }, signal, (done, of) =>
+        client.setQueryData(progressKey, { done, of }),
+      ),
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,
   });

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import type { FaultFinding, Suspect } from '../../../../core/proving/finder.ts';
+import type { FaultFinding, Suspect } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import type { CellTold } from '../../../../core/proving/told.ts';
 import { deviationsWords } from '../../../../core/proving/words.ts';

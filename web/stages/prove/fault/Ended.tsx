@@ -1,6 +1,6 @@
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { FaultFinding } from '../../../../core/proving/finder.ts';
+import type { FaultFinding } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import { toldOf } from '../../../../core/proving/toldOf.ts';
 import { ledOf } from '../../../../core/simulation/fitment.ts';

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { placeOf } from '../../../../core/faults/places.ts';
-import type { FaultFinding } from '../../../../core/proving/finder.ts';
+import type { FaultFinding } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
 import { useDesk } from '../../../job/workspace.ts';
