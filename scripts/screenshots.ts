@@ -26,6 +26,14 @@ const cure = async (page: Page) => {
   await page.getByRole('button', { name: 'Pick 2 × 6 Ω 50 W' }).click();
   await page.getByText('Holds: flashes at 88').waitFor();
 };
+/** Left turn with its rear lamp dark, told. */
+const deadRearLeft = async (page: Page) => {
+  await page.getByRole('button', { name: /^Left turn: / }).click();
+  await page.getByRole('button', { name: 'dark', exact: true }).click();
+  const which = page.getByRole('group', { name: 'Which lamp: dark' });
+  await which.getByRole('button', { name: 'Rear left' }).click();
+  await page.getByRole('region', { name: 'What may be wrong' }).waitFor();
+};
 /** Waits until the worker has said which resistors would hold. */
 const searched = (page: Page) => page.getByRole('button', { name: /^Pick(ed)? 2 × 6 Ω 50 W/ }).waitFor();
 
@@ -154,7 +162,18 @@ const SHOTS: readonly Shot[] = [
         await page.getByRole('button', { name: 'Done', exact: true }).click();
     },
   },
-  { name: 'prove', path: '/jobs/library-route-2/prove' },
+  {
+    name: 'prove',
+    path: '/jobs/dial-a-ride-2/prove',
+    prepare: async (page) => {
+      await page
+        .getByRole('button', { name: /^Everything off/ })
+        .first()
+        .click();
+      await page.getByRole('button', { name: 'As expected', exact: true }).click();
+      await deadRearLeft(page);
+    },
+  },
   { name: 'hand-over', scheme: 'light', path: '/jobs/library-route-1/hand-over' },
   {
     name: 'phone-fit',
@@ -167,7 +186,15 @@ const SHOTS: readonly Shot[] = [
         await page.getByRole('button', { name: 'Done', exact: true }).click();
     },
   },
-  { name: 'phone-prove', phone: true, path: '/jobs/library-route-1/prove' },
+  {
+    name: 'phone-prove',
+    phone: true,
+    path: '/jobs/dial-a-ride-2/prove',
+    prepare: async (page) => {
+      await deadRearLeft(page);
+      await page.getByRole('region', { name: 'What may be wrong' }).scrollIntoViewIfNeeded();
+    },
+  },
 ];
 
 for (const shot of SHOTS) {

@@ -1,6 +1,5 @@
 import { bestTest } from '../evidence/nextTest.ts';
 import { clueFactor } from '../faults/clues.ts';
-import type { PossibleFault } from '../faults/library.ts';
 import { type Place, placeOf, placesOf } from '../faults/places.ts';
 import type { Job } from '../model/job.ts';
 import {

@@ -30,6 +30,7 @@ import { lampStrips } from '../../core/traces/lampStrips.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { faultRows, faultsInWords } from './faults.ts';
 import { fittingRows, pinsInWords } from './fitting.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
 import { quickRows, shareInWords } from './quickChecks.ts';
@@ -261,8 +262,9 @@ rows.push(
   ['find anything, by three letters', timed(() => findEntries(entries, 'p21'), 30)],
 );
 rows.push(...quickRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
+rows.push(...faultRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...fittingRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
-const share = `${shareInWords()}\n${pinsInWords()}`;
+const share = `${shareInWords()}\n${pinsInWords()}\n${faultsInWords()}`;
 const against: string[] = [];
 for (const [name, flashing] of [
   ['four seconds of thirty lamps', thirty()],
