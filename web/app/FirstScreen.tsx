@@ -1,11 +1,17 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Navigate, useNavigation } from 'react-router';
+import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
 import { db } from '../store/db.ts';
 import { StorageTrouble } from '../ui/StorageTrouble.tsx';
 
-/** Opens the job worked on last, at the stage it was left at; at the very first start, the demo's open job. */
-export function FirstScreen() {
-  const { state } = useNavigation();
+/**
+ * Opens the job worked on last, at the stage it was left at; at the very first start, the demo's open job. Whoever has
+ * tapped elsewhere meanwhile goes there: the router is asked at the last moment, since a busy page hears of it late.
+ *
+ * @param underWay whether the router is on its way elsewhere now
+ */
+export function FirstScreen({ underWay }: { underWay(): boolean }) {
+  const navigate = useNavigate();
   const start = useLiveQuery(async () => {
     try {
       const [last, stage] = await db.settings.bulkGet(['last-job', 'last-stage']);
@@ -17,8 +23,9 @@ export function FirstScreen() {
       return { trouble: error as Error };
     }
   });
-  if (!start) return null;
-  if (start.trouble) return <StorageTrouble error={start.trouble} />;
-  // Whoever has tapped elsewhere meanwhile goes there.
-  return state === 'idle' ? <Navigate to={start.to} replace /> : null;
+  const to = start?.to;
+  useEffect(() => {
+    if (to !== undefined && !underWay()) navigate(to, { replace: true });
+  }, [to, underWay, navigate]);
+  return start?.trouble ? <StorageTrouble error={start.trouble} /> : null;
 }

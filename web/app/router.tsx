@@ -5,8 +5,8 @@ import { FirstScreen } from './FirstScreen.tsx';
 import { Shell } from './Shell.tsx';
 
 /** Made when the app starts: it reads the address at once. */
-export const makeRouter = () =>
-  createBrowserRouter([
+export function makeRouter() {
+  const router = createBrowserRouter([
     {
       element: <Shell />,
       errorElement: <ErrorScreen />,
@@ -15,7 +15,7 @@ export const makeRouter = () =>
         {
           errorElement: <ErrorScreen />,
           children: [
-            { path: '/', element: <FirstScreen /> },
+            { path: '/', element: <FirstScreen underWay={underWay} /> },
             { path: '/quick', lazy: () => import('../places/quick/QuickPlace.tsx') },
             { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
             { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
@@ -28,3 +28,9 @@ export const makeRouter = () =>
       ],
     },
   ]);
+  return router;
+
+  function underWay() {
+    return router.state.navigation.state !== 'idle';
+  }
+}
