@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './app.ts';
 
+const nameOf = (stage: string) => new RegExp(`^${stage.replace('-', ' ')}`, 'i');
 const FLASH = /flash|hazard|blink|\bturn\b|indicator|\brelay|\d a minute/i;
 const STAGES = ['look-over', 'identify', 'choose', 'cure', 'pick', 'fit', 'prove', 'hand-over'];
 
@@ -52,8 +53,10 @@ test('a dome lamp alone, run whole from an empty profile: no word about flash', 
   for (;;) {
     const done = page.getByRole('button', { name: 'Done', exact: true });
     if (!(await done.isVisible())) break;
-    await done.click();
-    await page.waitForTimeout(500);
+    const progress = page.getByText(/^\d+ of \d+ done$/);
+    const before = (await progress.textContent()) ?? '';
+    await done.press('Enter');
+    await expect(progress).not.toHaveText(before);
   }
   await open('prove');
   await page
@@ -70,7 +73,12 @@ test('a dome lamp alone, run whole from an empty profile: no word about flash', 
   );
 
   for (const stage of STAGES) {
-    await open(stage);
+    await page
+      .getByRole('navigation', { name: 'Stages of the job' })
+      .getByRole('link', { name: nameOf(stage) })
+      .click();
+    await page.waitForURL(`**/${stage}`);
+    await expect(page.getByText('Opening the stage.')).toHaveCount(0);
     await expect(page.getByText(/^(Judging|Trying|Working out)/)).toHaveCount(0, { timeout: 20_000 });
     expect(await said(page), stage).not.toMatch(FLASH);
   }
