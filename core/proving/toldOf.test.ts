@@ -85,6 +85,20 @@ describe('what a record tells', () => {
     expect(of(trial)).toEqual([['third', ['third-brake dark']]]);
   });
 
+  it('is of one visit: what was fine a day before the newest may have come since', () => {
+    const look = (id: string, when: string, keys: string[]): Evidence => ({
+      ...cellLook(job, cell('turn-left'), keys, 'cured'),
+      id,
+      at: when,
+    });
+    const before = look('a', '2026-11-10T10:00:00.000Z', []);
+    const now = look('b', '2026-11-20T10:00:00.000Z', ['flash none']);
+    expect(toldOf(seen([before, now]), cells).cells.map((each) => each.seen)).toEqual([['flash none']]);
+    expect(cellsTold(seen([before, now]), cells).length).toBe(2);
+    const soon = look('c', '2026-11-20T12:00:00.000Z', []);
+    expect(toldOf(seen([now, soon]), cells).cells.length).toBe(2);
+  });
+
   it('is only what was seen with what is fitted now, since the last cause was mended', () => {
     const look = (id: string, minute: number): Evidence => ({
       ...cellLook(job, cell('turn-left'), ['rear-left dark'], 'cured'),

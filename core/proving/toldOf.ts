@@ -45,9 +45,13 @@ export function deviationOf(key: string): Deviation | null {
  * tells of another vehicle and is left out.
  */
 export function toldOf(job: Job, cells: readonly Cell[], configuration: Configuration = 'cured'): Told {
-  const evidence = sinceMended(job.evidence);
+  const told = toldNow(job, cells, configuration);
+  const newest = told.at(-1)?.by.at;
+  const evidence = sinceMended(job.evidence).filter(
+    ({ at }) => newest === undefined || Date.parse(newest) - Date.parse(at) < ONE_VISIT,
+  );
   return {
-    cells: cellsTold(job, cells, configuration),
+    cells: told,
     places: evidence.flatMap((each) =>
       each.kind === 'place' ? [{ placeId: each.place, found: each.found }] : [],
     ),
@@ -55,6 +59,17 @@ export function toldOf(job: Job, cells: readonly Cell[], configuration: Configur
       each.kind === 'clue' ? [{ clue: each.clue, lampId: each.lampId }] : [],
     ),
   };
+}
+
+/** What was seen so long before the newest tells of a vehicle that was sound then: a fault may have come since, ms. */
+const ONE_VISIT = 24 * 3600_000;
+
+/** The cells that tell of the vehicle as it is now: those of the newest visit, the oldest of it first. */
+export function toldNow(job: Job, cells: readonly Cell[], configuration: Configuration = 'cured'): ToldBy[] {
+  const told = cellsTold(job, cells, configuration);
+  const newest = told.at(-1)?.by.at;
+  if (newest === undefined) return [];
+  return told.filter(({ by }) => Date.parse(newest) - Date.parse(by.at) < ONE_VISIT);
 }
 
 /** The cells among it, each with the record it comes from, the oldest first. */

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { cellsTold } from '../../../core/proving/toldOf.ts';
+import { toldNow } from '../../../core/proving/toldOf.ts';
 import { behind } from '../../../core/record/observations.ts';
 import { networksOf } from '../../../core/simulation/fitment.ts';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
@@ -33,7 +33,7 @@ export default function Prove() {
   const faultBelow = useBelow<HTMLDivElement>();
   const states = grid && cellStates(seen, grid);
   // Seen right once more, what was not so before still wants its cause.
-  const failed = grid !== undefined && cellsTold(seen, grid.cells).some((each) => each.seen.length > 0);
+  const failed = grid !== undefined && toldNow(seen, grid.cells).some((each) => each.seen.length > 0);
   const shownId = chosen ?? (grid && states ? (nextOpen(grid, states) ?? grid.cells[0]?.id ?? null) : null);
   const at = grid?.cells.findIndex(({ id }) => id === shownId) ?? -1;
   const cell = grid?.cells[at];

@@ -8,7 +8,7 @@ import { lampById, lampsByPanel } from '../../../../core/model/vehicle/lookUp.ts
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
 import { unlikeUsual } from '../../../../core/proving/symptoms.ts';
-import { cellsTold, toldOf } from '../../../../core/proving/toldOf.ts';
+import { toldNow, toldOf } from '../../../../core/proving/toldOf.ts';
 import { deviationsWords } from '../../../../core/proving/words.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
@@ -35,7 +35,7 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
   const [open, setOpen] = useState<readonly string[]>([]);
   const told = toldOf(job, grid.cells);
   const finding = useFinding(proving.key, told, { helper, open });
-  const cells = cellsTold(job, grid.cells);
+  const cells = toldNow(job, grid.cells);
   const failed = cells.filter(({ seen }) => seen.length > 0);
   const symptoms = SYMPTOMS.filter(({ words }) =>
     cells.some(({ by }) => 'words' in by && by.words === words),
@@ -60,6 +60,10 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
         {failed.length > 0 && (
           <>
             <h4>What was told</h4>
+            <p className="faint">
+              Of this visit: what was seen more than a day before the newest counts no more, it may have come
+              since.
+            </p>
             <SeenList
               seen={[...new Map(failed.map(({ by }) => [by.id, by])).values()].toReversed()}
               what="what was told"
