@@ -7,11 +7,13 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import {
   circuitsFeeding,
   circuitsOf,
+  feedFuseId,
   fuseById,
   lampById,
   lampsByPanel,
   turnCircuits,
 } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fault } from '../simulation/fault.ts';
 import type { Fitment } from '../simulation/fitment.ts';
 import { FAULT_FACTS, type FaultFacts } from './kinds.ts';
@@ -78,7 +80,7 @@ export function faultsInScope(job: Job, fitment: Fitment): SimulatedFault[] {
   const lamps = new Set(jobLamps(job).map(({ id }) => id));
   const circuits = scopeCircuits(job);
   const circuitIds = new Set(circuits.map(({ id }) => id));
-  const fuses = new Set(fusesOf(circuits, job.vehicle.flasher.fuseId));
+  const fuses = new Set(fusesOf(job.vehicle, circuits));
   const points = new Set(
     job.vehicle.lamps.flatMap(({ id, earthPoint }) => (lamps.has(id) && earthPoint ? [earthPoint] : [])),
   );
@@ -208,7 +210,7 @@ function resistorFaults({ vehicle }: Job, { resistors }: Fitment): Found[] {
 
 function wireFaults({ vehicle }: Job, { contents, flasher, cures }: Fitment): Found[] {
   const sides = turnCircuits(vehicle).map(({ side }) => side);
-  const fuses = fusesOf(vehicle.circuits, vehicle.flasher.fuseId);
+  const fuses = fusesOf(vehicle, vehicle.circuits);
   const found: Found[] = [
     ...vehicle.earthPoints.map(
       (point): Found => ({
@@ -297,11 +299,11 @@ function wireFaults({ vehicle }: Job, { contents, flasher, cures }: Fitment): Fo
 }
 
 /** Fuses that some circuits hang on. */
-function fusesOf(circuits: readonly Circuit[], flasherFuseId: string): string[] {
+function fusesOf(vehicle: Vehicle, circuits: readonly Circuit[]): string[] {
   return [
     ...new Set(
       circuits.flatMap((circuit) => [
-        circuit.from.by === 'switch' ? circuit.from.fuseId : flasherFuseId,
+        feedFuseId(vehicle, circuit),
         ...(circuit.stopFuseId ? [circuit.stopFuseId] : []),
       ]),
     ),

@@ -6,7 +6,7 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
-import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { feedFuseId, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { outputOf } from '../simulation/controls.ts';
 import { ALONE } from '../simulation/litState.ts';
@@ -264,7 +264,7 @@ export class Judge {
     const points = watcher === null ? [] : this.pointsOf(circuit);
     const output = outputOf({ ...this.vehicle, flasher: this.flasher }, circuit);
     const limits = [
-      ...this.fuse(circuit.from.by === 'switch' ? circuit.from.fuseId : this.vehicle.flasher.fuseId),
+      ...this.fuse(feedFuseId(this.vehicle, circuit)),
       ...(output && points.length > 0 ? [outputLimit(this.flasher.name, output, highest(points))] : []),
       ...this.resistors(circuit),
     ];

@@ -1,6 +1,5 @@
 import { FUSE_HOLD } from '../circuit/engine/netlist.ts';
-import type { Controls } from '../simulation/controls.ts';
-import { flashingSides, outputOf } from '../simulation/controls.ts';
+import { type Controls, flashingSides, outputOf } from '../simulation/controls.ts';
 import type { Fault } from '../simulation/fault.ts';
 import type { Probes } from '../simulation/probes.ts';
 import type { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
@@ -32,6 +31,6 @@ export function trippedOutputs({ vehicle, fitment }: VehicleSimulation, drawn: r
   if (fitment.flasher.kind !== 'controller') return [];
   return drawn.filter(({ circuit, amps }) => {
     const output = outputOf(vehicle, circuit);
-    return output !== undefined && output !== null && amps > output.limitAmps;
+    return output !== undefined && amps > output.limitAmps;
   });
 }

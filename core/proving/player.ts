@@ -15,7 +15,7 @@ import type { Cell } from './cells.ts';
 import { fusesOut, meltingFuses, trippedOutputs } from './cutOff.ts';
 import type { Drawn, Outcome } from './outcome.ts';
 import { merged, touchedBy } from './touched.ts';
-import { flashWhenShort, pacedBy, repeatersOf, Watching } from './watching.ts';
+import { flashWhenShort, pacedBy, repeatersOf, type Watched, Watching } from './watching.ts';
 
 /** One vehicle asked for as many cells as wanted. */
 export interface Played {
@@ -192,11 +192,8 @@ export class CellPlayer {
     const { circuit } = drawn;
     const { flasher } = fitment;
     if (!isOn(circuit, controls) || !this.watching.tells(circuit, vehicle, flasher)) return;
-    outcome.messages.delete(circuit.id);
-    outcome.maybe.delete(circuit.id);
     const state = this.watching.state(drawn, [drawn], flasher, emfVolts, controls);
-    if (state === 'short') outcome.messages.add(circuit.id);
-    if (state === 'unsure') outcome.maybe.add(circuit.id);
+    tell(state, circuit.id, outcome);
     const output =
       flasher.kind === 'controller' && flasher.outputs.find((each) => each.circuitId === circuit.id);
     if (state === 'short' && output && output.watch?.reaction === 'output-off')
@@ -221,10 +218,7 @@ export class CellPlayer {
       ]);
       const drawn = { circuit, amps: probes.wireAmps(circuit.id), repeaterAmps: 0 };
       const state = this.watching.state(drawn, [drawn], flasher, emfVolts, controls);
-      outcome.messages.delete(circuit.id);
-      outcome.maybe.delete(circuit.id);
-      if (state === 'short') outcome.messages.add(circuit.id);
-      if (state === 'unsure') outcome.maybe.add(circuit.id);
+      tell(state, circuit.id, outcome);
     }
   }
 
@@ -272,6 +266,18 @@ export class CellPlayer {
     if (states.includes('short')) return flashWhenShort(flasher);
     return states.includes('unsure') ? 'unsure' : 'normal';
   }
+}
+
+/** Writes down what the dash says of one circuit, in place of what it said before. */
+function tell(
+  state: Watched,
+  circuitId: string,
+  { messages, maybe }: { messages: Set<string>; maybe: Set<string> },
+): void {
+  messages.delete(circuitId);
+  maybe.delete(circuitId);
+  if (state === 'short') messages.add(circuitId);
+  if (state === 'unsure') maybe.add(circuitId);
 }
 
 function isOut(faults: readonly Fault[], fuseId: string): boolean {

@@ -2,8 +2,14 @@ import { CONDITION_KIND_WORDS, type ConditionKind, conditionKind } from '../faul
 import { KIND_WORDS } from '../faults/kinds.ts';
 import type { PossibleFault } from '../faults/library.ts';
 import { inARow } from '../formatting/format.ts';
-import type { Circuit } from '../model/vehicle/circuit.ts';
-import { circuitsFeeding, circuitsOf, lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import {
+  circuitsFeeding,
+  circuitsOf,
+  feedFuseId,
+  lampById,
+  lampIdsOf,
+  turnCircuits,
+} from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
 import type { FaultKind } from '../simulation/fault.ts';
@@ -132,7 +138,7 @@ export function symptomTold(
     case 'fuse-blows':
       return inCells(
         [placeId],
-        `blown ${fuseOf(vehicle, circuitOf(vehicle, placeId))}`,
+        `blown ${feedFuseId(vehicle, circuitOf(vehicle, placeId))}`,
         ...lampIdsOf(circuitOf(vehicle, placeId)).map((id) => `${id} dark`),
       );
     case 'odd-brake':
@@ -151,10 +157,6 @@ function circuitOf(vehicle: Vehicle, id: string) {
   const found = vehicle.circuits.find((circuit) => circuit.id === id);
   if (!found) throw new RangeError(`${vehicle.name} has no circuit "${id}"`);
   return found;
-}
-
-function fuseOf(vehicle: Vehicle, { from }: Circuit): string {
-  return from.by === 'switch' ? from.fuseId : vehicle.flasher.fuseId;
 }
 
 function mainLamps(vehicle: Vehicle, circuitId: string): string[] {

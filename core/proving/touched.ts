@@ -1,4 +1,4 @@
-import { circuitsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { circuitsOf, feedFuseId, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Fault } from '../simulation/fault.ts';
 import type { Outcome } from './outcome.ts';
@@ -46,9 +46,7 @@ export function touchedBy(vehicle: Vehicle, fault: Fault): string[] {
   if ('fuseId' in fault)
     return vehicle.circuits
       .filter(
-        ({ from, stopFuseId }) =>
-          stopFuseId === fault.fuseId ||
-          (from.by === 'switch' ? from.fuseId : vehicle.flasher.fuseId) === fault.fuseId,
+        (circuit) => circuit.stopFuseId === fault.fuseId || feedFuseId(vehicle, circuit) === fault.fuseId,
       )
       .map(({ id }) => id);
   return turnCircuits(vehicle).map(({ id }) => id);

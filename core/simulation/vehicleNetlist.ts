@@ -5,7 +5,7 @@ import { wireOhms } from '../circuit/wire.ts';
 import { LAMP_INRUSH_SPEEDS_UP, thermalFlasher } from '../devices/thermal.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
-import { fuseById, lampById, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { feedFuseId, fuseById, lampById, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { CONTACTS, ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Controls, hasTurnOnly, outputOf } from './controls.ts';
@@ -116,7 +116,7 @@ function fuses(build: Build): Element[] {
   const { vehicle, options, circuits } = build;
   const used = new Set(
     circuits.flatMap((circuit) => [
-      circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId,
+      feedFuseId(vehicle, circuit),
       ...(circuit.stopFuseId ? [circuit.stopFuseId] : []),
     ]),
   );
@@ -164,10 +164,7 @@ function circuitElements(build: Build, circuit: Circuit): Element[] {
   const switched = NODES.switched(circuit.id);
   const bus = NODES.bus(circuit.id);
   const output = outputOf(vehicle, circuit);
-  const source =
-    circuit.from.by === 'flasher'
-      ? NODES.flasherOut
-      : NODES.fused(circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId);
+  const source = circuit.from.by === 'flasher' ? NODES.flasherOut : NODES.fused(feedFuseId(vehicle, circuit));
   const dimmer = options.controls.dimmed ? (circuit.dimmerOhms ?? 0) : 0;
   const closedOhms = output ? output.onOhms : circuit.switchOhms;
   const elements = [

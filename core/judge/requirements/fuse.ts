@@ -1,7 +1,7 @@
 import { meanSquare, type PulsedAmps } from '../../circuit/meanSquare.ts';
 import { amps } from '../../formatting/format.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { fuseById } from '../../model/vehicle/lookUp.ts';
+import { feedFuseId, fuseById } from '../../model/vehicle/lookUp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { isOn } from '../../simulation/bearing.ts';
 import {
@@ -37,7 +37,7 @@ export interface FuseLoad {
 /** The fuse a circuit draws from with the panel as it is. */
 function fuseBehind(vehicle: Vehicle, circuit: Circuit, controls: Controls): string {
   if (circuit.stopFuseId !== undefined && stopsThroughTurn(circuit, controls)) return circuit.stopFuseId;
-  return circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId;
+  return feedFuseId(vehicle, circuit);
 }
 
 /**
@@ -201,10 +201,7 @@ export function fuseRequirement(
 /** What draws from a fuse, in words. */
 function subjectFor(vehicle: Vehicle, fuseId: string): string {
   const on = vehicle.circuits.filter((circuit) =>
-    [
-      circuit.from.by === 'switch' ? circuit.from.fuseId : vehicle.flasher.fuseId,
-      circuit.stopFuseId,
-    ].includes(fuseId),
+    [feedFuseId(vehicle, circuit), circuit.stopFuseId].includes(fuseId),
   );
   const turns = on.some((circuit) => circuit.kind === 'turn');
   const flash = turns ? (vehicle.hazardSwitch ? 'Hazard' : 'A side') : '';

@@ -60,3 +60,8 @@ export function lampsByPanel(lamps: readonly Lamp[]): Map<string, Lamp[]> {
   for (const lamp of lamps) panels.set(lamp.access.group, [...(panels.get(lamp.access.group) ?? []), lamp]);
   return panels;
 }
+
+/** The fuse a circuit's feed hangs on: its switch's own, or the flasher's. */
+export function feedFuseId({ flasher }: Vehicle, { from }: Pick<Circuit, 'from'>): string {
+  return from.by === 'switch' ? from.fuseId : flasher.fuseId;
+}

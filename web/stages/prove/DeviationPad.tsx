@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { lampById } from '../../../core/model/vehicle/lookUp.ts';
+import { feedFuseId, lampById } from '../../../core/model/vehicle/lookUp.ts';
 import type { Cell } from '../../../core/proving/cells.ts';
 import type { Outcome } from '../../../core/proving/outcome.ts';
 import { deviationWords, LAMP_WORDS } from '../../../core/proving/words.ts';
@@ -35,9 +35,7 @@ export function DeviationPad({ cell, lit, outcome, told, toggle }: PadProps) {
     ...(warm.length > 0 ? OF_WARM : []),
   ].filter((each) => each !== 'unfinished' || on.some(({ kind }) => kind === 'turn'));
   const flash = outcome.flash === null ? [] : ['flash fast', 'flash slow', 'flash none'];
-  const fuses = [
-    ...new Set(on.map(({ from }) => (from.by === 'switch' ? from.fuseId : vehicle.flasher.fuseId))),
-  ];
+  const fuses = [...new Set(on.map((circuit) => feedFuseId(vehicle, circuit)))];
   const spoken = [
     ...flash,
     ...on.map(({ id }) => `message ${id}`),

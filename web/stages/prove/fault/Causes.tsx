@@ -61,8 +61,8 @@ function Cause({
   grid: ProvingGrid;
   chooseCell(id: string): void;
 }) {
-  const { job, fault, setConfiguration } = useDeskAndFault();
-  const { setFault } = useWorkspace();
+  const { job, setConfiguration } = useDesk();
+  const { fault, setFault } = useWorkspace();
   const { faults, and, probability, explains, leaves, would } = suspect;
   const [first] = faults;
   const names = faults.map(({ name }) => name).join(', or ');
@@ -101,12 +101,6 @@ function Cause({
       </div>
     </li>
   );
-}
-
-function useDeskAndFault() {
-  const { job, setConfiguration } = useDesk();
-  const { fault } = useWorkspace();
-  return { job, fault, setConfiguration };
 }
 
 function cellName(grid: ProvingGrid, id: string): string {
