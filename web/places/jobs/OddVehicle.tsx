@@ -52,8 +52,11 @@ export function OddVehicle({ rows }: { rows: readonly JobRow[] }) {
               </>
             )}
             <p>
-              Not on record? <Link to="/vehicles/new">Enter the vehicle first</Link>: its lamps, fuses and
-              flasher; then open Prove.
+              Not on record?{' '}
+              <Link to="/vehicles/new" className={classes.elsewhere}>
+                Enter the vehicle first
+              </Link>
+              : its lamps, fuses and flasher; then open Prove.
             </p>
           </form>
         </Dialog>
