@@ -107,7 +107,7 @@ export async function faults(
     output.out('There is nothing to find: the job converts no lamp.');
     return EXIT.fine;
   }
-  const own = toldOf(job, grid.cells);
+  const own = toldOf(job, grid.cells, 'cured', Date.now());
   const read = flags.evidence === undefined ? own : await evidenceFrom(flags.evidence, grid, own);
   if ('problem' in read) {
     output.error(read.problem);

@@ -4,7 +4,6 @@ import type {
   LampEvidence,
   PinReading,
   RateReading,
-  SteadyProof,
   Trial,
   WatcherTrial,
 } from './evidence.ts';
@@ -54,11 +53,6 @@ export function ratesOf({ evidence }: Seen): RateReading[] {
 /** Every cell of the proving grid that was looked at. */
 export function cellLooksOf({ evidence }: Seen): CellLook[] {
   return evidence.filter((each) => each.kind === 'cell');
-}
-
-/** Every look at circuits that are on steadily. */
-export function steadyProofsOf({ evidence }: Seen): SteadyProof[] {
-  return evidence.filter((each) => each.kind === 'proof');
 }
 
 /** Whether two lists hold the very same things in the same order. */

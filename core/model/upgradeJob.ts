@@ -47,8 +47,14 @@ function withEvidence(job: unknown): unknown {
         fitted: fittedThen('cured'),
       })),
       ...each(findings, trialOf),
-    ],
+    ].toSorted(byTime),
   };
+}
+
+/** The one record is in the order it was told in; three that were kept apart have only their times for that. */
+function byTime(a: unknown, b: unknown): number {
+  const at = (each: unknown) => (isRecord(each) && typeof each.at === 'string' ? each.at : '');
+  return at(a).localeCompare(at(b));
 }
 
 const fittedThen = (configuration: unknown) => ({ configuration, lamps: {}, networks: [], out: [] });

@@ -99,6 +99,46 @@ describe('what a record tells', () => {
     expect(toldOf(seen([now, soon]), cells).cells.length).toBe(2);
   });
 
+  it('is in the order it was told, whatever the clock said: what was told last stands', () => {
+    const look = (id: string, when: string, keys: string[]): Evidence => ({
+      ...cellLook(job, cell('turn-left'), keys, 'cured'),
+      id,
+      at: when,
+    });
+    const dark = look('b', '2026-11-20T10:00:00.000Z', ['rear-left dark']);
+    const nowMs = Date.parse('2026-11-20T10:01:00.000Z');
+    for (const ahead of [
+      '2026-11-20T11:00:00.000Z',
+      '2027-11-20T10:00:00.000Z',
+      '2099-01-01T00:00:00.000Z',
+    ]) {
+      const record = seen([look('a', ahead, []), dark]);
+      const told = toldOf(record, cells, 'cured', nowMs);
+      expect(told.cells.map((each) => each.seen)).toEqual([[], ['rear-left dark']]);
+      expect(circuitProofsOf({ ...record, evidence: [...record.evidence] }, 'third')).toEqual([]);
+    }
+    // The clock right first, a year ahead for one clue, right again: nothing of the visit is lost.
+    const clue: Evidence = {
+      kind: 'clue',
+      id: 'c',
+      at: '2027-11-20T10:00:00.000Z',
+      clue: 'wiggle',
+      lampId: null,
+    };
+    const mixed = toldOf(seen([look('a', at(1), ['flash none']), clue, look('d', at(3), [])]), cells);
+    expect([mixed.cells.length, mixed.clues.length]).toEqual([2, 1]);
+    // A mending told with the clock ahead is not undone by a look that came after it.
+    const mended: Evidence = {
+      kind: 'cause',
+      id: 'm',
+      at: '2027-11-20T10:00:00.000Z',
+      fault: null,
+      words: 'It',
+      outcome: 'mended',
+    };
+    expect(toldOf(seen([look('a', at(1), ['flash none']), mended, dark]), cells).cells.length).toBe(1);
+  });
+
   it('is only what was seen with what is fitted now, since the last cause was mended', () => {
     const look = (id: string, minute: number): Evidence => ({
       ...cellLook(job, cell('turn-left'), ['rear-left dark'], 'cured'),

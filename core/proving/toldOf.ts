@@ -12,6 +12,7 @@ import type {
 import type { Job } from '../model/job.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { whenSeen } from '../model/whenSeen.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
@@ -20,7 +21,11 @@ import type { Cell } from './cells.ts';
 import type { CellTold, Told } from './told.ts';
 
 /** What was told of a cell, with the record it is told by. */
-export type ToldBy = CellTold & { by: LampEvidence };
+export type ToldBy = CellTold & {
+  by: LampEvidence;
+  /** when it was, as far as the record lets one say, ms since 1970 */
+  ms: number;
+};
 
 /** A deviation as cells are compared by: `rear-left dark`, `flash fast`, `message stop`. */
 export function deviationKey(found: Deviation): string {
@@ -42,13 +47,21 @@ export function deviationOf(key: string): Deviation | null {
 /**
  * Everything a job's record tells of its vehicle as it is fitted now: cells, and what was recorded before there were any,
  * flash rates, looks at steady circuits and trials. What was seen with something else fitted, or before a cause was mended,
- * tells of another vehicle and is left out.
+ * tells of another vehicle and is left out. The record is in the order it was told in, and that alone says what came after
+ * what.
+ *
+ * @param nowMs the time it is, ms since 1970: no time on record is later, see `whenSeen`
  */
-export function toldOf(job: Job, cells: readonly Cell[], configuration: Configuration = 'cured'): Told {
-  const told = toldNow(job, cells, configuration);
-  const newest = told.at(-1)?.by.at;
-  const evidence = sinceMended(job.evidence).filter(
-    ({ at }) => newest === undefined || Date.parse(newest) - Date.parse(at) < ONE_VISIT,
+export function toldOf(
+  job: Job,
+  cells: readonly Cell[],
+  configuration: Configuration = 'cured',
+  nowMs?: number,
+): Told {
+  const told = toldNow(job, cells, configuration, nowMs);
+  const newest = told.at(-1)?.ms;
+  const evidence = sinceMended(job.evidence, nowMs).flatMap(({ each, ms }) =>
+    newest === undefined || newest - ms < ONE_VISIT ? [each] : [],
   );
   return {
     cells: told,
@@ -65,39 +78,40 @@ export function toldOf(job: Job, cells: readonly Cell[], configuration: Configur
 const ONE_VISIT = 24 * 3600_000;
 
 /** The cells that tell of the vehicle as it is now: those of the newest visit, the oldest of it first. */
-export function toldNow(job: Job, cells: readonly Cell[], configuration: Configuration = 'cured'): ToldBy[] {
-  const told = cellsTold(job, cells, configuration);
-  const newest = told.at(-1)?.by.at;
+export function toldNow(
+  job: Job,
+  cells: readonly Cell[],
+  configuration: Configuration = 'cured',
+  nowMs?: number,
+): ToldBy[] {
+  const told = cellsTold(job, cells, configuration, nowMs);
+  const newest = told.at(-1)?.ms;
   if (newest === undefined) return [];
-  return told.filter(({ by }) => Date.parse(newest) - Date.parse(by.at) < ONE_VISIT);
+  return told.filter(({ ms }) => newest - ms < ONE_VISIT);
 }
 
-/** The cells among it, each with the record it comes from, the oldest first. */
+/** The cells among it, each with the record it comes from, in the order they were told. */
 export function cellsTold(
   job: Job,
   cells: readonly Cell[],
   configuration: Configuration = 'cured',
+  nowMs?: number,
 ): ToldBy[] {
-  return sinceMended(job.evidence)
-    .filter((each): each is LampEvidence => 'fitted' in each && isFitted(job, each, configuration))
-    .flatMap((by) => {
-      const told = cellOf(job, cells, by);
-      return told ? [{ ...told, by }] : [];
-    })
-    .toSorted((a, b) => a.by.at.localeCompare(b.by.at));
+  return sinceMended(job.evidence, nowMs).flatMap(({ each: by, ms }) => {
+    if (!('fitted' in by) || !isFitted(job, by, configuration)) return [];
+    const told = cellOf(job, cells, by);
+    return told ? [{ ...told, by, ms }] : [];
+  });
 }
 
-/** When a cause was last mended; empty where none was. What was seen before tells of what is no longer so. */
-export function lastMended(evidence: readonly Evidence[]): string {
-  const mended = evidence.flatMap((each) =>
-    each.kind === 'cause' && each.outcome === 'mended' ? [each.at] : [],
-  );
-  return mended.toSorted().at(-1) ?? '';
+/** Where on the record a cause was last mended; -1 where none was. What was told before is no longer so. */
+export function lastMended(evidence: readonly Evidence[]): number {
+  return evidence.findLastIndex((each) => each.kind === 'cause' && each.outcome === 'mended');
 }
 
-function sinceMended(evidence: readonly Evidence[]): Evidence[] {
-  const last = lastMended(evidence);
-  return evidence.filter(({ at }) => at > last);
+function sinceMended(evidence: readonly Evidence[], nowMs?: number): { each: Evidence; ms: number }[] {
+  const when = whenSeen(evidence, nowMs);
+  return evidence.map((each, index) => ({ each, ms: when[index]?.ms ?? 0 })).slice(lastMended(evidence) + 1);
 }
 
 /** Whether what was seen was seen with what is fitted now. */

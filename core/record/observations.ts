@@ -5,7 +5,7 @@ import type { Configuration, TurnFunction } from '../model/cures.ts';
 import type { CellLook, RateReading, SteadyProof } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { flashes, hasCure, steadyScope } from '../model/scope.ts';
-import { cellLooksOf, lampEvidenceOf, ratesOf, steadyProofsOf } from '../model/seen.ts';
+import { lampEvidenceOf, ratesOf } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
@@ -36,11 +36,14 @@ export type CircuitProof = Pick<SteadyProof, 'id' | 'at' | 'by' | 'towedBy' | 'r
 /** What was seen of a circuit that is on steadily, the newest first. */
 export function circuitProofsOf(job: Job, circuitId: string): CircuitProof[] {
   const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
-  const inCells = cellLooksOf(job)
-    .filter(({ circuits, fitted }) => circuits.includes(circuitId) && fitted.configuration === 'cured')
-    .map((look): CircuitProof => ({ ...look, result: circuit ? resultIn(look, circuit) : 'works' }));
-  return [...steadyProofsOf(job).filter((each) => each.circuitId === circuitId), ...inCells]
-    .toSorted((a, b) => a.at.localeCompare(b.at))
+  // The record is in the order it was told in: a clock that was wrong for a while does not change what came last.
+  return job.evidence
+    .flatMap((each): CircuitProof[] => {
+      if (each.kind === 'proof') return each.circuitId === circuitId ? [each] : [];
+      const tells =
+        each.kind === 'cell' && each.circuits.includes(circuitId) && each.fitted.configuration === 'cured';
+      return tells ? [{ ...each, result: circuit ? resultIn(each, circuit) : 'works' }] : [];
+    })
     .reverse();
 }
 
@@ -119,12 +122,9 @@ export function latestObservation(
   configuration: Configuration,
   turnFunction: TurnFunction,
 ): RateReading | undefined {
-  return ratesOf(job)
-    .filter((each) => each.fitted.configuration === configuration && each.function === turnFunction)
-    .reduce<RateReading | undefined>(
-      (newest, each) => (newest && newest.at > each.at ? newest : each),
-      undefined,
-    );
+  return ratesOf(job).findLast(
+    (each) => each.fitted.configuration === configuration && each.function === turnFunction,
+  );
 }
 
 export type ProofResult = 'passed' | 'failed' | 'not-sure';

@@ -2,6 +2,7 @@ import type { Trial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { trialsOf } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import { whenSeen } from '../model/whenSeen.ts';
 
 /** A trial of a part on some job, as it is of use to whoever thinks of that part again. */
 export interface PartTrial {
@@ -11,16 +12,21 @@ export interface PartTrial {
   /** null where nobody had looked what flashes it */
   flasher: FlasherKind | null;
   trial: Trial;
+  /** when it was, as far as its job's record lets one say, ms since 1970 */
+  ms: number;
 }
 
 /**
  * Every trial of a part over some jobs, the newest first: with its LEDs alone, since what a cure did says nothing of the
  * part.
+ *
+ * @param nowMs the time it is, ms since 1970, see `whenSeen`
  */
-export function partTrials(jobs: readonly Job[], partId: string): PartTrial[] {
+export function partTrials(jobs: readonly Job[], partId: string, nowMs?: number): PartTrial[] {
   return jobs
-    .flatMap((job) =>
-      trialsOf(job)
+    .flatMap((job) => {
+      const when = whenSeen(job.evidence, nowMs);
+      return trialsOf(job)
         .filter(
           ({ from, fitted }) =>
             !from &&
@@ -34,9 +40,10 @@ export function partTrials(jobs: readonly Job[], partId: string): PartTrial[] {
           flasher:
             job.vehicle.facts?.flasherSeen || !job.vehicle.facts?.flashers ? job.vehicle.flasher.kind : null,
           trial,
-        })),
-    )
-    .toSorted((a, b) => b.trial.at.localeCompare(a.trial.at));
+          ms: when[job.evidence.indexOf(trial)]?.ms ?? 0,
+        }));
+    })
+    .toSorted((a, b) => b.ms - a.ms);
 }
 
 /** `fast on Quillon 75; normal on Tansy 50 and one more`: what a part was seen to do, alike results together. */

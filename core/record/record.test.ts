@@ -10,6 +10,7 @@ import type { FlasherPart } from '../model/part.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
 import { handOverPage } from './handOver.ts';
 import {
+  latestCircuitProof,
   latestObservation,
   mayBeHalf,
   proofReason,
@@ -63,18 +64,30 @@ describe('observations', () => {
     expect(proofReason(rule, seen(change), null)).toMatch(reason);
   });
 
-  it('finds the newest of the right function and state, whatever their order', () => {
+  it('finds the one told last of the right function and state, whatever the clock said', () => {
     const job: Job = {
       ...open,
       evidence: [
-        seen({ id: 'new', at: '2026-11-25T12:00:00.000Z' }),
-        seen({ id: 'old', at: '2026-11-25T09:00:00.000Z' }),
+        seen({ id: 'old', at: '2099-01-01T00:00:00.000Z' }),
+        seen({ id: 'new', at: '2026-11-25T09:00:00.000Z' }),
         seen({ id: 'other', at: '2026-11-25T13:00:00.000Z', function: 'hazard' }),
         seen({ id: 'stock', at: '2026-11-25T14:00:00.000Z' }, 'stock'),
       ],
     };
     expect(latestObservation(job, 'cured', 'turn-left')?.id).toBe('new');
     expect(latestObservation(job, 'cured', 'turn-right')).toBeUndefined();
+  });
+
+  it('takes what was told last of a steady circuit, whatever the clock said', () => {
+    const look = (id: string, at: string, result: 'works' | 'not-all') => ({
+      ...seen({ id, at }),
+      kind: 'proof' as const,
+      circuitId: 'stop',
+      result,
+    });
+    const ahead = look('ahead', '2027-11-25T09:00:00.000Z', 'works');
+    const right = look('right', '2026-11-25T09:00:00.000Z', 'not-all');
+    expect(latestCircuitProof({ ...open, evidence: [ahead, right] }, 'stop')?.result).toBe('not-all');
   });
 });
 

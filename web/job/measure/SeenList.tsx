@@ -1,7 +1,9 @@
 import { Button } from '@mantine/core';
-import type { ReactNode } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import type { Evidence } from '../../../core/model/evidence.ts';
+import { whenSeen } from '../../../core/model/whenSeen.ts';
 import { shortMoment } from '../../ui/dates.ts';
+import { useDesk } from '../workspace.ts';
 import classes from './SeenList.module.css';
 import { useEvidence } from './useEvidence.ts';
 
@@ -19,6 +21,9 @@ export function SeenList<E extends Evidence>({
   children(evidence: E): ReactNode;
 }) {
   const { takeBack } = useEvidence();
+  const { evidence } = useDesk().job;
+  const when = useMemo(() => whenSeen(evidence, Date.now()), [evidence]);
+  const clockWrong = (each: Evidence) => when[evidence.indexOf(each)]?.possible === false;
   return (
     <ul className={classes.list}>
       {seen.map((each) => (
@@ -28,6 +33,7 @@ export function SeenList<E extends Evidence>({
             <span className="faint">
               {' '}
               {shortMoment(each.at)}
+              {clockWrong(each) && ' (the clock was wrong then: it counts in the order it was told)'}
               {each.by ? `, ${each.by}` : ''}
               {'towedBy' in each && each.towedBy ? `, behind ${each.towedBy}` : ''}
               {'from' in each && each.from ? `, from ${each.from.job}` : ''}

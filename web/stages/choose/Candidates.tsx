@@ -81,7 +81,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
     const rows = await db.jobs.where({ deleted: 0 }).toArray();
     return rows.map((row) => row.job);
   }, []);
-  const seenOf = (partId: string) => (jobs ? partTrials(jobs, partId) : []);
+  const seenOf = (partId: string) => (jobs ? partTrials(jobs, partId, Date.now()) : []);
   const now = job.chosen[lamp.id];
   const stock = bulbOf(job, lamp);
   return (

@@ -101,7 +101,7 @@ function Counting({ turnFunction }: { turnFunction: TurnFunction }) {
   const { job } = useDesk();
   const seen = ratesOf(job)
     .filter((each) => each.fitted.configuration === 'cured' && each.function === turnFunction)
-    .toSorted((a, b) => b.at.localeCompare(a.at));
+    .toReversed();
   return (
     <section
       className={classes.counting}

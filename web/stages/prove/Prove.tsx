@@ -33,7 +33,8 @@ export default function Prove() {
   const faultBelow = useBelow<HTMLDivElement>();
   const states = grid && cellStates(seen, grid);
   // Seen right once more, what was not so before still wants its cause.
-  const failed = grid !== undefined && toldNow(seen, grid.cells).some((each) => each.seen.length > 0);
+  const failed =
+    grid !== undefined && toldNow(seen, grid.cells, 'cured', Date.now()).some((each) => each.seen.length > 0);
   const shownId = chosen ?? (grid && states ? (nextOpen(grid, states) ?? grid.cells[0]?.id ?? null) : null);
   const at = grid?.cells.findIndex(({ id }) => id === shownId) ?? -1;
   const cell = grid?.cells[at];

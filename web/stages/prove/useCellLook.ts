@@ -14,14 +14,16 @@ export function useCellLook(cell: Cell) {
   const { record, takeBack } = useEvidence();
   const looks = cellLooksOf(job)
     .filter((each) => each.cell === cell.id && each.fitted.configuration === 'cured')
-    .toSorted((a, b) => b.at.localeCompare(a.at));
+    .toReversed();
   const [newest] = looks;
-  // A tap after a mending begins a look of its own.
+  const since = newest ? Date.now() - Date.parse(newest.at) : Number.POSITIVE_INFINITY;
+  // A tap after a mending begins a look of its own, and so does one after the clock was set back.
   const open =
     newest &&
-    newest.at > lastMended(job.evidence) &&
+    job.evidence.indexOf(newest) > lastMended(job.evidence) &&
     newest.found.length > 0 &&
-    Date.now() - Date.parse(newest.at) < ONE_LOOK
+    since >= 0 &&
+    since < ONE_LOOK
       ? newest
       : null;
   const told = new Set(open?.found.map(deviationKey));

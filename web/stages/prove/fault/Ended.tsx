@@ -20,7 +20,7 @@ export function Ended({ finding, grid }: { finding: FaultFinding; grid: ProvingG
   const [first] = finding.suspects;
   const likely = first && first.probability >= LIKELY ? first : null;
   const [fault] = likely?.faults ?? [];
-  const { places } = toldOf(job, grid.cells);
+  const { places } = toldOf(job, grid.cells, 'cured', Date.now());
   const found = fault && places.some((each) => each.found === fault.id);
   const again = fault
     ? grid.cells.filter((_, at) => {

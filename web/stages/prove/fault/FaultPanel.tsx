@@ -33,9 +33,9 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
   const { job } = useDesk();
   const [helper, setHelper] = useState(job.habits?.helper ?? false);
   const [open, setOpen] = useState<readonly string[]>([]);
-  const told = toldOf(job, grid.cells);
+  const told = toldOf(job, grid.cells, 'cured', Date.now());
   const finding = useFinding(proving.key, told, { helper, open });
-  const cells = toldNow(job, grid.cells);
+  const cells = toldNow(job, grid.cells, 'cured', Date.now());
   const failed = cells.filter(({ seen }) => seen.length > 0);
   const symptoms = SYMPTOMS.filter(({ words }) =>
     cells.some(({ by }) => 'words' in by && by.words === words),
