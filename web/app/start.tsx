@@ -4,7 +4,7 @@ import '../theme/fonts.css';
 import { StrictMode, startTransition } from 'react';
 import { createRoot } from 'react-dom/client';
 import { db } from '../store/db.ts';
-import { finishPending } from '../store/pendingEdits.ts';
+import { writer } from '../store/writer.ts';
 import { App } from './App.tsx';
 import { pause } from './pause.ts';
 import { makeRouter } from './router.tsx';
@@ -14,9 +14,7 @@ export async function start(): Promise<void> {
   db.open().catch(() => {
     // Whoever asks the store for something is told, and says so on the screen.
   });
-  finishPending().catch(() => {
-    // A store that cannot be opened says so itself, on the screen that needs it.
-  });
+  writer.finishEarlier();
   const root = document.getElementById('root');
   if (!root) throw new Error('index.html has no #root');
   const router = makeRouter();

@@ -3,7 +3,8 @@ import { notifications } from '@mantine/notifications';
 import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { ReactNode } from 'react';
-import { historyOf, redoJob, undoJob } from '../store/edits.ts';
+import { historyOf } from '../store/edits.ts';
+import { writer } from '../store/writer.ts';
 import { tellTrouble } from '../ui/tellTrouble.ts';
 import { useKeys } from '../ui/useKeys.ts';
 import classes from './HistoryButtons.module.css';
@@ -17,8 +18,8 @@ export function HistoryButtons({ jobId }: { jobId: string }) {
         if (label) notifications.show({ message: `${word}: ${label}`, autoClose: 2500, withBorder: true });
       })
       .catch((error: Error) => tellTrouble(error));
-  const undo = go(undoJob, 'Undone');
-  const redo = go(redoJob, 'Done again');
+  const undo = go((id) => writer.undo(id), 'Undone');
+  const redo = go((id) => writer.redo(id), 'Done again');
   useKeys([
     ['mod+Z', undo],
     ['mod+shift+Z', redo],

@@ -15,6 +15,8 @@ export interface JobRow {
   updatedAt: string;
   /** 1 while in the bin, from which it can be taken back */
   deleted: 0 | 1;
+  /** goes up by one with every write: of two readings of a job the one with more is the newer; none yet is 0 */
+  rev?: number;
 }
 
 /** One edit of a job, with what takes it back. The history is stored, so undo outlives a reload. */
@@ -22,9 +24,7 @@ export interface EditRow {
   seq: number;
   jobId: string;
   label: string;
-  /** ids of the acts joined in it */
-  ids: string[];
-  /** edits of one field in quick succession join under one key */
+  /** edits of one field in quick succession, in one tab, join under one key */
   mergeKey: string;
   at: number;
   undone: 0 | 1;
@@ -32,9 +32,34 @@ export interface EditRow {
   backward: Patch[];
 }
 
-/** `demo` is there while the demo data still have to be put in. */
+/** An act on a job that is on its way into it: noted at once, struck out by the very transaction that stores it. */
+export interface JournalRow {
+  /** the order in which all tabs noted theirs */
+  seq: number;
+  id: string;
+  jobId: string;
+  label: string;
+  mergeKey: string;
+  at: number;
+  forward: Patch[];
+  backward: Patch[];
+}
+
+/** A row that cannot be what it should: kept out of the way of the others, as it was found. */
+export interface AsideRow {
+  seq: number;
+  at: string;
+  /** what it was found in */
+  table: 'jobs' | 'parts' | 'photos' | 'edits' | 'journal';
+  key: string | number;
+  row: unknown;
+  /** what is wrong with it, in words */
+  problem: string;
+}
+
+/** `demo` is there while the demo data still have to be put in; what is kept for a tab begins with `kept-`. */
 export interface SettingRow {
-  key: 'last-job' | 'last-stage' | 'demo';
+  key: 'last-job' | 'last-stage' | 'demo' | `kept-${string}`;
   value: string;
 }
 
@@ -58,6 +83,8 @@ export class VumbleDatabase extends Dexie {
   parts!: EntityTable<Part, 'id'>;
   settings!: EntityTable<SettingRow, 'key'>;
   photos!: EntityTable<PhotoRow, 'id'>;
+  journal!: EntityTable<JournalRow, 'seq'>;
+  aside!: EntityTable<AsideRow, 'seq'>;
 
   constructor(name = STORE_NAME) {
     super(name);
@@ -130,6 +157,8 @@ export class VumbleDatabase extends Dexie {
         await transaction.table<JobRow>('jobs').put({ ...row, job: upgradeJob(row.job, 7) as Job });
       }
     });
+    // Acts are noted in the store itself; rows that cannot be read are set aside.
+    this.version(8).stores({ journal: '++seq, &id', aside: '++seq' });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });

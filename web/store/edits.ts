@@ -1,7 +1,8 @@
-import { applyPatches, type Draft, produceWithPatches } from 'immer';
+import { applyPatches, type Draft, type Patch, produceWithPatches } from 'immer';
 import type { Job } from '../../core/model/job.ts';
 import { db as appDatabase, type EditRow, type VumbleDatabase } from './db.ts';
 import { jobCheck } from './jobCheck.ts';
+import { joined, type Patches } from './patches.ts';
 
 /** Typing within this time of the last keystroke in the same field is one edit, ms. */
 const MERGE_WITHIN = 4000;
@@ -23,8 +24,31 @@ export type Recipe = (draft: Draft<Job>) => void;
 export interface EditOptions {
   /** joins this edit to the last one if that has the same key */
   mergeKey?: string;
-  /** the act's own id, by which an edit noted before it was stored is known again */
-  id?: string;
+}
+
+/** One change of a job, by whoever made it. */
+export interface Act {
+  label: string;
+  mergeKey: string;
+  /** when it was made, ms since 1970 */
+  at: number;
+  /** the job with the change, and what takes it back; throws where it cannot be made */
+  change(job: Job): [job: Job, patches: Patches];
+  /** the note of it, where there is one: an act whose note is gone is done already */
+  noteId?: string;
+}
+
+/** An act out of a recipe. */
+export function actOf(label: string, recipe: Recipe, { mergeKey = '' }: EditOptions = {}): Act {
+  return {
+    label,
+    mergeKey,
+    at: Date.now(),
+    change: (job) => {
+      const [changed, forward, backward] = produceWithPatches(job, recipe);
+      return [changed, { forward, backward }];
+    },
+  };
 }
 
 /** The job is not in this browser any more. */
@@ -33,6 +57,12 @@ export class JobGoneError extends Error {
     super('This job is no longer in this browser. It may have been deleted in another tab.');
     this.name = 'JobGoneError';
   }
+}
+
+/** A job as it was written, and how often it has been. */
+export interface Written {
+  job: Job;
+  rev: number;
 }
 
 /**
@@ -49,40 +79,72 @@ export async function editJob(
   options: EditOptions = {},
   db: VumbleDatabase = appDatabase,
 ): Promise<void> {
+  await storeActs(db, jobId, [actOf(label, recipe, options)], await jobCheck());
+}
+
+/**
+ * Stores acts on a job in the order they were made, all or none. Those whose note is gone were stored before; with the
+ * others their notes go, in the same transaction: each act is stored once.
+ *
+ * @param checked refuses a job that is not one; asked for beforehand, since a transaction waits for nothing else
+ * @throws JobGoneError, the error of an act that cannot be made, or the validation error of what they come to
+ */
+export async function storeActs(
+  db: VumbleDatabase,
+  jobId: string,
+  acts: readonly Act[],
+  checked: (job: unknown) => Job,
+): Promise<Written> {
   askToPersist();
-  const checked = await jobCheck();
-  await db.transaction('rw', db.jobs, db.edits, async () => {
+  return db.transaction('rw', db.jobs, db.edits, db.journal, async () => {
     const row = await db.jobs.get(jobId);
     if (!row) throw new JobGoneError();
-    const [job, forward, backward] = produceWithPatches(row.job, recipe);
-    if (forward.length === 0) return;
-    checked(job);
-    await db.edits.where({ jobId, undone: 1 }).delete();
-    const last = await lastEdit(db, jobId);
-    const mergeKey = options.mergeKey ?? '';
-    const now = Date.now();
-    if (last && mergeKey !== '' && last.mergeKey === mergeKey && now - last.at < MERGE_WITHIN) {
-      await db.edits.update(last.seq, {
-        at: now,
-        ids: options.id ? [...last.ids, options.id] : last.ids,
-        forward: [...last.forward, ...forward],
-        backward: [...backward, ...last.backward],
-      });
-    } else {
-      await db.edits.add({
-        jobId,
-        label,
-        ids: options.id ? [options.id] : [],
-        mergeKey,
-        at: now,
-        undone: 0,
-        forward,
-        backward,
-      });
-      await trim(db, jobId);
+    const open = await notStored(db, acts);
+    let { job } = row;
+    const steps: (Patches & Act)[] = [];
+    for (const act of open) {
+      const [changed, patches] = act.change(job);
+      if (patches.forward.length > 0) steps.push({ ...act, ...patches });
+      job = changed;
     }
-    await db.jobs.put({ ...row, job, updatedAt: new Date(now).toISOString() });
+    const before = row.rev ?? 0;
+    if (steps.length === 0) return { job: row.job, rev: before };
+    checked(job);
+    await remember(db, jobId, steps);
+    const rev = before + 1;
+    await db.jobs.put({ ...row, job, rev, updatedAt: new Date().toISOString() });
+    return { job, rev };
   });
+}
+
+/** The acts that have no note, or have it still; the notes are struck out. */
+async function notStored(db: VumbleDatabase, acts: readonly Act[]): Promise<Act[]> {
+  const ids = acts.flatMap(({ noteId }) => noteId ?? []);
+  if (ids.length === 0) return [...acts];
+  const notes = await db.journal.where('id').anyOf(ids).toArray();
+  await db.journal.bulkDelete(notes.map(({ seq }) => seq));
+  const there = new Set(notes.map(({ id }) => id));
+  return acts.filter(({ noteId }) => noteId === undefined || there.has(noteId));
+}
+
+/** Puts steps on the history, those of one field in quick succession as one. */
+async function remember(db: VumbleDatabase, jobId: string, steps: readonly (Patches & Act)[]): Promise<void> {
+  await db.edits.where({ jobId, undone: 1 }).delete();
+  await db.edits.where({ jobId, undone: 1 }).delete();
+  let last: Omit<EditRow, 'seq'> | undefined = await lastEdit(db, jobId);
+  const write = async (row: Omit<EditRow, 'seq'>) => void (await db.edits.put(row as EditRow));
+  let unwritten = false;
+  for (const { label, mergeKey, at, forward, backward } of steps) {
+    if (last && mergeKey !== '' && last.mergeKey === mergeKey && Math.abs(at - last.at) < MERGE_WITHIN)
+      last = { ...last, at, ...joined(last, { forward, backward }) };
+    else {
+      if (last && unwritten) await write(last);
+      last = { jobId, label, mergeKey, at, undone: 0, forward, backward };
+    }
+    unwritten = true;
+  }
+  if (last) await write(last);
+  await trim(db, jobId);
 }
 
 /** Takes back the newest edit that stands. Returns its label, or null when there is none. */
@@ -120,13 +182,13 @@ function lastEdit(db: VumbleDatabase, jobId: string): Promise<EditRow | undefine
 async function step(
   db: VumbleDatabase,
   edit: EditRow,
-  patches: EditRow['forward'],
+  patches: readonly Patch[],
   undone: 0 | 1,
 ): Promise<string> {
   const row = await db.jobs.get(edit.jobId);
   if (!row) throw new JobGoneError();
-  const job = applyPatches(row.job, patches);
-  await db.jobs.put({ ...row, job, updatedAt: new Date().toISOString() });
+  const job = applyPatches(row.job, [...patches]);
+  await db.jobs.put({ ...row, job, rev: (row.rev ?? 0) + 1, updatedAt: new Date().toISOString() });
   await db.edits.update(edit.seq, { undone, mergeKey: '' });
   return edit.label;
 }

@@ -1,9 +1,11 @@
+import type { Draft } from 'immer';
 import type { JobFile } from '../../core/formats/jobFile.ts';
 import type { Job } from '../../core/model/job.ts';
 import { Part } from '../../core/model/part.ts';
 import { visitParts } from '../../core/model/partReferences.ts';
 import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
-import { editJob } from './edits.ts';
+import { actOf, storeActs } from './edits.ts';
+import { jobCheck } from './jobCheck.ts';
 
 /** What an import would do, worked out before anything is written. */
 export interface ImportPreview {
@@ -48,18 +50,19 @@ export async function importJob(
   newId: string,
   db: VumbleDatabase = appDatabase,
 ): Promise<string> {
-  const { job, parts } = withOwnIds(preview);
-  return db.transaction('rw', db.jobs, db.edits, db.parts, async () => {
+  // A transaction waits for nothing but the store: what checks the job is there before it begins.
+  const checked = await jobCheck();
+  return db.transaction('rw', db.jobs, db.edits, db.parts, db.journal, async () => {
+    const { job, parts } = withOwnIds(preview, await db.parts.toArray());
     await db.parts.bulkPut(parts);
     if (mode === 'replace' && preview.existing) {
-      await db.jobs.update(job.id, { deleted: 0 });
-      await editJob(
-        job.id,
-        'Replace the job by an import',
-        (draft) => void Object.assign(draft, job),
-        {},
+      await storeActs(
         db,
+        job.id,
+        [actOf('Replace the job by an import', (draft) => replace(draft, job))],
+        checked,
       );
+      await db.jobs.update(job.id, { deleted: 0 });
       return job.id;
     }
     const added: Job = preview.existing ? { ...job, id: newId } : job;
@@ -68,14 +71,40 @@ export async function importJob(
   });
 }
 
-/** The job with the ids its parts get here, and the parts to add. */
-function withOwnIds({ file, newParts, differing }: ImportPreview): { job: Job; parts: Part[] } {
+/** Puts one job in the place of another, with all the other had and it has not taken out. */
+function replace(draft: Draft<Job>, job: Job): void {
+  for (const field of Object.keys(draft)) if (!(field in job)) delete draft[field as 'scope'];
+  Object.assign(draft, job);
+}
+
+/** The job with the ids its parts get here, and the parts to add: none that is here is overwritten. */
+function withOwnIds(
+  { file, newParts, differing }: ImportPreview,
+  here: readonly Part[],
+): { job: Job; parts: Part[] } {
   const job = structuredClone(file.job);
+  const taken = new Map([...here, ...newParts].map((part) => [part.id, part]));
   const parts = [...newParts];
-  const own = new Map(differing.map((part) => [part.id, `${part.id}-of-${file.job.id}`.slice(0, 64)]));
-  for (const part of differing) parts.push({ ...part, id: own.get(part.id) ?? part.id });
+  const own = new Map<string, string>();
+  for (const part of differing) {
+    const id = ownId(part, file.job.id, taken);
+    own.set(part.id, id);
+    const mine = { ...part, id };
+    if (!taken.has(id)) parts.push(mine);
+    taken.set(id, mine);
+  }
   visitParts(job, ({ partId }) => own.get(partId) ?? partId);
   return { job, parts };
+}
+
+/** An id for a part of a file whose own is another's here: one that is free, or that of the same part brought in before. */
+function ownId(part: Part, jobId: string, taken: ReadonlyMap<string, Part>): string {
+  for (let count = 1; ; count += 1) {
+    const end = count === 1 ? '' : `-${count}`;
+    const id = `${`${part.id}-of-${jobId}`.slice(0, 64 - end.length)}${end}`;
+    const there = taken.get(id);
+    if (!there || samePart({ ...there, id }, { ...part, id })) return id;
+  }
 }
 
 /** Stock and price are the shelf's own business; a part differs when its electrical or physical figures do. */

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
 import { Job } from '../../core/model/job.ts';
 import { lampEvidenceOf, ratesOf } from '../../core/model/seen.ts';
@@ -16,7 +16,6 @@ import { VumbleDatabase } from './db.ts';
 import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
 import { binJob, exportJob, rememberJob, restoreJob, startJob } from './jobs.ts';
-import { finishPending, notePending, strikePending } from './pendingEdits.ts';
 import { keepQuickJob } from './quickJobs.ts';
 import { PartInUseError, removePart } from './shelf.ts';
 
@@ -30,6 +29,8 @@ afterEach(async () => {
   db.close();
   await Dexie.delete(`test-${name}`);
 });
+
+const LEFT_OFF = { at: '2026-11-20T10:00:00.000Z', stepId: 'any', note: '' };
 
 async function jobNow(id = FIRST_JOB_ID): Promise<Job> {
   const row = await db.jobs.get(id);
@@ -82,12 +83,14 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 7', async () => {
+  it('opens as schema version 8', async () => {
     await db.open();
-    expect(db.verno).toBe(7);
+    expect(db.verno).toBe(8);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
+      'aside',
       'edits',
       'jobs',
+      'journal',
       'parts',
       'photos',
       'settings',
@@ -182,7 +185,7 @@ describe('a browser that still holds version 6', () => {
     );
     const found = {
       id: 'found',
-      at: job.createdAt,
+      at: '2026-12-30T10:00:00.000Z',
       circuitId: 'turn-left',
       fitted: {},
       networks: [],
@@ -328,53 +331,6 @@ describe('edits', () => {
   }, 60_000);
 });
 
-describe('edits a page took along when it closed', () => {
-  const kept = new Map<string, string>();
-  beforeEach(() => {
-    kept.clear();
-    vi.stubGlobal('localStorage', {
-      get length() {
-        return kept.size;
-      },
-      key: (index: number) => [...kept.keys()][index] ?? null,
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, value: string) => void kept.set(key, value),
-      removeItem: (key: string) => void kept.delete(key),
-    });
-  });
-  afterEach(() => vi.unstubAllGlobals());
-  const retitle = (draft: { title: string }) => void (draft.title = 'typed at the last moment');
-
-  it('are done at the next start, and can be undone', async () => {
-    const first = (await jobNow()).title;
-    notePending('act-1', await jobNow(), 'Title', retitle);
-    expect(await finishPending(db)).toBe(1);
-    expect((await jobNow()).title).toBe('typed at the last moment');
-    expect(kept.size).toBe(0);
-    expect(await undoJob(FIRST_JOB_ID, db)).toBe('Title');
-    expect((await jobNow()).title).toBe(first);
-  });
-
-  it('are not done twice when they were stored after all', async () => {
-    notePending('act-2', await jobNow(), 'Title', retitle);
-    await editJob(FIRST_JOB_ID, 'Title', retitle, { id: 'act-2' }, db);
-    await rename('changed since');
-    expect(await finishPending(db)).toBe(0);
-    expect((await jobNow()).title).toBe('changed since');
-  });
-
-  it('are dropped when struck out, unreadable, or of a job that is gone', async () => {
-    notePending('act-3', await jobNow(), 'Title', retitle);
-    strikePending('act-3');
-    kept.set('vumble-pending-x', 'not json');
-    notePending('act-4', { ...(await jobNow()), id: 'gone' }, 'Title', retitle);
-    notePending('act-5', await jobNow(), 'Bad', (draft) => void (turnFuse(draft.vehicle).ratedAmps = -1));
-    expect(await finishPending(db)).toBe(0);
-    expect(kept.size).toBe(0);
-    expect(turnFuse((await jobNow()).vehicle).ratedAmps).toBe(15);
-  });
-});
-
 describe('jobs', () => {
   it('go to the bin and come back', async () => {
     await binJob(FIRST_JOB_ID, db);
@@ -441,6 +397,47 @@ describe('import', () => {
     expect(await jobNow()).toEqual(file.job);
     await undoJob(FIRST_JOB_ID, db);
     expect((await jobNow()).title).toBe('changed since');
+  });
+
+  it('replaces all of a job that is in the bin, and nothing at all where the file’s job is refused', async () => {
+    const file = await exported();
+    await editJob(FIRST_JOB_ID, 'Left off', (draft) => void (draft.leftOff = LEFT_OFF), {}, db);
+    await binJob(FIRST_JOB_ID, db);
+    const bad = { ...file, job: { ...file.job, title: 7 as unknown as string } };
+    const parts = await db.parts.count();
+    const other: JobFile = { ...bad, parts: bad.parts.map((part) => ({ ...part, id: `other-${part.id}` })) };
+    await expect(importJob(await previewImport(other, db), 'replace', 'unused', db)).rejects.toThrow();
+    expect(await db.parts.count()).toBe(parts);
+    expect((await db.jobs.get(FIRST_JOB_ID))?.deleted).toBe(1);
+    await importJob(await previewImport(file, db), 'replace', 'unused', db);
+    expect(await db.jobs.get(FIRST_JOB_ID)).toMatchObject({ deleted: 0, job: file.job });
+    expect((await jobNow()).leftOff).toBeUndefined();
+    await undoJob(FIRST_JOB_ID, db);
+    expect((await jobNow()).leftOff).toEqual(LEFT_OFF);
+  });
+
+  it('of the same changed part again takes what came in before; with yet other figures it is a third', async () => {
+    const file = await exported('library-route-1');
+    const withOhms = (value: number): JobFile => ({
+      ...file,
+      parts: file.parts.map((part) =>
+        part.kind === 'resistor' && part.id === 'res-6-50' ? { ...part, ohms: value } : part,
+      ),
+    });
+    const before = await db.parts.count();
+    const bring = async (theirs: JobFile, id: string) =>
+      importJob(await previewImport(theirs, db), 'keep-both', id, db);
+    await bring(withOhms(6.8), 'copy-a');
+    await bring(withOhms(6.8), 'copy-b');
+    expect(await db.parts.count()).toBe(before + 1);
+    await bring(withOhms(8.2), 'copy-c');
+    expect(await db.parts.count()).toBe(before + 2);
+    const ohmsOf = async (id: string) => {
+      const piece = (await jobNow(id)).cures['turn-left']?.networks[0]?.pieces[0];
+      const part = await db.parts.get(piece?.partId ?? '');
+      return part?.kind === 'resistor' && part.ohms;
+    };
+    expect([await ohmsOf('copy-a'), await ohmsOf('copy-b'), await ohmsOf('copy-c')]).toEqual([6.8, 6.8, 8.2]);
   });
 
   it('leaves a part of the same id with other figures alone, and takes the file’s beside it', async () => {

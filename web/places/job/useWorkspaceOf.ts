@@ -1,5 +1,4 @@
-import { randomId } from '@mantine/hooks';
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { Configuration } from '../../../core/model/cures.ts';
 import { isCured } from '../../../core/model/isCured.ts';
 import type { Job } from '../../../core/model/job.ts';
@@ -10,8 +9,7 @@ import type { Fault } from '../../../core/simulation/fault.ts';
 import { type Fitment, fitmentOf, UnknownReferenceError } from '../../../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../../../core/traces/traceLamps.ts';
 import type { Workspace } from '../../job/workspace.ts';
-import { editJob } from '../../store/edits.ts';
-import { notePending, strikePending } from '../../store/pendingEdits.ts';
+import { writer } from '../../store/writer.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { useCureBoard } from '../../workers/useCureBoard.ts';
 import { useStageProgress } from '../../workers/useStageProgress.ts';
@@ -39,21 +37,18 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
   );
   const progress = useDeferredValue(useStageProgress(job, shelf, board?.state ?? null).data ?? null);
 
-  const latest = useRef(job);
-  latest.current = job;
-  const edit = useCallback<Workspace['edit']>((label, recipe, options) => {
-    const id = randomId('act-');
-    try {
-      notePending(id, latest.current, label, recipe);
-    } catch (error) {
-      // The recipe itself refuses: nothing was changed.
-      tellTrouble(error as Error);
-      return;
-    }
-    editJob(latest.current.id, label, recipe, { ...options, id })
-      .catch((error: Error) => tellTrouble(error))
-      .finally(() => strikePending(id));
-  }, []);
+  const jobId = job.id;
+  const edit = useCallback<Workspace['edit']>(
+    (label, recipe, options) => {
+      try {
+        writer.edit(jobId, label, recipe, options ?? {}, tellTrouble);
+      } catch (error) {
+        // The recipe itself refuses: nothing was changed.
+        tellTrouble(error as Error);
+      }
+    },
+    [jobId],
+  );
   const { vehicle } = job;
   const setControls = useCallback(
     (change: Partial<Controls>) => {

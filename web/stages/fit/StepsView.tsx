@@ -6,7 +6,7 @@ import { minutesLeft, type WorkPlan } from '../../../core/work/fitSteps.ts';
 import { nextStep, stepDone, stepState } from '../../../core/work/stepState.ts';
 import type { FitStep } from '../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../job/workspace.ts';
-import { undoJob } from '../../store/edits.ts';
+import { writer } from '../../store/writer.ts';
 import { Card } from '../../ui/Card.tsx';
 import { shortMoment } from '../../ui/dates.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
@@ -82,7 +82,7 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
       </Card>
     );
   }
-  const undo = () => undoJob(job.id).catch((error: Error) => tellTrouble(error));
+  const undo = () => writer.undo(job.id).catch((error: Error) => tellTrouble(error));
   const done = steps.length - left.length;
   const [low, high] = minutesLeft(steps, (id) => !left.some((each) => each.id === id));
   const wiringOf = (each: FitStep) =>

@@ -9,7 +9,7 @@ import type { NextReading, PinFinding, Standing } from '../../../../core/wiring/
 import { recordedConnector, writeMap } from '../../../../core/wiring/pinFinder/writeMap.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useDesk } from '../../../job/workspace.ts';
-import { undoJob } from '../../../store/edits.ts';
+import { writer } from '../../../store/writer.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
 import { tellTrouble } from '../../../ui/tellTrouble.ts';
@@ -86,7 +86,7 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
           <div className={classes.actions}>
             <Button
               variant="default"
-              onClick={() => undoJob(job.id).catch((trouble: Error) => tellTrouble(trouble))}
+              onClick={() => writer.undo(job.id).catch((trouble: Error) => tellTrouble(trouble))}
             >
               Undo
             </Button>

@@ -1,0 +1,167 @@
+import { randomId } from '@mantine/hooks';
+import type { Job } from '../../core/model/job.ts';
+import { db as appDatabase, type VumbleDatabase } from './db.ts';
+import {
+  type Act,
+  actOf,
+  type EditOptions,
+  type Recipe,
+  redoJob,
+  storeActs,
+  undoJob,
+  type Written,
+} from './edits.ts';
+import { jobCheck } from './jobCheck.ts';
+import { finishNoted, noteAct, strikeNote } from './journal.ts';
+
+/** What another tab seemed to be storing is looked at again so much later, ms. */
+const LOOK_AGAIN = 15_000;
+
+/** An act of this tab that is not stored yet. */
+interface Pending extends Act {
+  noteId: string;
+  noted: Promise<boolean>;
+  refused(error: Error): void;
+}
+
+/** What this tab knows of one job, and what it still has to store of it. */
+interface Line {
+  /** the newest reading there was */
+  stored: Written | null;
+  /** the job with everything that is on its way */
+  head: Job | null;
+  waiting: Pending[];
+  storing: Promise<void> | null;
+}
+
+/**
+ * Stores what one tab does to its jobs. An act is noted as it is made, and stored with all that came while the one before
+ * was being stored: fast typing on a slow machine costs few writes, and no more of them than it can do.
+ */
+export class JobWriter {
+  private readonly lines = new Map<string, Line>();
+  /** Edits join within one tab: one undo takes back what was typed there. */
+  private readonly tab = randomId('tab-');
+  private earlier: Promise<unknown> | null = null;
+
+  constructor(private readonly db: VumbleDatabase = appDatabase) {}
+
+  /** Stores what earlier pages left; what is done here comes after it. */
+  finishEarlier(): Promise<unknown> {
+    this.earlier ??= this.finish();
+    return this.earlier;
+  }
+
+  private async finish(): Promise<void> {
+    try {
+      const mine = [...this.lines.values()].flatMap(({ waiting }) => waiting.map(({ noteId }) => noteId));
+      const { left } = await finishNoted(this.db, new Set(mine));
+      if (left > 0) setTimeout(() => this.finish(), LOOK_AGAIN);
+    } catch {
+      // A store that cannot be opened says so itself, on the screen that needs it.
+    }
+  }
+
+  /** Tells of a job as it was read. */
+  saw(jobId: string, { job, rev }: Written): void {
+    const line = this.lineOf(jobId);
+    if (!line.stored || rev >= line.stored.rev) line.stored = { job, rev };
+  }
+
+  /**
+   * Makes a change of a job that was read before.
+   *
+   * @param refused told why where it was not stored after all
+   * @throws the error of a recipe that refuses: nothing is changed then
+   */
+  edit(
+    jobId: string,
+    label: string,
+    recipe: Recipe,
+    options: EditOptions,
+    refused: (error: Error) => void,
+  ): void {
+    const line = this.lineOf(jobId);
+    const base = line.head ?? line.stored?.job;
+    if (!base) throw new Error('A job is edited that was not read.');
+    const mergeKey = options.mergeKey ? `${this.tab} ${options.mergeKey}` : '';
+    const act = actOf(label, recipe, { mergeKey });
+    const [head, { forward, backward }] = act.change(base);
+    if (forward.length === 0) return;
+    line.head = head;
+    const id = crypto.randomUUID?.() ?? randomId('act-');
+    const noted = noteAct({ id, jobId, label, mergeKey, at: act.at, forward, backward }, this.db);
+    line.waiting.push({ ...act, noteId: id, noted, refused });
+    line.storing ??= this.store(jobId, line);
+  }
+
+  /** Waits until everything done to a job is stored. */
+  async settled(jobId: string): Promise<void> {
+    await this.finishEarlier();
+    await this.lines.get(jobId)?.storing;
+  }
+
+  /** Takes back the newest edit, once what was done before is stored. Returns its label, or null when there is none. */
+  async undo(jobId: string): Promise<string | null> {
+    await this.settled(jobId);
+    return undoJob(jobId, this.db);
+  }
+
+  /** Does the oldest undone edit again. Returns its label, or null when there is none. */
+  async redo(jobId: string): Promise<string | null> {
+    await this.settled(jobId);
+    return redoJob(jobId, this.db);
+  }
+
+  private lineOf(jobId: string): Line {
+    const line = this.lines.get(jobId) ?? { stored: null, head: null, waiting: [], storing: null };
+    this.lines.set(jobId, line);
+    return line;
+  }
+
+  private async store(jobId: string, line: Line): Promise<void> {
+    await this.finishEarlier();
+    while (line.waiting.length > 0) {
+      const acts = line.waiting.splice(0);
+      await Promise.all(acts.map(({ noted }) => noted));
+      await this.storeAll(jobId, line, acts);
+    }
+    // What is on its way is all in what is stored.
+    line.head = null;
+    line.storing = null;
+  }
+
+  /** Together; where that is refused one by one, so that one that cannot be stored takes no other along. */
+  private async storeAll(jobId: string, line: Line, acts: readonly Pending[]): Promise<void> {
+    try {
+      const noted = await Promise.all(acts.map(async (each) => ({ ...each, isNoted: await each.noted })));
+      const known = noted.map(({ isNoted, noteId, ...act }) => (isNoted ? { ...act, noteId } : act));
+      const checked = await jobCheck();
+      this.saw(jobId, await storeActs(this.db, jobId, known, checked));
+    } catch (error) {
+      const [first, ...others] = acts;
+      if (!first) return;
+      if (others.length === 0) {
+        first.refused(error as Error);
+        line.head = ahead(line);
+        await strikeNote(first.noteId, this.db).catch(() => {
+          // It stays noted; at the next start it is stored, or set aside where it no longer goes with the job.
+        });
+      } else for (const each of acts) await this.storeAll(jobId, line, [each]);
+    }
+  }
+}
+
+/** The job with what still waits to be stored; what does not go with it any more is told of when its turn comes. */
+function ahead({ stored, waiting }: Line): Job | null {
+  return waiting.reduce<Job | null>((job, act) => {
+    try {
+      return job && act.change(job)[0];
+    } catch {
+      return job;
+    }
+  }, stored?.job ?? null);
+}
+
+/** The writer of this tab. */
+export const writer = new JobWriter();
