@@ -63,3 +63,24 @@ export async function showConfiguration(
 ): Promise<void> {
   await page.getByRole('region', { name: 'The vehicle' }).getByText(name).click();
 }
+
+/** Puts a row into the store past the app, as another build or a stranger may have. */
+export async function putRow(page: Page, table: string, row: object): Promise<void> {
+  await page.evaluate(
+    ([name, value]) =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('vumble');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const writing = opening.result.transaction(name, 'readwrite');
+          writing.objectStore(name).put(value);
+          writing.onabort = () => reject(writing.error);
+          writing.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+    [table, row] as const,
+  );
+}

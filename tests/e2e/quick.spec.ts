@@ -1,4 +1,4 @@
-import { expect, test } from './app.ts';
+import { expect, putRow, test } from './app.ts';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -65,8 +65,10 @@ test('what was seen can be taken out and back; what was heard narrows and is tak
 test('a dome lamp has no word about flashing, and a stranger’s question is not believed', async ({
   page,
 }) => {
-  await page.addInitScript(() => localStorage.setItem('vumble-quick', '{"question":{"lamps":"<b>"}}'));
   await page.goto('/quick');
+  await page.getByRole('button', { name: 'Interior' }).waitFor();
+  await putRow(page, 'settings', { key: 'kept-quick', value: '{"question":{"lamps":"<b>"}}' });
+  await page.reload();
   await page.getByRole('button', { name: 'Interior' }).tap();
   await page.getByLabel('Or its number').fill('c5w');
   await page.getByRole('button', { name: /^C5W/ }).tap();

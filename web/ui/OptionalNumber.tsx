@@ -1,5 +1,6 @@
 import { NumberInput } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { FieldNews } from './FieldNews.tsx';
+import { useSavedField } from './useSavedField.ts';
 
 interface OptionalNumberProps {
   label: string;
@@ -24,19 +25,15 @@ export function OptionalNumber({
   description,
   onSave,
 }: OptionalNumberProps) {
-  const [text, setText] = useState<string | number>(value ?? '');
-  const focused = useRef(false);
-  useEffect(() => {
-    if (!focused.current) setText(value ?? '');
-  }, [value]);
-  const number = Number(text);
-  const fits = text === '' || (Number.isFinite(number) && number >= min && number <= max);
+  const field = useSavedField<number | undefined, string | number>(value, (stored) => stored ?? '');
+  const number = Number(field.text);
+  const fits = field.text === '' || (Number.isFinite(number) && number >= min && number <= max);
   return (
     <NumberInput
       label={label}
-      description={description}
+      description={field.said ? <FieldNews said={field.said} /> : description}
       placeholder="not measured"
-      value={text}
+      value={field.text}
       min={min}
       max={max}
       clampBehavior="none"
@@ -45,17 +42,14 @@ export function OptionalNumber({
       allowedDecimalSeparators={['.', ',']}
       suffix={` ${unit}`}
       error={fits ? undefined : `Type a number from ${min} to ${max} ${unit}, or leave it empty`}
-      onFocus={() => {
-        focused.current = true;
-      }}
-      onBlur={() => {
-        focused.current = false;
-      }}
+      onFocus={field.onFocus}
+      onBlur={field.onBlur}
       onChange={(next) => {
-        setText(next);
-        const typed = Number(next);
-        if (next === '') onSave(undefined);
-        else if (Number.isFinite(typed) && typed >= min && typed <= max) onSave(typed);
+        field.type(next);
+        const typed = next === '' ? undefined : Number(next);
+        if (typed !== undefined && !(Number.isFinite(typed) && typed >= min && typed <= max)) return;
+        field.saving(typed);
+        onSave(typed);
       }}
     />
   );

@@ -1,5 +1,6 @@
 import { NumberInput } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { FieldNews } from './FieldNews.tsx';
+import { useSavedField } from './useSavedField.ts';
 
 interface SavedNumberProps {
   label: string;
@@ -25,17 +26,13 @@ export function SavedNumber({
   description,
   onSave,
 }: SavedNumberProps) {
-  const [text, setText] = useState<string | number>(value);
-  const focused = useRef(false);
-  useEffect(() => {
-    if (!focused.current) setText(value);
-  }, [value]);
-  const wrong = !accepted(text, min, max);
+  const field = useSavedField<number, string | number>(value, (stored) => stored);
+  const wrong = !accepted(field.text, min, max);
   return (
     <NumberInput
       label={label}
-      description={description}
-      value={text}
+      description={field.said ? <FieldNews said={field.said} /> : description}
+      value={field.text}
       step={step}
       min={min}
       max={max}
@@ -45,15 +42,13 @@ export function SavedNumber({
       allowedDecimalSeparators={['.', ',']}
       suffix={` ${unit}`}
       error={wrong ? `Type a number from ${min} to ${max} ${unit}` : undefined}
-      onFocus={() => {
-        focused.current = true;
-      }}
-      onBlur={() => {
-        focused.current = false;
-      }}
+      onFocus={field.onFocus}
+      onBlur={field.onBlur}
       onChange={(next) => {
-        setText(next);
-        if (accepted(next, min, max) && Number(next) !== value) onSave(Number(next));
+        field.type(next);
+        if (!accepted(next, min, max) || Number(next) === field.latest()) return;
+        field.saving(Number(next));
+        onSave(Number(next));
       }}
     />
   );

@@ -1,6 +1,7 @@
 import { Textarea, TextInput } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { FieldNews } from './FieldNews.tsx';
 import classes from './SavedText.module.css';
+import { useSavedField } from './useSavedField.ts';
 
 interface SavedTextProps {
   label: string;
@@ -28,26 +29,20 @@ export function SavedText({
   type,
   description,
 }: SavedTextProps) {
-  const [text, setText] = useState(value);
-  const focused = useRef(false);
-  useEffect(() => {
-    if (!focused.current) setText(value);
-  }, [value]);
+  const field = useSavedField(value, String);
   const shared = {
     label,
-    description,
+    description: field.said ? <FieldNews said={field.said} /> : description,
     placeholder,
     maxLength,
-    value: text,
-    onFocus: () => {
-      focused.current = true;
-    },
-    onBlur: () => {
-      focused.current = false;
-    },
+    value: field.text,
+    onFocus: field.onFocus,
+    onBlur: field.onBlur,
     onChange: (event: { currentTarget: { value: string } }) => {
-      setText(event.currentTarget.value);
-      onSave(event.currentTarget.value);
+      const typed = event.currentTarget.value;
+      field.type(typed);
+      field.saving(typed);
+      onSave(typed);
     },
   };
   return multiline ? (

@@ -1,5 +1,6 @@
-import { randomId, useLocalStorage } from '@mantine/hooks';
+import { randomId } from '@mantine/hooks';
 import type { Evidence } from '../../../core/model/evidence.ts';
+import { readLine, useKept } from '../../store/kept.ts';
 import { useDesk } from '../workspace.ts';
 
 type Unsigned<E> = E extends Evidence ? Omit<E, 'id' | 'at' | 'by' | 'towedBy'> : never;
@@ -8,8 +9,8 @@ type Unsigned<E> = E extends Evidence ? Omit<E, 'id' | 'at' | 'by' | 'towedBy'> 
 export function useEvidence() {
   const { job, edit } = useDesk();
   // Whoever works here stays the same from job to job.
-  const [by, setBy] = useLocalStorage({ key: 'vumble-seen-by', defaultValue: '' });
-  const [towedBy, setTowedBy] = useLocalStorage({ key: `vumble-towed-by-${job.id}`, defaultValue: '' });
+  const [by, setBy] = useKept('seen-by', '', readLine);
+  const [towedBy, setTowedBy] = useKept(`towed-by-${job.id}`, '', readLine);
   const trailer = job.vehicle.kind === 'trailer';
   const record = (label: string, seen: Unsigned<Evidence>) => {
     const signed = {

@@ -5,6 +5,7 @@ import type { Shelf } from '../../../core/model/part.ts';
 import { isAboutTurns } from '../../../core/quick/question.ts';
 import { saidWords } from '../../../core/quick/saidWords.ts';
 import { db } from '../../store/db.ts';
+import { keptValues } from '../../store/kept.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
 import { Answer } from './Answer.tsx';
 import { BulbTiles } from './BulbTiles.tsx';
@@ -19,7 +20,8 @@ type Loaded = { shelf: Shelf } | { trouble: Error };
 export function Component() {
   const loaded = useLiveQuery(async (): Promise<Loaded> => {
     try {
-      return { shelf: await db.parts.toArray() };
+      const [shelf] = await Promise.all([db.parts.toArray(), keptValues.loaded()]);
+      return { shelf };
     } catch (error) {
       return { trouble: error as Error };
     }

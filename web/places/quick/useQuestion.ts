@@ -1,6 +1,6 @@
-import { useLocalStorage } from '@mantine/hooks';
 import { z } from 'zod';
 import { type QuickLamps, QuickQuestion, quickQuestion } from '../../../core/quick/question.ts';
+import { useKept } from '../../store/kept.ts';
 
 const Stored = z.strictObject({
   question: QuickQuestion,
@@ -13,12 +13,7 @@ type Stored = z.infer<typeof Stored>;
 
 /** The question under way. It outlives a reload, and what a stranger wrote in its place is not believed. */
 export function useQuestion() {
-  const [stored, setStored] = useLocalStorage<Stored | null>({
-    key: 'vumble-quick',
-    defaultValue: null,
-    getInitialValueInEffect: false,
-    deserialize: (text) => read(text),
-  });
+  const [stored, setStored] = useKept<Stored | null>('quick', null, read);
   return {
     asked: stored,
     begin: (lamps: QuickLamps) =>
@@ -35,18 +30,7 @@ export function useQuestion() {
   };
 }
 
-/** The last text that was read: it is asked for at every render. */
-let last: { text: string; stored: Stored | null } | null = null;
-
-function read(text = 'null'): Stored | null {
-  if (last?.text !== text) last = { text, stored: checked(text) };
-  return last.stored;
-}
-
-function checked(text: string): Stored | null {
-  try {
-    return Stored.nullable().parse(JSON.parse(text));
-  } catch {
-    return null;
-  }
+function read(raw: unknown): Stored | null {
+  const result = Stored.nullable().safeParse(raw);
+  return result.success ? result.data : null;
 }

@@ -1,8 +1,8 @@
 import { NativeSelect } from '@mantine/core';
-import { useLocalStorage } from '@mantine/hooks';
 import { leadSeconds, metresIn } from '../../../core/light/leadTime.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { useKept } from '../../store/kept.ts';
 import classes from './Choose.module.css';
 
 const SPEEDS = [30, 50, 80, 100, 120] as const;
@@ -10,7 +10,7 @@ const SPEEDS = [30, 50, 80, 100, 120] as const;
 /** How much sooner an LED is lit than this filament, in milliseconds and on the road. */
 export function LeadTime({ bulb }: { bulb: Bulb }) {
   const { vehicle } = useDesk().job;
-  const [speed, setSpeed] = useLocalStorage<number>({ key: 'vumble-speed', defaultValue: 100 });
+  const [speed, setSpeed] = useKept<number>('speed', 100, (raw) => SPEEDS.find((each) => each === raw));
   const seconds = leadSeconds(bulb, 1.05 * vehicle.systemVolts);
   return (
     <p className={classes.lead}>

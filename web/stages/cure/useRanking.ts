@@ -1,4 +1,3 @@
-import { useLocalStorage } from '@mantine/hooks';
 import { useMemo } from 'react';
 import type { CureReport } from '../../../core/cures/compare/evaluate.ts';
 import {
@@ -8,6 +7,7 @@ import {
   rankCures,
   type Weights,
 } from '../../../core/cures/compare/rank.ts';
+import { readWeights, useKept } from '../../store/kept.ts';
 
 /** Cures in the order of the user's own weights. */
 export interface Ranking {
@@ -20,10 +20,7 @@ export interface Ranking {
 
 /** Ranks reports by weights that are kept in this browser. */
 export function useRanking(reports: readonly CureReport[] | undefined): Ranking {
-  const [kept, setKept] = useLocalStorage<Partial<Weights>>({
-    key: 'vumble-cure-weights',
-    defaultValue: DEFAULT_WEIGHTS,
-  });
+  const [kept, setKept] = useKept<Partial<Weights>>('cure-weights', DEFAULT_WEIGHTS, readWeights);
   const weights = useMemo(() => ({ ...DEFAULT_WEIGHTS, ...kept }), [kept]);
   const ranked = useMemo(() => rankCures(reports ?? [], weights), [reports, weights]);
   return {

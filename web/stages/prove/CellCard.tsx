@@ -1,5 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { Button } from '@mantine/core';
 import { capital, inARow } from '../../../core/formatting/format.ts';
 import type { RatePrediction, TurnVerdict } from '../../../core/judge/verdict.ts';
 import type { TurnFunction } from '../../../core/model/cures.ts';
@@ -15,6 +14,7 @@ import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './CellCard.module.css';
 import { countedIn } from './cellState.ts';
 import { DeviationPad } from './DeviationPad.tsx';
@@ -76,7 +76,13 @@ export function CellCard({ cell, grid, at, next }: CellProps) {
       </div>
       <DeviationPad cell={cell} lit={lit} outcome={outcome} told={look.told} toggle={look.toggle} />
       {look.open?.found.some(({ what }) => what === 'message' || what === 'odd') && (
-        <MessageWords key={look.open.id} words={look.open.words ?? ''} onSave={look.note} />
+        <SavedText
+          key={look.open.id}
+          label="Message or code, as it reads"
+          maxLength={160}
+          value={look.open.words ?? ''}
+          onSave={look.note}
+        />
       )}
       {counted && <Counting turnFunction={counted} />}
       {look.looks.length > 0 && (
@@ -120,20 +126,6 @@ function Counting({ turnFunction }: { turnFunction: TurnFunction }) {
         </SeenList>
       )}
     </section>
-  );
-}
-
-function MessageWords({ words, onSave }: { words: string; onSave(words: string): void }) {
-  const [text, setText] = useState(words);
-  return (
-    <TextInput
-      label="Message or code, as it reads"
-      maxLength={160}
-      value={text}
-      onChange={(event) => setText(event.currentTarget.value)}
-      onBlur={() => text !== words && onSave(text)}
-      onKeyDown={(event) => event.key === 'Enter' && onSave(text)}
-    />
   );
 }
 

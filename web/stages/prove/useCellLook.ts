@@ -46,12 +46,16 @@ export function useCellLook(cell: Cell) {
   };
   const note = (text: string) => {
     if (open)
-      edit(`${cell.name}: message or code`, (draft) => {
-        const look = draft.evidence.find(({ id }) => id === open.id);
-        if (look?.kind !== 'cell') return;
-        if (text.trim() === '') delete look.words;
-        else look.words = text.trim();
-      });
+      edit(
+        `${cell.name}: message or code`,
+        (draft) => {
+          const look = draft.evidence.find(({ id }) => id === open.id);
+          if (look?.kind !== 'cell') return;
+          if (text.trim() === '') delete look.words;
+          else look.words = text;
+        },
+        { mergeKey: `words-${open.id}` },
+      );
   };
   return { looks, open, told, asExpected, toggle, note };
 }

@@ -1,0 +1,84 @@
+import type { Page } from '@playwright/test';
+
+/** Something an installer does in one tap or key, and how it shows at the next start. */
+export interface KilledAct {
+  name: string;
+  path: string;
+  ready(page: Page): Promise<unknown>;
+  doIt(page: Page): Promise<unknown>;
+  /** rejects where it does not show */
+  isThere(page: Page): Promise<unknown>;
+}
+
+const SOON = { timeout: 8000 };
+
+/** Pressed as a finger does, without the waits a test of the screen would make. */
+async function press(page: Page, at: ReturnType<Page['getByRole']>): Promise<void> {
+  const box = await at.boundingBox();
+  if (!box) throw new Error('not on the screen');
+  await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+}
+
+function tapped(
+  name: string,
+  path: string,
+  at: (page: Page) => ReturnType<Page['getByRole']>,
+  shown: (page: Page) => ReturnType<Page['getByRole']>,
+): KilledAct {
+  return {
+    name,
+    path,
+    ready: async (page) => {
+      await at(page).waitFor();
+      await at(page).scrollIntoViewIfNeeded();
+      await page.waitForTimeout(800);
+    },
+    doIt: (page) => press(page, at(page)),
+    isThere: (page) => shown(page).waitFor(SOON),
+  };
+}
+
+export const ACTS: readonly KilledAct[] = [
+  tapped(
+    'as expected, Prove',
+    '/jobs/library-route-1/prove',
+    (page) => page.getByRole('button', { name: 'As expected', exact: true }),
+    (page) => page.getByRole('button', { name: /^Undo: .*as expected/ }),
+  ),
+  tapped(
+    'a step done, Fit',
+    '/jobs/library-route-3/fit',
+    (page) => page.getByRole('button', { name: 'Done', exact: true }),
+    (page) => page.getByRole('button', { name: /^Undo: Done/ }),
+  ),
+  tapped(
+    'lamps of the quick check',
+    '/quick',
+    (page) => page.getByRole('button', { name: 'Interior' }),
+    (page) => page.getByRole('group', { name: 'What was said' }),
+  ),
+  {
+    name: 'a key in a note, Hand over',
+    path: '/jobs/library-route-1/hand-over',
+    ready: async (page) => {
+      await page.getByLabel('Where the stock bulbs are kept').fill('');
+      await page.getByLabel('Where the stock bulbs are kept').pressSequentially('drawer ');
+      await page.waitForTimeout(800);
+    },
+    doIt: (page) => page.keyboard.press('9'),
+    isThere: async (page) => {
+      await page.getByLabel('Where the stock bulbs are kept').waitFor(SOON);
+      await page.waitForFunction(
+        () => [...document.querySelectorAll('input')].some((each) => each.value === 'drawer 9'),
+        undefined,
+        SOON,
+      );
+    },
+  },
+  tapped(
+    'a reading, pin finder',
+    '/jobs/library-route-1/fit?view=wiring&plug=plug-rear-right',
+    (page) => page.getByRole('group', { name: 'What it showed' }).getByRole('button').first(),
+    (page) => page.getByRole('button', { name: /^Undo: Reading/ }),
+  ),
+];
