@@ -12,7 +12,33 @@ const PIECES = [
   () => import('./app/pieces/store.ts'),
   () => import('./store/db.ts'),
 ] as const;
-open();
+open().catch(tellWhy);
+
+/** Nothing of the app is there to say it: in the plain words of the page itself, with a way to try again. */
+function tellWhy(error: unknown): void {
+  const root = document.getElementById('root');
+  if (!root) return;
+  const part = (name: string, text: string) => {
+    const element = document.createElement(name);
+    element.textContent = text;
+    return element;
+  };
+  const again = part('button', 'Try again');
+  again.addEventListener('click', () => window.location.reload());
+  const box = document.createElement('div');
+  box.setAttribute('role', 'alert');
+  box.className = 'not-started';
+  box.append(
+    part('h1', 'Vumble could not start'),
+    part(
+      'p',
+      'Jobs are kept in this browser only. Private windows, blocked site data or a full disk prevent that: allow site data for this address or make room, then try again.',
+    ),
+    part('p', `The browser’s own words: ${error instanceof Error ? error.message : String(error)}`),
+    again,
+  );
+  root.replaceChildren(box);
+}
 
 /** What the app stands on is run piece by piece, first what the page says is painted: a phone stays answerable. */
 async function open(): Promise<void> {

@@ -66,19 +66,24 @@ export function readJobFile(text: string): JobFileResult {
     );
   }
   if (depth(data, MAX_DEPTH) > MAX_DEPTH) return refuse('The file is nested too deeply to be a job.');
-  const kind = z.looseObject({ format: z.string(), version: z.number() }).safeParse(data);
+  const kind = z.looseObject({ format: z.string(), version: z.unknown() }).safeParse(data);
   if (!kind.success || kind.data.format !== JOB_FILE_FORMAT) {
     return refuse(`This is not a Vumble job: it does not begin with "format": "${JOB_FILE_FORMAT}".`);
   }
-  if (kind.data.version >= FIRST_VERSION && kind.data.version <= JOB_FILE_VERSION)
+  const { version } = kind.data;
+  if (typeof version !== 'number' || !Number.isInteger(version))
+    return refuse(
+      `The version of the file is ${JSON.stringify(version) ?? 'missing'}, which is no whole number. Export it again.`,
+    );
+  if (version >= FIRST_VERSION && version <= JOB_FILE_VERSION)
     data = {
       ...kind.data,
       version: JOB_FILE_VERSION,
-      job: upgradeJob((kind.data as { job?: unknown }).job, kind.data.version),
+      job: upgradeJob((kind.data as { job?: unknown }).job, version),
     };
   else
     return refuse(
-      `The file is version ${kind.data.version}; this Vumble reads versions ${FIRST_VERSION} to ${JOB_FILE_VERSION}. Update Vumble, or export it again.`,
+      `The file is version ${version}; this Vumble reads versions ${FIRST_VERSION} to ${JOB_FILE_VERSION}. Update Vumble, or export it again.`,
     );
   const parsed = JobFile.safeParse(data);
   if (!parsed.success) return { ok: false, problems: parsed.error.issues.slice(0, 12).map(issueInWords) };
@@ -86,17 +91,25 @@ export function readJobFile(text: string): JobFileResult {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, file: parsed.data };
 }
 
-/** What does not hang together in a job whose shape is right. */
+/** What does not hang together in a job whose shape is right, with the parts it names. */
 export function jobProblems(job: Job, parts: Shelf): string[] {
+  const problems = repeated(
+    parts.map((part) => part.id),
+    'part',
+  );
+  for (const { partId, where, kinds } of brokenReferences(job, parts))
+    problems.push(
+      `${where} names ${kinds[0] === 'led' ? 'LED' : 'part'} "${partId}", which is not among the parts.`,
+    );
+  for (const part of parts) if (part.kind === 'led') problems.push(...ledProblems(part));
+  return [...jobOwnProblems(job), ...problems].slice(0, 12);
+}
+
+/** What does not hang together within a job, whatever parts there are. */
+export function jobOwnProblems(job: Job): string[] {
   const problems = vehicleProblems(job.vehicle);
   const lampIds = job.vehicle.lamps.map((lamp) => lamp.id);
   const circuitIds = job.vehicle.circuits.map((circuit) => circuit.id);
-  problems.push(
-    ...repeated(
-      parts.map((part) => part.id),
-      'part',
-    ),
-  );
   const lampKnown = (id: string, where: string) => {
     if (!lampIds.includes(id)) problems.push(`${where} names lamp "${id}", which the vehicle does not have.`);
   };
@@ -110,10 +123,6 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
   }
   for (const lampId of Object.keys(job.lookOver.lamps)) lampKnown(lampId, 'job.lookOver');
   for (const lampId of Object.keys(job.chosen)) lampKnown(lampId, 'job.chosen');
-  for (const { partId, where, kinds } of brokenReferences(job, parts))
-    problems.push(
-      `${where} names ${kinds[0] === 'led' ? 'LED' : 'part'} "${partId}", which is not among the parts.`,
-    );
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     circuitKnown(circuitId, 'job.cures');
     for (const { lampId, input } of cure?.networks ?? []) {
@@ -122,6 +131,12 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
         problems.push(`job.cures ${circuitId} loads the dim feed of lamp "${lampId}", which has none.`);
     }
   }
+  problems.push(
+    ...repeated(
+      job.evidence.map(({ id }) => id),
+      'observation',
+    ),
+  );
   for (const each of job.evidence) {
     const where = `job.evidence ${each.id}`;
     if ('circuitId' in each && each.circuitId !== null) circuitKnown(each.circuitId, where);
@@ -156,7 +171,6 @@ export function jobProblems(job: Job, parts: Shelf): string[] {
     if ('circuitId' in cure) circuitKnown(cure.circuitId, `job.vehicleCures ${cure.kind}`);
     if ('lampId' in cure) lampKnown(cure.lampId, `job.vehicleCures ${cure.kind}`);
   }
-  for (const part of parts) if (part.kind === 'led') problems.push(...ledProblems(part));
   return problems.slice(0, 12);
 }
 

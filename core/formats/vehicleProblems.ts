@@ -92,7 +92,7 @@ export function bulbKnown(id: string, where: string, problems: string[]): void {
 
 /** A problem for each id that is there twice. */
 export function repeated(ids: readonly string[], what: string): string[] {
-  return [...new Set(ids.filter((id, index) => ids.indexOf(id) !== index))].map(
-    (id) => `There is more than one ${what} "${id}".`,
-  );
+  const seen = new Set<string>();
+  const twice = new Set(ids.filter((id) => seen.has(id) || !seen.add(id)));
+  return [...twice].map((id) => `There is more than one ${what} "${id}".`);
 }

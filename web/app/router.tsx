@@ -3,9 +3,11 @@ import { JobScreen } from '../places/job/JobScreen.tsx';
 import { ErrorScreen } from './ErrorScreen.tsx';
 import { FirstScreen } from './FirstScreen.tsx';
 import { Shell } from './Shell.tsx';
+import { brokenAt, markVisit } from './unfinishedVisit.ts';
 
 /** Made when the app starts: it reads the address at once. */
 export function makeRouter() {
+  const broken = brokenAt();
   const router = createBrowserRouter([
     {
       element: <Shell />,
@@ -15,7 +17,7 @@ export function makeRouter() {
         {
           errorElement: <ErrorScreen />,
           children: [
-            { path: '/', element: <FirstScreen underWay={underWay} /> },
+            { path: '/', element: <FirstScreen underWay={underWay} broken={broken} /> },
             { path: '/quick', lazy: () => import('../places/quick/QuickPlace.tsx') },
             { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
             { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
@@ -28,6 +30,7 @@ export function makeRouter() {
       ],
     },
   ]);
+  markVisit((listener) => void router.subscribe(listener));
   return router;
 
   function underWay() {

@@ -5,16 +5,23 @@ import { StrictMode, startTransition } from 'react';
 import { createRoot } from 'react-dom/client';
 import { db } from '../store/db.ts';
 import { writer } from '../store/writer.ts';
-import { App } from './App.tsx';
+import { StorageTrouble } from '../ui/StorageTrouble.tsx';
+import { lookAtRows } from '../workers/lookAtRows.ts';
+import { App, Frame } from './App.tsx';
 import { pause } from './pause.ts';
 import { makeRouter } from './router.tsx';
 
+/** The rows of the store are looked at when the first screen is long there, ms. */
+const ROWS_AFTER = 8000;
+
 /** Puts the app in the place of what the page said until now. */
 export async function start(): Promise<void> {
-  db.open().catch(() => {
-    // Whoever asks the store for something is told, and says so on the screen.
-  });
+  const trouble = db.open().then(
+    () => null,
+    (error: Error) => error,
+  );
   writer.finishEarlier();
+  setTimeout(() => lookAtRows(false), ROWS_AFTER);
   const root = document.getElementById('root');
   if (!root) throw new Error('index.html has no #root');
   const router = makeRouter();
@@ -28,4 +35,13 @@ export async function start(): Promise<void> {
       </StrictMode>,
     ),
   );
+  // Nothing of Vumble is there without its records: whatever a screen would wait for, this says why.
+  trouble.then((error) => {
+    if (!error) return;
+    app.render(
+      <Frame>
+        <StorageTrouble error={error} />
+      </Frame>,
+    );
+  });
 }

@@ -32,6 +32,11 @@ export async function exportJob(id: string, db: VumbleDatabase = appDatabase): P
   return writeJobFile(jobFileOf(row.job, await db.parts.toArray(), new Date().toISOString()));
 }
 
+/** No visit begins where the last one broke. */
+export async function forgetStage(db: VumbleDatabase = appDatabase): Promise<void> {
+  await db.settings.bulkDelete(['last-job', 'last-stage']);
+}
+
 /** Remembers which job to open next time, and where; a screen beside the stages is left out. */
 export async function rememberJob(
   id: string,

@@ -1,6 +1,6 @@
 import { Button, TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Shelf } from '../../../core/model/part.ts';
 import { STAGE_NAMES } from '../../../core/work/stages.ts';
@@ -10,7 +10,10 @@ import { offerUndo } from '../../ui/offerUndo.tsx';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
+import { lookAtRows } from '../../workers/lookAtRows.ts';
 import { useProgress } from '../../workers/useProgress.ts';
+import { AsideRows } from './AsideRows.tsx';
+import { Bin } from './Bin.tsx';
 import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
 import { OddVehicle } from './OddVehicle.tsx';
@@ -26,7 +29,7 @@ type Loaded = { rows: JobRow[]; shelf: Shelf } | { trouble: Error };
 export function Component() {
   const loaded = useLiveQuery(async (): Promise<Loaded> => {
     try {
-      const rows = await db.jobs.orderBy('updatedAt').reverse().toArray();
+      const rows = newestFirst(await db.jobs.toArray(), Date.now());
       return { rows, shelf: await db.parts.toArray() };
     } catch (error) {
       return { trouble: error as Error };
@@ -35,9 +38,13 @@ export function Component() {
   const [query, setQuery] = useState('');
   const wanted = useDeferredValue(query.trim().toLowerCase());
   const [shown, setShown] = useState(AT_FIRST);
+  const broken = loaded && 'rows' in loaded && !loaded.rows.every(isReadable);
+  useEffect(() => {
+    if (broken) lookAtRows(true);
+  }, [broken]);
   if (!loaded) return null;
   if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;
-  const here = loaded.rows.filter((row) => row.deleted === 0);
+  const here = loaded.rows.filter((row) => row.deleted !== 1 && isReadable(row));
   const found = here.filter(
     ({ job }) =>
       wanted === '' ||
@@ -45,7 +52,6 @@ export function Component() {
         .toLowerCase()
         .includes(wanted),
   );
-  const binned = loaded.rows.filter((row) => row.deleted === 1);
   return (
     <div className={classes.place}>
       <QuickStart />
@@ -55,7 +61,7 @@ export function Component() {
           <Button component={Link} to="/vehicles/new">
             New vehicle
           </Button>
-          <StartJob rows={loaded.rows} />
+          <StartJob rows={loaded.rows.filter(isReadable)} />
           <OddVehicle rows={here} />
           <ImportJob />
         </div>
@@ -88,28 +94,27 @@ export function Component() {
           )}
         </>
       )}
-      {binned.length > 0 && (
-        <details className={classes.bin}>
-          <summary>Deleted jobs ({binned.length})</summary>
-          <ul>
-            {binned.map((row) => (
-              <li key={row.id}>
-                <span>{row.job.title}</span>
-                <Button size="sm" variant="default" onClick={() => restoreJob(row.id).catch(tellTrouble)}>
-                  Take it back
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      <AsideRows />
+      <Bin />
     </div>
   );
 }
 
+/** Whether a row can be listed at all; one that cannot is looked at and set aside. */
+function isReadable({ job }: JobRow): boolean {
+  return typeof job?.title === 'string' && typeof job.vehicle?.name === 'string';
+}
+
+/** The newest change first; one that is yet to come was made while the clock was wrong, and says nothing. */
+function newestFirst(rows: readonly JobRow[], nowMs: number): JobRow[] {
+  const changed = ({ job, updatedAt }: JobRow) =>
+    [updatedAt, job?.createdAt].map((each) => Date.parse(each)).find((each) => each <= nowMs + 60_000) ?? 0;
+  return rows.toSorted((a, b) => changed(b) - changed(a));
+}
+
 function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
   const { job } = row;
-  const progress = useProgress(row, shelf).data;
+  const { data: progress, error } = useProgress(row, shelf);
   const open = progress?.find((each) => !each.done);
   const remove = () =>
     binJob(row.id)
@@ -128,13 +133,15 @@ function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
         {job.vehicle.name}, {job.vehicle.year}, {job.vehicle.systemVolts} V
       </p>
       <p className={classes.state}>
-        {progress === undefined
-          ? 'Working out how far it has come.'
-          : progress === null
-            ? 'An LED it uses is no longer on the shelf.'
-            : open
-              ? `Next: ${STAGE_NAMES[open.stage]}, ${open.note}`
-              : 'Filed'}
+        {error
+          ? `How far it has come cannot be worked out: ${error.message}`
+          : progress === undefined
+            ? 'Working out how far it has come.'
+            : progress === null
+              ? 'An LED it uses is no longer on the shelf.'
+              : open
+                ? `Next: ${STAGE_NAMES[open.stage]}, ${open.note}`
+                : 'Filed'}
       </p>
       <div className={classes.rail} aria-hidden="true">
         {progress?.map((each) => (

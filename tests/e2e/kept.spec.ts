@@ -1,0 +1,183 @@
+import { expect, OPEN_JOB, openStage, putRow, test } from './app.ts';
+
+test('a job, a part and a setting that cannot be read take no place down: set aside, exported, mended, removed', async ({
+  browser,
+}) => {
+  // Not the page of these tests: a record that cannot be read is told of on the console.
+  const page = await (await browser.newContext()).newPage();
+  await page.goto('/jobs');
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
+  const row = { updatedAt: '2026-11-20T10:00:00.000Z', deleted: 0 };
+  await putRow(page, 'jobs', { ...row, id: 'broken', job: { id: 'broken', title: 'Broken van' } });
+  await putRow(page, 'jobs', { id: 'nothing' });
+  await putRow(page, 'parts', { id: 'led-broken', kind: 'led', code: 'ROOK-1' });
+  await putRow(page, 'settings', { key: 'kept-cure-weights', value: '{"price":"<b>"' });
+  await page.goto('/jobs');
+  const aside = page.getByRole('region', { name: 'Set aside' });
+  await expect(aside.getByRole('listitem')).toHaveCount(3);
+  await expect(aside).toContainText('A job (Broken van)');
+  await expect(aside).toContainText('A part of the shelf (ROOK-1)');
+  await expect(page.getByRole('link', { name: 'Mobile library, route 3' })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await aside.getByRole('listitem').first().getByRole('button', { name: 'Export' }).click();
+  expect((await download).suggestedFilename()).toMatch(/^set-aside-jobs-\d+\.json$/);
+  const part = aside.getByRole('listitem').filter({ hasText: 'ROOK-1' });
+  await part.getByRole('button', { name: 'Mend' }).click();
+  const mending = page.getByRole('dialog', { name: 'Mend this record' });
+  const text = mending.getByLabel('The record as JSON');
+  await text.fill('{');
+  await mending.getByRole('button', { name: 'Put it back' }).click();
+  await expect(mending).toContainText('This is not JSON');
+  await text.fill(
+    JSON.stringify({
+      kind: 'resistor',
+      id: 'led-broken',
+      code: 'ROOK-1',
+      name: 'Resistor',
+      price: 1,
+      stock: 2,
+      ohms: 6,
+      watts: 50,
+      tolerance: 0.05,
+    }),
+  );
+  await mending.getByRole('button', { name: 'Put it back' }).click();
+  await expect(mending).toHaveCount(0);
+  for (const name of ['Broken van', 'nothing']) {
+    await aside
+      .getByRole('listitem')
+      .filter({ hasText: name })
+      .getByRole('button', { name: 'Remove' })
+      .click();
+    await expect(aside.getByText(name)).toHaveCount(0);
+  }
+  await expect(aside).toHaveCount(0);
+  await page.goto('/shelf');
+  await expect(page.getByText('ROOK-1')).toBeVisible();
+  await openStage(page, OPEN_JOB, 'cure');
+  await expect(page.getByText('Falls short: flashes fast')).toBeVisible();
+  await page.context().close();
+});
+
+test('a screen that broke says so, is not opened by itself again, and the list of jobs is there', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  await openStage(page, OPEN_JOB, 'cure');
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const opening = indexedDB.open('vumble');
+        opening.onsuccess = () => {
+          const writing = opening.result.transaction('jobs', 'readwrite');
+          const jobs = writing.objectStore('jobs');
+          const reading = jobs.get('library-route-3');
+          reading.onsuccess = () => {
+            const row = reading.result;
+            row.job.vehicle.circuits = [{ id: 'x' }];
+            jobs.put(row);
+          };
+          writing.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+  );
+  await page.goto(`${OPEN_JOB}/cure`);
+  await expect(page.getByRole('heading', { name: 'This screen stopped working' })).toBeVisible();
+  await expect(page.getByText('One record could not be read and was set aside.')).toBeVisible();
+  await page.goto('/');
+  await expect(page).toHaveURL(/\/jobs$/);
+  await expect(page.getByRole('region', { name: 'Set aside' })).toContainText('Mobile library, route 3');
+  await page.context().close();
+});
+
+test('a tab that was torn down at a stage opens at the list of jobs, one that was left at the stage', async ({
+  page,
+}) => {
+  await openStage(page, OPEN_JOB, 'cure');
+  await page.goto('/');
+  await expect(page).toHaveURL(/library-route-3\/cure$/);
+  // What a crash leaves: the mark of the screen that was shown, not taken away.
+  await page.evaluate(() => {
+    const path = window.location.pathname;
+    const leave = () => localStorage.setItem('vumble-on-screen', path);
+    for (const event of ['pagehide', 'visibilitychange']) window.addEventListener(event, leave);
+  });
+  await page.goto('/');
+  await expect(page).toHaveURL(/\/jobs$/);
+});
+
+test('a browser that lets nothing be kept is told of in words, whatever it throws', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  await page.addInitScript(() => {
+    Object.defineProperty(window, 'indexedDB', {
+      get: () => {
+        throw new DOMException('denied by policy', 'SecurityError');
+      },
+    });
+  });
+  await page.goto('/jobs');
+  await expect(page.getByRole('alert')).toContainText(/not letting Vumble keep|could not start/);
+  await page.context().close();
+});
+
+test('the bin is emptied for good only when told twice', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'Delete Mobile library, route 1' }).click();
+  await page.getByText('Deleted jobs (1)').click();
+  await page.getByRole('button', { name: 'Empty the bin' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Empty the bin for good?' });
+  await expect(dialog).toContainText('“Mobile library, route 1” will be gone');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await page.getByRole('button', { name: 'Empty the bin' }).click();
+  await dialog.getByRole('button', { name: 'Take it all away for good' }).click();
+  await expect(page.getByText(/^Deleted jobs/)).toHaveCount(0);
+});
+
+test('a field changed in two windows says so, and takes over what the other typed while it is idle', async ({
+  page,
+  context,
+}) => {
+  await openStage(page, OPEN_JOB, 'hand-over');
+  const other = await context.newPage();
+  await openStage(other, OPEN_JOB, 'hand-over');
+  const mine = page.getByLabel('Title of the job');
+  const theirs = other.getByLabel('Title of the job');
+  await mine.focus();
+  await theirs.fill('of the other window');
+  await expect(mine).toHaveValue('of the other window');
+  await expect(page.getByText('Changed in another window just now')).toBeVisible();
+  // Typing goes on from there, and brings nothing back that is gone.
+  await mine.press('End');
+  await mine.pressSequentially(', and more');
+  await expect(theirs).toHaveValue('of the other window, and more');
+  await mine.blur();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(theirs).toHaveValue('of the other window');
+});
+
+test('the clock of the tablet set back: what was told last stands, and its time is marked', async ({
+  page,
+}) => {
+  await page.clock.setSystemTime('2027-11-20T10:00:00Z');
+  await openStage(page, '/jobs/library-route-1', 'prove');
+  const cell = page.getByRole('button', { name: /^Left turn: / });
+  await cell.click();
+  await page.getByRole('button', { name: 'As expected', exact: true }).click();
+  await page.clock.setSystemTime('2026-11-28T10:00:00Z');
+  await openStage(page, '/jobs/library-route-1', 'prove');
+  await cell.click();
+  await page.getByRole('button', { name: 'dark', exact: true }).click();
+  await page
+    .getByRole('group', { name: 'Which lamp: dark' })
+    .getByRole('button', { name: 'Rear left' })
+    .click();
+  await expect(page.getByRole('button', { name: /^Left turn: not as it should be/ })).toBeVisible();
+  await expect(page.getByText('the clock was wrong then').first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What may be wrong' })).toContainText(
+    'Rear left: LED dead, or no contact',
+  );
+});

@@ -1,0 +1,7 @@
+import { checkRows } from '../store/checkRows.ts';
+
+// Named by whoever starts it: `broke` after a screen that did.
+checkRows(self.name === 'broke')
+  .then((found) => self.postMessage({ found }))
+  .catch((error: Error) => self.postMessage({ found: 0, trouble: error.message }))
+  .finally(() => self.close());
