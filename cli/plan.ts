@@ -26,6 +26,8 @@ export function planOf({ job, parts }: JobFile) {
         minOhms: Number.isFinite(interval.minOhms) ? interval.minOhms : null,
         found: search.choices.length,
         examined: search.examined,
+        more: search.more,
+        spreadOver: search.spreadOver,
         none: search.none,
         choices: search.choices.slice(0, SHOWN_CHOICES),
         arithmetic,

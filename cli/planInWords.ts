@@ -42,7 +42,7 @@ function rate({ low, high }: RatePrediction): string {
 
 function resistors(plan: Plan): string[] {
   return plan.resistors.flatMap((side) => [
-    `Resistors, ${side.circuitId}: ${side.none ?? `${side.found} sets fit of ${side.examined} there are`}`,
+    `Resistors, ${side.circuitId}: ${side.none ?? `${side.found} sets fit of ${side.examined} there are${side.more > 0 ? `, the best; ${side.more} more hold, their heat not looked at` : ''}`}`,
     ...side.choices.map(
       (choice, index) =>
         `  ${index + 1}. ${choice.pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' + ')}, ${

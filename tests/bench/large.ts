@@ -45,3 +45,19 @@ function bulkShelf(): Shelf {
 
 /** Five hundred parts: the demo's and bulk. */
 export const BULK_SHELF = bulkShelf();
+
+/** The demo's shelf with so many resistors in the place of its own, no two of one value. */
+export function manyResistors(count: number): Shelf {
+  const some = DEMO_SHELF.find((part) => part.kind === 'resistor');
+  if (!some) throw new Error('the demo shelf has no resistor');
+  const many = Array.from({ length: count }, (_, index) => ({
+    ...some,
+    id: `many-${index}`,
+    code: `MANY-${index}`,
+    ohms: Number((60 ** (index / count)).toFixed(4)),
+    watts: [25, 50, 100][index % 3] ?? 50,
+    tolerance: [0.01, 0.05, 0.1][index % 3] ?? 0.05,
+    stock: index % 5,
+  }));
+  return [...DEMO_SHELF.filter((part) => part.kind !== 'resistor'), ...many];
+}

@@ -9,7 +9,7 @@ import { fitmentOf, resistorsOf } from '../../simulation/fitment.ts';
 import { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { type ArithmeticLine, resistorArithmetic } from './arithmetic.ts';
 import { type OhmsInterval, ohmsInterval } from './interval.ts';
-import { type ResistorChoice, type ResistorSearch, searchResistors } from './search.ts';
+import { type ResistorChoice, type ResistorSearch, searchResistors, searchSteps } from './search.ts';
 
 /** Everything the Cure stage and the command line show about resistors for one side. */
 export interface ResistorPlan {
@@ -27,9 +27,27 @@ export interface ResistorPlan {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function planResistors(job: Job, shelf: Shelf, circuit: TurnCircuit, sides = 2): ResistorPlan {
+  const steps = planSteps(job, shelf, circuit, sides);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/**
+ * The same, a stretch at a time: yields how far it is, from 0 to 1. Whoever runs it may stop between two stretches.
+ *
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ */
+export function* planSteps(
+  job: Job,
+  shelf: Shelf,
+  circuit: TurnCircuit,
+  sides = 2,
+): Generator<number, ResistorPlan> {
   const analysis = new JobAnalysis(job, shelf);
   const { fitted, interval } = intervalFor(analysis, circuit);
-  const search = searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides);
+  const search = yield* searchSteps(fitted, circuit, interval, resistorsOf(shelf), sides);
   const cure = job.cures[circuit.id] ?? search.choices[0]?.cure ?? null;
   return {
     circuitId: circuit.id,

@@ -1,35 +1,19 @@
-// Longer than 300 lines: one search, whose pruning is read with the order it goes in.
-import { E12, STANDARD_WATTS, seriesBetween } from '../../catalogue/eSeries.ts';
-import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
 import { amps } from '../../formatting/format.ts';
 import { condemnedIn } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
-import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/cures.ts';
+import type { ResistorNetwork } from '../../model/cures.ts';
 import type { ResistorPart } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
-import { BOUGHT_TOLERANCE } from '../highestPiece.ts';
+import { type ChoiceAim, choiceOf, oneSizeLarger, type ResistorChoice } from './choice.ts';
 import type { OhmsInterval } from './interval.ts';
+import { pairsOfMostOhms, setsThereAre, setsWithin } from './sets.ts';
+import { MOST_PIECES, type Stock, spreadOver, stockFor, usable } from './stock.ts';
 
-/** A set of resistors for one side that keeps every limit. */
-export interface ResistorChoice {
-  cure: LoadResistorCure;
-  connection: ResistorNetwork['connection'];
-  pieces: readonly ResistorPiece[];
-  /** printed value of all together, ohms */
-  ohms: number;
-  /** all pieces for the sides asked for are on the shelf */
-  onShelf: boolean;
-  /** price for one side; null when a piece is not on the shelf and so has no known price */
-  price: number | null;
-  /** heat of the whole side while lit at charging volts, W */
-  litWatts: number;
-  /** heat of the hottest piece while lit at charging volts, W */
-  hottestWatts: number;
-}
+export type { ResistorChoice } from './choice.ts';
 
 export interface ResistorSearch {
   choices: readonly ResistorChoice[];
@@ -37,32 +21,45 @@ export interface ResistorSearch {
   examined: number;
   /** why there are none, when there are none */
   none: string | null;
+  /** sets that keep every limit but the heat of their mounts, beyond those listed; 0 where all are listed */
+  more: number;
+  /** where there are too many resistors to try all together: how many, spread over their values, sets of three and four were made of */
+  spreadOver: number | null;
 }
 
-/** Most pieces a side may have. */
-export const MOST_PIECES = 4;
-
-/** A resistor that could be used. A part yet to be bought gets its size once its share of the heat is known. */
-interface Stock {
-  partId: string | null;
-  ohms: number;
-  watts: number | null;
-  tolerance: number;
-  price: number | null;
-  stock: number;
+export interface SearchLimits {
+  /** shelf values alone, or the E12 series too */
+  values?: 'shelf' | 'all';
+  /** lamps of one end alone */
+  at?: Lamp['end'] | undefined;
+  /** the first so many that bear their heat */
+  most?: number;
 }
+
+/** Of so many resistors every set is tried: half a million of them. */
+const ALL_OF = 57;
+/** Of more, sets of three and four are made of so many. */
+const SPREAD_OVER = 40;
+/** And pairs are tried from the most ohms on, so many of each tolerance. */
+const PAIRS = 8000;
+/** Tolerances told apart there; with more of them the finer are taken for the coarser. */
+const TOLERANCES = 6;
+/** Ranked at most: nobody reads so many. */
+const RANKED = 1000;
+/** Sets looked at between two words on how far it is. */
+const AT_A_STRETCH = 2000;
 
 /**
  * Every set of one to four resistors, all side by side or all in a row, from the shelf and from the E12
  * series in 25, 50 and 100 W, that keeps the interval over its tolerance, stays within its printed watts, and bears
- * its heat on the metal there, in every use of the feed.
+ * its heat on the metal there, in every use of the feed. Of a shelf with more values than can all be tried together, all
+ * singles, the pairs of most ohms, and threes and fours of values spread over theirs; the best thousand are kept.
  *
  * Ranked: on the shelf first; then nearest to one a converted main bulb (spreads the heat, each tapped at
  * its own lamp); then least heat; then price; then ohms.
  *
  * @param sides how many sides get the same set, for counting stock
- * @param within what to search less than all of: shelf values alone, lamps of one end alone, the first so many that
- *   bear their heat
+ * @param limits what to search less than all of
  */
 export function searchResistors(
   fitted: TurnCircuits,
@@ -70,65 +67,156 @@ export function searchResistors(
   interval: OhmsInterval,
   shelf: readonly ResistorPart[],
   sides = 2,
-  {
-    values = 'all',
-    at,
-    most = Number.POSITIVE_INFINITY,
-  }: { values?: 'shelf' | 'all'; at?: Lamp['end'] | undefined; most?: number } = {},
+  limits: SearchLimits = {},
 ): ResistorSearch {
-  if (interval.maxOhms === Number.POSITIVE_INFINITY) {
+  const steps = searchSteps(fitted, circuit, interval, shelf, sides, limits);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same, a stretch at a time: yields how far it is, from 0 to 1. Whoever runs it may stop between two stretches. */
+export function* searchSteps(
+  fitted: TurnCircuits,
+  circuit: TurnCircuit,
+  interval: OhmsInterval,
+  shelf: readonly ResistorPart[],
+  sides = 2,
+  { values = 'all', at, most = RANKED }: SearchLimits = {},
+): Generator<number, ResistorSearch> {
+  const nothing = { choices: [], examined: 0, more: 0, spreadOver: null };
+  if (interval.maxOhms === Number.POSITIVE_INFINITY)
     return {
-      choices: [],
-      examined: 0,
+      ...nothing,
       none: 'The bulbs now fitted clear the band by themselves: no resistor is needed.',
     };
-  }
   const mounts = mountsFor(fitted, circuit).filter((lamp) => at === undefined || lamp.end === at);
-  if (mounts.length === 0) {
+  if (mounts.length === 0)
     return {
-      choices: [],
-      examined: 0,
+      ...nothing,
       none: 'No converted lamp of this side has metal within reach to mount a resistor on.',
     };
-  }
   const volts = chargingVolts(fitted.vehicle.systemVolts);
-  const stock = candidates(interval, shelf, values);
-  const choices: ResistorChoice[] = [];
-  for (const connection of ['parallel', 'series'] as const) {
-    for (const set of setsWithin(stock, connection, interval)) {
-      const choice = choiceOf(set, connection, mounts, volts, sides, interval);
-      if (choice) choices.push(choice);
+  const stock = stockFor(interval, shelf, values);
+  const best = new BestChoices({ interval, mounts, volts, sides });
+  let spread: number | null = null;
+  let looked = 0;
+  for (const [turn, connection] of (['parallel', 'series'] as const).entries()) {
+    const able = usable(stock, connection, interval, volts);
+    if (able.length > ALL_OF) spread = SPREAD_OVER;
+    for (const set of setsOf(able, connection, interval, sides)) {
+      best.offer(set, connection);
+      looked += 1;
+      // How many there are nobody knows beforehand: nearer to the end the slower.
+      if (looked % AT_A_STRETCH === 0) yield 0.4 * (turn + looked / (looked + 100_000));
     }
   }
+  const ranked = best.ranked();
   const followed = new Map<string, HeatVerdict>();
   const bears = ({ cure }: ResistorChoice) =>
     condemnedIn(fitted.vehicle, cure.networks, volts, cure.networks, followed) === null;
-  const wanted = mounts.length;
-  choices.sort(
-    (a, b) =>
-      Number(b.onShelf) - Number(a.onShelf) ||
-      Math.abs(a.pieces.length - wanted) - Math.abs(b.pieces.length - wanted) ||
-      a.litWatts - b.litWatts ||
-      (a.price ?? Number.POSITIVE_INFINITY) - (b.price ?? Number.POSITIVE_INFINITY) ||
-      b.ohms - a.ohms,
-  );
   const borne: ResistorChoice[] = [];
-  for (const choice of choices) {
+  for (const [index, choice] of ranked.entries()) {
     if (borne.length >= most) break;
     let larger: ResistorChoice | null = choice;
     while (larger && !bears(larger)) larger = oneSizeLarger(larger);
     if (larger) borne.push(larger);
+    if (index % 50 === 49) yield 0.8 + (0.2 * index) / ranked.length;
   }
   return {
     choices: borne,
     examined: 2 * setsThereAre(stock.length) - stock.length,
+    more: best.found - ranked.length,
+    spreadOver: spread,
     none:
       borne.length > 0
         ? null
-        : choices.length > 0
+        : ranked.length > 0
           ? 'Every set that would do gets hotter on this metal than it bears: a better mount, or another cure.'
           : noneReason(interval),
   };
+}
+
+/** The sets to look at: all there are, or where those are too many to, what stands for them. */
+function* setsOf(
+  able: readonly Stock[],
+  connection: ResistorNetwork['connection'],
+  interval: OhmsInterval,
+  sides: number,
+): Generator<readonly Stock[]> {
+  if (able.length <= ALL_OF) {
+    yield* setsWithin(able, connection, interval);
+    return;
+  }
+  const seen = new Set<string>();
+  const order = new Map(able.map((each, index) => [each, index]));
+  const onShelf = able.filter((each) => each.stock >= sides);
+  for (const tolerance of tolerancesOf(able)) {
+    // A pair of this tolerance keeps the interval only so much within it.
+    const within = {
+      ...interval,
+      maxOhms: interval.maxOhms / (1 + tolerance.from),
+      minOhms: interval.minOhms / (1 - tolerance.from),
+    };
+    for (const from of [onShelf, able]) {
+      const mine = from.filter((each) => each.tolerance <= tolerance.to);
+      for (const set of pairsOfMostOhms(mine, connection, within, PAIRS)) {
+        const key = set.map((each) => order.get(each)).join();
+        if (seen.has(key)) continue;
+        seen.add(key);
+        yield set;
+      }
+    }
+  }
+  yield* setsWithin(spreadOver(able, SPREAD_OVER), connection, interval, 3);
+}
+
+/** Tolerances there are, the least first, each from what to what it stands for. */
+function tolerancesOf(stock: readonly Stock[]): { from: number; to: number }[] {
+  const all = [...new Set(stock.map(({ tolerance }) => tolerance))].toSorted((a, b) => a - b);
+  const each = Math.ceil(all.length / TOLERANCES);
+  return Array.from({ length: Math.ceil(all.length / each) }, (_, group) => {
+    const mine = all.slice(group * each, (group + 1) * each);
+    return { from: mine[0] ?? 0, to: mine.at(-1) ?? 0 };
+  });
+}
+
+/** The best choices among sets that are offered one by one, and no more of them kept than will be ranked. */
+class BestChoices {
+  /** sets that keep every limit but the heat of their mounts */
+  found = 0;
+  private kept: ResistorChoice[] = [];
+  private last: ResistorChoice | null = null;
+
+  constructor(private readonly aim: ChoiceAim) {}
+
+  offer(set: readonly Stock[], connection: ResistorNetwork['connection']): void {
+    const choice = choiceOf(set, connection, this.aim);
+    if (!choice) return;
+    this.found += 1;
+    if (this.last && this.order(choice, this.last) >= 0) return;
+    this.kept.push(choice);
+    if (this.kept.length >= 2 * RANKED) {
+      this.kept = this.ranked();
+      this.last = this.kept.at(-1) ?? null;
+    }
+  }
+
+  ranked(): ResistorChoice[] {
+    return this.kept.toSorted((a, b) => this.order(a, b)).slice(0, RANKED);
+  }
+
+  private order(a: ResistorChoice, b: ResistorChoice): number {
+    const wanted = this.aim.mounts.length;
+    return (
+      Number(b.onShelf) - Number(a.onShelf) ||
+      Math.abs(a.pieces.length - wanted) - Math.abs(b.pieces.length - wanted) ||
+      a.litWatts - b.litWatts ||
+      (a.price ?? Number.POSITIVE_INFINITY) - (b.price ?? Number.POSITIVE_INFINITY) ||
+      b.ohms - a.ohms
+    );
+  }
 }
 
 /** Converted main lamps with metal to mount on; rear first, where there is usually more room. */
@@ -138,137 +226,6 @@ function mountsFor(fitted: TurnCircuits, circuit: TurnCircuit): Lamp[] {
     .filter((lamp) => lamp.role === 'main' && lamp.resistorMount !== 'none')
     .filter((lamp) => fitted.fitment.contents.get(lamp.id)?.kind === 'led')
     .sort((a, b) => Number(b.end === 'rear') - Number(a.end === 'rear'));
-}
-
-/**
- * What could be used: every shelf part, and the E12 values the shelf lacks. Of those to be bought, values
- * that even four alike could not bring into the interval are left out.
- */
-function candidates(
-  interval: OhmsInterval,
-  shelf: readonly ResistorPart[],
-  values: 'shelf' | 'all',
-): Stock[] {
-  const most = interval.maxOhms * MOST_PIECES;
-  const least = Math.max(interval.minOhms, interval.maxOhms / 1000) / MOST_PIECES;
-  const stocked = shelf.map(
-    ({ id, ohms, watts, tolerance, price, stock }): Stock => ({
-      partId: id,
-      ohms,
-      watts,
-      tolerance,
-      price,
-      stock,
-    }),
-  );
-  if (values === 'shelf') return stocked;
-  const lacking = seriesBetween(E12, least, most).filter(
-    (ohms) => !stocked.some((each) => Math.abs(each.ohms - ohms) < 0.01 * ohms),
-  );
-  const toBuy = lacking.map(
-    (ohms): Stock => ({
-      partId: null,
-      ohms,
-      watts: null,
-      tolerance: BOUGHT_TOLERANCE,
-      price: null,
-      stock: 0,
-    }),
-  );
-  return [...stocked, ...toBuy];
-}
-
-function choiceOf(
-  set: readonly Stock[],
-  connection: ResistorNetwork['connection'],
-  mounts: readonly Lamp[],
-  volts: number,
-  sides: number,
-  interval: OhmsInterval,
-): ResistorChoice | null {
-  const values = set.map((each) => each.ohms);
-  const ohms = connection === 'series' ? seriesOhms(values) : parallelOhms(values);
-  const tolerance = Math.max(...set.map((each) => each.tolerance));
-  if (ohms * (1 + tolerance) > interval.maxOhms || ohms * (1 - tolerance) < interval.minOhms) return null;
-  const pieces = sized(set, connection, volts, 1 - tolerance);
-  if (!pieces) return null;
-  const lit = pieceWatts({ connection, pieces }, volts);
-  const prices = set.map((each) => each.price);
-  return {
-    cure: { kind: 'load-resistor', networks: spread(pieces, connection, mounts) },
-    connection,
-    pieces,
-    ohms,
-    onShelf: set.every((each) => each.stock >= sides * count(set, each)),
-    price: prices.some((price) => price === null)
-      ? null
-      : prices.reduce<number>((sum, price) => sum + (price ?? 0), 0),
-    litWatts: lit.reduce((sum, watts) => sum + watts, 0),
-    hottestWatts: Math.max(...lit),
-  };
-}
-
-/** The same set with what is yet to be bought a size larger: it bears more heat; null where there is none larger. */
-function oneSizeLarger(choice: ResistorChoice): ResistorChoice | null {
-  const grown = new Map<ResistorPiece, ResistorPiece>();
-  for (const piece of choice.pieces) {
-    if (piece.partId !== null) continue;
-    const watts = STANDARD_WATTS.find((size) => size > piece.watts);
-    if (watts === undefined) return null;
-    grown.set(piece, { ...piece, watts });
-  }
-  if (grown.size === 0) return null;
-  const larger = (piece: ResistorPiece) => grown.get(piece) ?? piece;
-  const networks = choice.cure.networks.map((network) => ({
-    ...network,
-    pieces: network.pieces.map(larger),
-  }));
-  return { ...choice, pieces: choice.pieces.map(larger), cure: { ...choice.cure, networks } };
-}
-
-/** The pieces with their sizes, or null where a shelf part or the largest size sold would be overrun. */
-function sized(
-  set: readonly Stock[],
-  connection: ResistorNetwork['connection'],
-  volts: number,
-  lowFactor: number,
-): ResistorPiece[] | null {
-  const unsized = set.map(({ partId, ohms, tolerance, watts }) => ({
-    partId,
-    ohms,
-    tolerance,
-    watts: watts ?? 0,
-  }));
-  const atLow = pieceWatts({ connection, pieces: unsized }, volts, lowFactor);
-  const pieces: ResistorPiece[] = [];
-  for (const [index, each] of set.entries()) {
-    const needed = atLow[index] ?? 0;
-    const watts = each.watts ?? STANDARD_WATTS.find((size) => size >= needed);
-    if (watts === undefined || watts < needed) return null;
-    pieces.push({ partId: each.partId, ohms: each.ohms, watts, tolerance: each.tolerance });
-  }
-  return pieces;
-}
-
-function count(set: readonly Stock[], wanted: Stock): number {
-  return set.filter((each) => each === wanted).length;
-}
-
-/** Side by side: one lamp after another in turn. In a row: all at the first lamp. */
-function spread(
-  pieces: readonly ResistorPiece[],
-  connection: ResistorNetwork['connection'],
-  mounts: readonly Lamp[],
-): ResistorNetwork[] {
-  const first = mounts[0];
-  if (!first) return [];
-  if (connection === 'series') return [{ lampId: first.id, connection, pieces: [...pieces] }];
-  const byLamp = new Map<string, ResistorPiece[]>();
-  pieces.forEach((piece, index) => {
-    const lamp = mounts[index % mounts.length] ?? first;
-    byLamp.set(lamp.id, [...(byLamp.get(lamp.id) ?? []), piece]);
-  });
-  return [...byLamp].map(([lampId, each]) => ({ lampId, connection, pieces: each }));
 }
 
 const LIMITS: Record<OhmsInterval['minSetBy'], string> = {
@@ -286,49 +243,4 @@ function noneReason(interval: OhmsInterval): string {
   return tooTight
     ? `No resistor can do both: the band asks for at most ${interval.maxOhms.toFixed(2)} Ω a side, and the supply allows no less than ${interval.minOhms.toFixed(2)} Ω.`
     : `No set of up to ${MOST_PIECES} resistors lies between ${interval.minOhms.toFixed(2)} and ${interval.maxOhms.toFixed(2)} Ω within its printed watts.`;
-}
-
-/** How many multisets of one to four there are of so many values. */
-function setsThereAre(values: number): number {
-  let sets = 0;
-  let ofSize = 1;
-  for (let size = 1; size <= MOST_PIECES; size += 1) {
-    ofSize = (ofSize * (values + size - 1)) / size;
-    sets += ofSize;
-  }
-  return sets;
-}
-
-/**
- * Every set of one to four whose printed value can be within the interval, in the order of the list. Ohms in a row
- * and conductances side by side add up, so that with the values in order whole branches are ruled out by their sum.
- * One alone counts as side by side.
- */
-function* setsWithin(
-  stock: readonly Stock[],
-  connection: ResistorNetwork['connection'],
-  { minOhms, maxOhms }: OhmsInterval,
-): Generator<readonly Stock[]> {
-  const measure = ({ ohms }: Stock) => (connection === 'series' ? ohms : 1 / ohms);
-  const [low, high] = connection === 'series' ? [minOhms, maxOhms] : [1 / maxOhms, 1 / minOhms];
-  // The exact check comes after, with the tolerance: rounding here must not lose a set on the edge.
-  const [least, most] = [low * (1 - 1e-9), high * (1 + 1e-9)];
-  const sorted = stock
-    .map((each, order) => ({ each, order, size: measure(each) }))
-    .toSorted((a, b) => a.size - b.size);
-  const largest = sorted.at(-1)?.size ?? 0;
-
-  function* extend(from: number, head: typeof sorted, sum: number): Generator<readonly Stock[]> {
-    const room = MOST_PIECES - head.length - 1;
-    for (let index = from; index < sorted.length; index += 1) {
-      const next = sorted[index];
-      if (!next || sum + next.size > most) return;
-      if (sum + next.size + room * largest < least) continue;
-      const set = [...head, next];
-      if (sum + next.size >= least && (connection === 'parallel' || set.length > 1))
-        yield set.toSorted((a, b) => a.order - b.order).map(({ each }) => each);
-      if (room > 0) yield* extend(index, set, sum + next.size);
-    }
-  }
-  yield* extend(0, [], 0);
 }

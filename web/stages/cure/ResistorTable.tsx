@@ -7,6 +7,7 @@ import { inARow, ohms, volts, watts } from '../../../core/formatting/format.ts';
 import { chargingVolts } from '../../../core/judge/workingPoints.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { price } from '../../ui/money.ts';
+import { useResistorShare } from '../../workers/useResistorPlan.ts';
 import classes from './ResistorTable.module.css';
 import { useChooseCure } from './useChooseCure.ts';
 
@@ -28,7 +29,7 @@ export function ResistorTable({
   const [all, setAll] = useState(false);
   if (error)
     return <p role="alert">The search stopped: {error.message} Change the choice of LED, or reload.</p>;
-  if (!plan) return <p className="faint">Searching every set of one to four resistors.</p>;
+  if (!plan) return <Searching />;
   const { search } = plan;
   const now = job.cures[circuit.id] ?? null;
   if (search.none) {
@@ -96,10 +97,9 @@ export function ResistorTable({
         </tbody>
       </table>
       <p className={classes.note}>
-        {search.choices.length} sets hold at every volt, tolerance counted, of{' '}
-        {search.examined.toLocaleString()} there are. Watts at {volts(chargingVolts(job.vehicle.systemVolts))}
-        , computed; printed watts hold on metal only. On the shelf first, then nearest to one a bulb, then
-        least heat. Prices in the shop’s currency.
+        {foundWords(search)} Watts at {volts(chargingVolts(job.vehicle.systemVolts))}, computed; printed watts
+        hold on metal only. On the shelf first, then nearest to one a bulb, then least heat. Prices in the
+        shop’s currency.
       </p>
       <div className={classes.actions}>
         {search.choices.length > FIRST_SHOWN && (
@@ -109,6 +109,28 @@ export function ResistorTable({
         )}
         {now && <Remove onClick={() => choose(null, 'No resistors')} />}
       </div>
+    </div>
+  );
+}
+
+/** What was found, of how many, and what was not tried. */
+function foundWords({ choices, examined, more, spreadOver }: ResistorPlan['search']): string {
+  const found = `${choices.length} sets hold at every volt, tolerance counted, of ${examined.toLocaleString()} there are.`;
+  const beyond =
+    more > 0 ? ` They are the best; ${more.toLocaleString()} more hold, their heat not looked at.` : '';
+  const tried =
+    spreadOver === null
+      ? ''
+      : ` So many resistors cannot all be tried together: pairs of the least heat, and threes and fours of ${spreadOver} values spread over theirs, were.`;
+  return found + beyond + tried;
+}
+
+function Searching() {
+  const share = useResistorShare();
+  return (
+    <div role="status">
+      <p className="faint">Searching the sets of one to four resistors.</p>
+      <progress value={share} max={1} aria-label="How far the search is" />
     </div>
   );
 }
