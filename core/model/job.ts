@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LoadResistorCure, VehicleCure } from './cures.ts';
 import { Evidence } from './evidence.ts';
 import { DateOrEmpty, Id, Line, Moment, Note } from './fields.ts';
+import { LONGEST_PAUSE } from './longestPause.ts';
 import { Vehicle } from './vehicle/vehicle.ts';
 
 export const LampCondition = z.enum(['works', 'dead', 'dim', 'wrong-colour']);
@@ -17,7 +18,7 @@ export const StepRecord = z.strictObject({
   note: Note,
   /** when it was begun, and how long of the time since nobody worked on it, s */
   startedAt: Moment.optional(),
-  pausedSeconds: z.number().min(0).max(1e7).optional(),
+  pausedSeconds: z.number().min(0).max(LONGEST_PAUSE).optional(),
   /** paused since then */
   pausedAt: Moment.optional(),
   /** what of it was ticked off */

@@ -1,6 +1,9 @@
 import { useMediaQuery } from '@mantine/hooks';
 
-/** Whether the screen is as narrow as a phone's: one half of a job at a time. */
+/** Whether the screen is as narrow as a phone's, or as low as one on its side: one half of a job at a time. */
 export function usePhone(): boolean {
-  return useMediaQuery('(max-width: 800px)', undefined, { getInitialValueInEffect: false }) ?? false;
+  return (
+    useMediaQuery('(max-width: 800px), (max-height: 480px)', undefined, { getInitialValueInEffect: false }) ??
+    false
+  );
 }

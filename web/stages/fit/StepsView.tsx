@@ -53,7 +53,9 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
     setTool(null);
     voice?.stop();
     body.current?.scrollTo?.({ top: 0 });
+    showOnLow(body.current);
   };
+  useEffect(() => showOnLow(body.current), []);
   const swipe = useStepSwipe(
     () => go(index + 1),
     () => go(index - 1),
@@ -275,4 +277,9 @@ function Tick({ state }: { state: keyof typeof TICK_WORDS }) {
       />
     </svg>
   );
+}
+
+/** On a low screen a step scrolls with all that is above it: it is brought to the top. */
+function showOnLow(body: HTMLElement | null): void {
+  if (window.matchMedia('(max-height: 480px)').matches) body?.scrollIntoView({ block: 'start' });
 }

@@ -1,4 +1,5 @@
 import type { StepRecord } from '../../../../core/model/job.ts';
+import { settlePause } from '../../../../core/work/pause.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../../job/workspace.ts';
 
@@ -83,12 +84,4 @@ export function useStepActs() {
         draft.lost = (draft.lost ?? []).filter(({ id }) => id !== lostId);
       }),
   };
-}
-
-/** Ends a pause: what it took is no work. */
-function settlePause(record: StepRecord, now: string): void {
-  if (!record.pausedAt) return;
-  const seconds = Math.max(0, (Date.parse(now) - Date.parse(record.pausedAt)) / 1000);
-  record.pausedSeconds = (record.pausedSeconds ?? 0) + seconds;
-  delete record.pausedAt;
 }

@@ -70,7 +70,7 @@ export function StepCard({
       )}
       <p className={classes.text}>{step.text}</p>
       {step.timer && step.timer.minutes !== null && (
-        <WaitTimer what={TIMER_WORDS[step.timer.what]} minutes={step.timer.minutes} />
+        <WaitTimer name={step.id} what={TIMER_WORDS[step.timer.what]} minutes={step.timer.minutes} />
       )}
       {step.ticks && (
         <ul className={classes.ticks}>
@@ -95,7 +95,7 @@ export function StepCard({
       {tool === 'trouble' && <TroubleForm step={step} />}
       {tool === 'wait' && <WaitForm step={step} steps={steps} />}
       {tool === 'lost' && <LostForm step={step} />}
-      {tool === 'timer' && <OwnTimer />}
+      {tool === 'timer' && <OwnTimer step={step} />}
       {(tool === 'note' || record?.note) && (
         <SavedText
           label="Note, what was measured"

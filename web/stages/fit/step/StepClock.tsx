@@ -4,6 +4,7 @@ import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { minutesTaken } from '../../../../core/work/times.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { useStepActs } from '../hand/useStepActs.ts';
+import { useWait } from '../hand/waits.ts';
 import classes from './Step.module.css';
 
 /** How long a step takes: begun, paused, done; what is recorded narrows the ranges of later jobs. */
@@ -59,38 +60,25 @@ function Running({
 
 const figure = (minutes: number) => (minutes < 1 ? 'under 1' : String(Math.round(minutes)));
 
-/** Something that takes its time: a countdown, begun by whoever waits. */
-export function WaitTimer({ what, minutes }: { what: string; minutes: number }) {
-  const [until, setUntil] = useState<number | null>(null);
-  const [now, setNow] = useState(Date.now);
-  const running = until !== null && now < until;
-  useEffect(() => {
-    if (!running) return;
-    const clock = setInterval(() => setNow(Date.now()), 1000);
-    return () => clearInterval(clock);
-  }, [running]);
-  const left = until === null ? minutes * 60 : Math.max(0, Math.ceil((until - now) / 1000));
-  const shown = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
+/** Something that takes its time: a countdown, begun by whoever waits; it goes on while another step is looked at. */
+export function WaitTimer({ name, what, minutes }: { name: string; what: string; minutes: number }) {
+  const { left, running, start, stop } = useWait(name, minutes);
+  const seconds = left ?? minutes * 60;
+  const shown = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   return (
     <div className={classes.timer}>
       <span>
-        {what} <b>{until !== null && !running ? 'time is up' : shown}</b>
+        {what} <b>{left === 0 ? 'time is up' : shown}</b>
       </span>
-      <Button
-        variant="default"
-        onClick={() => {
-          setNow(Date.now());
-          setUntil(running ? null : Date.now() + minutes * 60_000);
-        }}
-      >
-        {running ? 'Stop' : until === null ? 'Start' : 'Once more'}
+      <Button variant="default" onClick={running ? stop : start}>
+        {running ? 'Stop' : left === null ? 'Start' : 'Once more'}
       </Button>
     </div>
   );
 }
 
 /** Glue, sealant, paint: whatever takes its time, as long as its maker says. */
-export function OwnTimer() {
+export function OwnTimer({ step }: { step: FitStep }) {
   const [minutes, setMinutes] = useState<number | string>(10);
   const value = Number(minutes);
   const usable = Number.isFinite(value) && value > 0 && value <= 600;
@@ -106,7 +94,7 @@ export function OwnTimer() {
         max={600}
         error={usable ? null : '1 to 600 min'}
       />
-      {usable && <WaitTimer key={value} what="Wait" minutes={value} />}
+      {usable && <WaitTimer key={value} name={`${step.id}-own-${value}`} what="Wait" minutes={value} />}
     </div>
   );
 }
