@@ -153,4 +153,28 @@ describe('the shelf as a table (RFC 4180)', () => {
     const added = readShelfCsv([header, line(resistor)].join('\n'), DEMO_SHELF).parts[0];
     expect(DEMO_SHELF.some((part) => part.id === added?.id)).toBe(false);
   });
+
+  it('takes thousands of codes whose ids clash, each for a part of its own, in a time that grows with their number', () => {
+    const rows = (count: number) => {
+      const lines = Array.from({ length: count }, (_, index) => {
+        // Other codes, all of one id.
+        const code = `A${'-'.repeat(1 + (index % 70))}${'.'.repeat(Math.floor(index / 70))}B`;
+        return `consumable,${code},Tape,1,1,feed-joint`;
+      });
+      return readShelfCsv(['kind,code,name,price,stock,use', ...lines].join('\n'), []);
+    };
+    const { parts, problems } = rows(4900);
+    expect(problems).toEqual([]);
+    expect(new Set(parts.map(({ id }) => id)).size).toBe(4900);
+  });
+
+  it('gives back a cell that begins as a formula would, by the wide signs too', () => {
+    const [part] = DEMO_SHELF.filter(({ kind }) => kind === 'consumable');
+    if (!part) throw new Error('a consumable');
+    for (const name of ['=1+1', '＝1+1', '＋49', '－2', '＠x', '@x', "'plain"]) {
+      const text = shelfCsv([{ ...part, name }]);
+      if (name !== "'plain") expect(text).toContain(`'${name}`);
+      expect(readShelfCsv(text, []).parts[0]?.name).toBe(name);
+    }
+  });
 });

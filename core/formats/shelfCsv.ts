@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { COLUMNS } from '../inventory/columns.ts';
 import { idFor, partFromRow, type Row, rowOfPart } from '../inventory/rows.ts';
 import type { Part, Shelf } from '../model/part.ts';
-import { toCsv } from './csv.ts';
+import { toCsv, undefused } from './csv.ts';
 
 /** Larger than any honest shelf, bytes and rows. */
 export const SHELF_CSV_MAX_BYTES = 2_000_000;
@@ -51,6 +51,7 @@ export function readShelfCsv(text: string, shelf: Shelf): ShelfCsvResult {
   if (rows.length - 1 > MOST_ROWS) return refuse(`The table has more than ${MOST_ROWS} rows. Split it.`);
   const known = new Set(COLUMNS.map((column) => column.name));
   const ids = new Map(shelf.map((part) => [`${part.kind} ${part.code}`, part.id]));
+  const free = new FreeIds(shelf);
   const parts: Part[] = [];
   const problems: { line: number; text: string }[] = [];
   const seen = new Map<string, number>();
@@ -62,9 +63,9 @@ export function readShelfCsv(text: string, shelf: Shelf): ShelfCsvResult {
       });
       continue;
     }
-    const row: Row = Object.fromEntries(header.map((name, index) => [name, undefuse(cells[index] ?? '')]));
+    const row: Row = Object.fromEntries(header.map((name, index) => [name, undefused(cells[index] ?? '')]));
     const key = `${row.kind?.trim()} ${row.code?.trim()}`;
-    const result = partFromRow(row, ids.get(key) ?? freeIdFor(row, parts, shelf));
+    const result = partFromRow(row, ids.get(key) ?? free.idFor(row));
     if (!result.ok)
       problems.push({
         line,
@@ -79,28 +80,39 @@ export function readShelfCsv(text: string, shelf: Shelf): ShelfCsvResult {
       });
     else {
       seen.set(key, line);
+      free.take(result.part.id);
       parts.push(result.part);
     }
   }
   return { parts, problems, unknownColumns: header.filter((name) => name !== '' && !known.has(name)) };
 }
 
-/** Two codes that differ in a dash only must not become one part. */
-function freeIdFor(row: Row, parts: readonly Part[], shelf: Shelf): string | undefined {
-  const kind = COLUMNS[0]?.choices?.find((each) => each === row.kind?.trim());
-  if (!kind) return undefined;
-  const id = idFor(kind as Part['kind'], row.code ?? '');
-  const taken = (each: string) =>
-    parts.some((part) => part.id === each) || shelf.some((part) => part.id === each);
-  if (!taken(id)) return id;
-  let count = 2;
-  while (taken(`${id.slice(0, 60)}-${count}`)) count += 1;
-  return `${id.slice(0, 60)}-${count}`;
-}
+/** Ids for new parts: two codes that differ in a dash only must not become one part. */
+class FreeIds {
+  private readonly taken: Set<string>;
+  /** the last number given behind an id: thousands of codes alike are not counted through each time */
+  private readonly counts = new Map<string, number>();
 
-/** `toCsv` puts an apostrophe before what a spreadsheet would run. */
-function undefuse(cell: string): string {
-  return /^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell;
+  constructor(shelf: Shelf) {
+    this.taken = new Set(shelf.map(({ id }) => id));
+  }
+
+  take(id: string): void {
+    this.taken.add(id);
+  }
+
+  idFor(row: Row): string | undefined {
+    const kind = COLUMNS[0]?.choices?.find((each) => each === row.kind?.trim());
+    if (!kind) return undefined;
+    const id = idFor(kind as Part['kind'], row.code ?? '');
+    if (!this.taken.has(id)) return id;
+    const head = id.slice(0, 58);
+    let count = this.counts.get(head) ?? 1;
+    do count += 1;
+    while (this.taken.has(`${head}-${count}`));
+    this.counts.set(head, count);
+    return `${head}-${count}`;
+  }
 }
 
 /** Rows with the line each begins on; a cell in quotes may run over several lines. */

@@ -2,11 +2,11 @@ import { Button, FileButton, Radio } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { JOB_FILE_MAX_BYTES, readJobFile } from '../../../core/formats/jobFile.ts';
 import { type ImportMode, type ImportPreview, importJob, previewImport } from '../../store/importJob.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { shortMoment } from '../../ui/dates.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
+import { files } from '../../workers/files.ts';
 import classes from './JobsPlace.module.css';
 
 /** Import in two looks: what the file would change, then, if that is wanted, the change. */
@@ -17,14 +17,8 @@ export function ImportJob() {
   const read = async (file: File | null) => {
     if (!file) return;
     reset.current?.();
-    if (file.size > JOB_FILE_MAX_BYTES) {
-      setProblems([
-        `The file is larger than ${JOB_FILE_MAX_BYTES / 1e6} MB. A job file is far smaller: choose the right file.`,
-      ]);
-      return;
-    }
     try {
-      const result = readJobFile(await file.text());
+      const result = await files().jobFile(file);
       if (result.ok) setPreview(await previewImport(result.file));
       else setProblems(result.problems);
     } catch (error) {

@@ -1,28 +1,29 @@
 import { Button } from '@mantine/core';
 import { useRef, useState } from 'react';
-import { readShelfCsv, SHELF_CSV_MAX_BYTES, type ShelfCsvResult } from '../../../core/formats/shelfCsv.ts';
 import type { Part } from '../../../core/model/part.ts';
 import { putParts } from '../../store/shelf.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
+import { files } from '../../workers/files.ts';
+import type { ShelfTable } from '../../workers/files.worker.ts';
 import classes from './Shelf.module.css';
 import { tellChange } from './tellChange.ts';
 
 /** Reads a table of parts, shows what would change and what cannot be read, and asks before anything is kept. */
 export function ImportShelf({ parts }: { parts: readonly Part[] }) {
   const input = useRef<HTMLInputElement>(null);
-  const [read, setRead] = useState<(ShelfCsvResult & { name: string }) | null>(null);
+  const [read, setRead] = useState<(ShelfTable & { name: string }) | null>(null);
+  const [reading, setReading] = useState(false);
   const [busy, setBusy] = useState(false);
   const open = async (file: File | undefined) => {
     if (!file) return;
+    setReading(true);
     try {
-      // A file far over the limit is refused before it is read into memory.
-      const text =
-        file.size > 2 * SHELF_CSV_MAX_BYTES ? 'x'.repeat(SHELF_CSV_MAX_BYTES + 1) : await file.text();
-      setRead({ ...readShelfCsv(text, parts), name: file.name });
+      setRead({ ...(await files().shelfTable(file, parts)), name: file.name });
     } catch (error) {
       tellTrouble(error as Error);
     }
+    setReading(false);
   };
   const known = new Set(parts.map((part) => part.id));
   const changed = read?.parts.filter((part) => known.has(part.id)).length ?? 0;
@@ -40,7 +41,7 @@ export function ImportShelf({ parts }: { parts: readonly Part[] }) {
   };
   return (
     <>
-      <Button variant="default" onClick={() => input.current?.click()}>
+      <Button variant="default" onClick={() => input.current?.click()} loading={reading}>
         Import CSV
       </Button>
       <input
@@ -63,6 +64,11 @@ export function ImportShelf({ parts }: { parts: readonly Part[] }) {
               ? 'No row can be kept.'
               : `${added} parts would be added and ${changed} changed. Stock and prices are taken from the table.`}
           </p>
+          {read.encoding === 'Windows-1252' && (
+            <p className="faint">
+              It is not in UTF-8: read as Western European (Windows-1252). Look whether its letters are right.
+            </p>
+          )}
           {read.unknownColumns.length > 0 && (
             <p className="faint">
               Columns nobody here knows are left alone: {read.unknownColumns.join(', ')}.
