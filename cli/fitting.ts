@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import ELK from 'elkjs/lib/elk.bundled.js';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { readPinReadings } from '../core/formats/pinReadingsCsv.ts';
+import { textOfFile } from '../core/formats/textOfFile.ts';
 import { connectorOfLamp, connectorsOf, switchedName } from '../core/wiring/connectors.ts';
 import { expectedReadings } from '../core/wiring/pinFinder/expected.ts';
 import { PinFinder } from '../core/wiring/pinFinder/finder.ts';
@@ -62,21 +63,24 @@ export async function pins(
   json: boolean,
   output: Output,
 ): Promise<number> {
-  let text: string;
+  let bytes: Uint8Array;
   try {
-    text = await readFile(path, 'utf8');
+    bytes = await readFile(path);
   } catch (error) {
     output.error(`Cannot read ${path}: ${(error as Error).message}`);
     return EXIT.badInput;
   }
-  const table = readPinReadings(text, job.vehicle);
+  const read = textOfFile(bytes);
+  const table = read.ok
+    ? readPinReadings(read.text, job.vehicle)
+    : { ok: false as const, problems: [read.problem] };
   if (!table.ok) {
     output.error(`${path} cannot be used:\n${table.problems.map((problem) => `  ${problem}`).join('\n')}`);
     return EXIT.badInput;
   }
-  const read = new Set(table.readings.map(({ connectorId }) => connectorId));
+  const plugs = new Set(table.readings.map(({ connectorId }) => connectorId));
   const found = connectorsOf(job.vehicle)
-    .filter(({ connector }) => read.has(connector.id))
+    .filter(({ connector }) => plugs.has(connector.id))
     .map(({ connector }) => {
       const finder = new PinFinder(job.vehicle, connector, expectedReadings(job, parts, connector));
       const finding = finder.find(table.readings.filter(({ connectorId }) => connectorId === connector.id));

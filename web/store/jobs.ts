@@ -15,6 +15,23 @@ export async function startJob(
   return id;
 }
 
+/**
+ * A new job on the vehicle of another.
+ *
+ * @throws JobGoneError where that is gone
+ */
+export async function startJobLike(
+  sourceId: string,
+  id: string,
+  title: string,
+  vehicleId: string,
+  db: VumbleDatabase = appDatabase,
+): Promise<string> {
+  const source = await db.jobs.get(sourceId);
+  if (!source) throw new JobGoneError();
+  return startJob(id, title, { ...source.job.vehicle, id: vehicleId }, db);
+}
+
 /** Puts a job in the bin; `restoreJob` takes it back. */
 export async function binJob(id: string, db: VumbleDatabase = appDatabase): Promise<void> {
   await db.jobs.update(id, { deleted: 1 });

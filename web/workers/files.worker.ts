@@ -20,7 +20,8 @@ const api = {
   },
   async jobFile(file: File): Promise<JobFileResult> {
     if (file.size > JOB_FILE_MAX_BYTES) return readJobFile(' '.repeat(JOB_FILE_MAX_BYTES + 1));
-    return readJobFile(await file.text());
+    const read = textOfFile(new Uint8Array(await file.arrayBuffer()));
+    return read.ok ? readJobFile(read.text) : { ok: false, problems: [read.problem] };
   },
 };
 export type FilesWorker = typeof api;

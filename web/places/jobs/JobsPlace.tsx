@@ -1,11 +1,13 @@
 import { Button, TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Shelf } from '../../../core/model/part.ts';
 import { STAGE_NAMES } from '../../../core/work/stages.ts';
-import { db, type JobRow } from '../../store/db.ts';
+import { db } from '../../store/db.ts';
+import { type JobSummaries, type JobSummary, jobSummaries } from '../../store/jobSummaries.ts';
 import { binJob, exportJob, restoreJob } from '../../store/jobs.ts';
+import { useMoreBelow } from '../../ui/MoreBelow.tsx';
 import { offerUndo } from '../../ui/offerUndo.tsx';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
@@ -20,37 +22,34 @@ import { OddVehicle } from './OddVehicle.tsx';
 import { QuickStart } from './QuickStart.tsx';
 import { StartJob } from './StartJob.tsx';
 
-/** So many cards at first; a workshop may have hundreds. */
-const AT_FIRST = 24;
+/** So many cards in one piece; a workshop may have hundreds. */
+const CARDS = 12;
 
-type Loaded = { rows: JobRow[]; shelf: Shelf } | { trouble: Error };
+type Loaded = (JobSummaries & { shelf: Shelf }) | { trouble: Error };
 
 /** The day's board: every job in this browser, newest first. */
 export function Component() {
   const loaded = useLiveQuery(async (): Promise<Loaded> => {
     try {
-      const rows = newestFirst(await db.jobs.toArray(), Date.now());
-      return { rows, shelf: await db.parts.toArray() };
+      const [summaries, shelf] = await Promise.all([jobSummaries(Date.now()), db.parts.toArray()]);
+      return { ...summaries, shelf };
     } catch (error) {
       return { trouble: error as Error };
     }
   });
   const [query, setQuery] = useState('');
   const wanted = useDeferredValue(query.trim().toLowerCase());
-  const [shown, setShown] = useState(AT_FIRST);
-  const broken = loaded && 'rows' in loaded && !loaded.rows.every(isReadable);
+  const broken = loaded !== undefined && 'jobs' in loaded && loaded.unreadable > 0;
   useEffect(() => {
     if (broken) lookAtRows(true);
   }, [broken]);
   if (!loaded) return null;
   if ('trouble' in loaded) return <StorageTrouble error={loaded.trouble} />;
-  const here = loaded.rows.filter((row) => row.deleted !== 1 && isReadable(row));
+  const here = loaded.jobs.filter(({ binned }) => !binned);
   const found = here.filter(
-    ({ job }) =>
+    ({ title, vehicle }) =>
       wanted === '' ||
-      `${job.title} ${job.vehicle.name} ${job.vehicle.model} ${job.vehicle.year}`
-        .toLowerCase()
-        .includes(wanted),
+      `${title} ${vehicle.name} ${vehicle.model} ${vehicle.year}`.toLowerCase().includes(wanted),
   );
   return (
     <div className={classes.place}>
@@ -61,8 +60,8 @@ export function Component() {
           <Button component={Link} to="/vehicles/new">
             New vehicle
           </Button>
-          <StartJob rows={loaded.rows.filter(isReadable)} />
-          <OddVehicle rows={here} />
+          <StartJob jobs={loaded.jobs} />
+          <OddVehicle jobs={here} />
           <ImportJob />
         </div>
       </div>
@@ -82,16 +81,7 @@ export function Component() {
             />
           )}
           {found.length === 0 && <p>No job is called that.</p>}
-          <ul className={classes.jobs}>
-            {found.slice(0, shown).map((row) => (
-              <JobCard key={row.id} row={row} shelf={loaded.shelf} />
-            ))}
-          </ul>
-          {found.length > shown && (
-            <Button variant="default" mt="md" onClick={() => setShown(found.length)}>
-              {found.length - shown} more jobs
-            </Button>
-          )}
+          <JobCards key={wanted} jobs={found} shelf={loaded.shelf} />
         </>
       )}
       <AsideRows />
@@ -100,33 +90,34 @@ export function Component() {
   );
 }
 
-/** Whether a row can be listed at all; one that cannot is looked at and set aside. */
-function isReadable({ job }: JobRow): boolean {
-  return typeof job?.title === 'string' && typeof job.vehicle?.name === 'string';
+function JobCards({ jobs, shelf }: { jobs: readonly JobSummary[]; shelf: Shelf }) {
+  const { shown, end } = useMoreBelow(jobs.length, CARDS);
+  return (
+    <>
+      <ul className={classes.jobs}>
+        {jobs.slice(0, shown).map((job) => (
+          <JobCard key={job.id} job={job} shelf={shelf} />
+        ))}
+      </ul>
+      {end}
+    </>
+  );
 }
 
-/** The newest change first; one that is yet to come was made while the clock was wrong, and says nothing. */
-function newestFirst(rows: readonly JobRow[], nowMs: number): JobRow[] {
-  const changed = ({ job, updatedAt }: JobRow) =>
-    [updatedAt, job?.createdAt].map((each) => Date.parse(each)).find((each) => each <= nowMs + 60_000) ?? 0;
-  return rows.toSorted((a, b) => changed(b) - changed(a));
-}
-
-function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
-  const { job } = row;
-  const { data: progress, error } = useProgress(row, shelf);
+const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: Shelf }) {
+  const { data: progress, error } = useProgress(job, shelf);
   const open = progress?.find((each) => !each.done);
   const remove = () =>
-    binJob(row.id)
-      .then(() => offerUndo('Deleted', () => restoreJob(row.id)))
+    binJob(job.id)
+      .then(() => offerUndo('Deleted', () => restoreJob(job.id)))
       .catch(tellTrouble);
   const save = () =>
-    exportJob(row.id)
-      .then((text) => saveTextFile(`${row.id}.vumble.json`, text, 'application/json'))
+    exportJob(job.id)
+      .then((text) => saveTextFile(`${job.id}.vumble.json`, text, 'application/json'))
       .catch(tellTrouble);
   return (
     <li className={classes.job}>
-      <Link to={`/jobs/${row.id}`} className={classes.title}>
+      <Link to={`/jobs/${job.id}`} className={classes.title}>
         {job.title}
       </Link>
       <p className={classes.vehicle}>
@@ -158,4 +149,4 @@ function JobCard({ row, shelf }: { row: JobRow; shelf: Shelf }) {
       </div>
     </li>
   );
-}
+});

@@ -2,17 +2,17 @@ import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { SYMPTOMS } from '../../../core/proving/symptomList.ts';
-import type { JobRow } from '../../store/db.ts';
+import type { JobSummary } from '../../store/jobSummaries.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import classes from './JobsPlace.module.css';
 
 /** A vehicle that does something odd: which one, and what it does; the fault finder asks the rest. */
-export function OddVehicle({ rows }: { rows: readonly JobRow[] }) {
+export function OddVehicle({ jobs }: { jobs: readonly JobSummary[] }) {
   const [opened, setOpened] = useState(false);
   const [from, setFrom] = useState('');
   const [odd, setOdd] = useState('');
   const navigate = useNavigate();
-  const row = rows.find((each) => each.id === from) ?? rows[0];
+  const job = jobs.find((each) => each.id === from) ?? jobs[0];
   return (
     <>
       <Button variant="default" onClick={() => setOpened(true)}>
@@ -24,19 +24,19 @@ export function OddVehicle({ rows }: { rows: readonly JobRow[] }) {
             className={classes.form}
             onSubmit={(event) => {
               event.preventDefault();
-              if (row) navigate(`/jobs/${row.id}/prove?${new URLSearchParams({ odd })}`);
+              if (job) navigate(`/jobs/${job.id}/prove?${new URLSearchParams({ odd })}`);
             }}
           >
-            {row && (
+            {job && (
               <>
                 <NativeSelect
                   label="Which vehicle?"
                   description="As its job has it fitted: what it should do is computed from that."
-                  value={row.id}
+                  value={job.id}
                   onChange={(event) => setFrom(event.currentTarget.value)}
-                  data={rows.map((each) => ({
+                  data={jobs.map((each) => ({
                     value: each.id,
-                    label: `${each.job.vehicle.name} (${each.job.title})`,
+                    label: `${each.vehicle.name} (${each.title})`,
                   }))}
                 />
                 <NativeSelect

@@ -2,27 +2,24 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { JobRow } from '../../store/db.ts';
-import { startJob } from '../../store/jobs.ts';
+import type { JobSummary } from '../../store/jobSummaries.ts';
+import { startJobLike } from '../../store/jobs.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './JobsPlace.module.css';
 
 /** A new job on a vehicle already on record. */
-export function StartJob({ rows }: { rows: readonly JobRow[] }) {
+export function StartJob({ jobs }: { jobs: readonly JobSummary[] }) {
   const [opened, setOpened] = useState(false);
   const [title, setTitle] = useState('');
   const [from, setFrom] = useState('');
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
-  const source = rows.find((row) => row.id === from) ?? rows[0];
+  const source = jobs.find((job) => job.id === from) ?? jobs[0];
   const start = () => {
     if (!source || busy) return;
     setBusy(true);
-    startJob(randomId('job-'), title.trim() || source.job.vehicle.name, {
-      ...source.job.vehicle,
-      id: randomId('vehicle-'),
-    })
+    startJobLike(source.id, randomId('job-'), title.trim() || source.vehicle.name, randomId('vehicle-'))
       .then((id) => navigate(`/jobs/${id}/look-over`))
       .catch((error: Error) => {
         setBusy(false);
@@ -31,7 +28,7 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
   };
   return (
     <>
-      <Button variant="default" onClick={() => setOpened(true)} disabled={rows.length === 0}>
+      <Button variant="default" onClick={() => setOpened(true)} disabled={jobs.length === 0}>
         New job
       </Button>
       {opened && (
@@ -48,14 +45,14 @@ export function StartJob({ rows }: { rows: readonly JobRow[] }) {
               description="A copy of its lamps, wiring, fuse and relay; everything else starts empty, and changes stay in the copy."
               value={source?.id ?? ''}
               onChange={(event) => setFrom(event.currentTarget.value)}
-              data={rows.map((row) => ({
-                value: row.id,
-                label: `${row.job.title} (${row.job.vehicle.name})`,
+              data={jobs.map((job) => ({
+                value: job.id,
+                label: `${job.title} (${job.vehicle.name})`,
               }))}
             />
             <TextInput
               label="Title"
-              placeholder={source?.job.vehicle.name}
+              placeholder={source?.vehicle.name}
               maxLength={160}
               value={title}
               onChange={(event) => setTitle(event.currentTarget.value)}

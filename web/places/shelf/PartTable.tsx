@@ -1,13 +1,14 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { memo, type RefObject, useRef } from 'react';
 import { amps, ohms, volts, watts } from '../../../core/formatting/format.ts';
 import type { Part } from '../../../core/model/part.ts';
 import { workName } from '../../../core/vehicle/functions.ts';
+import { useMoreBelow } from '../../ui/MoreBelow.tsx';
 import { price } from '../../ui/money.ts';
 import classes from './Shelf.module.css';
 
-/** So many rows at first: hundreds of them cost time to draw, and nobody reads them. */
-const AT_FIRST = 60;
+/** So many rows in one piece. */
+const ROWS = 40;
 
 export function PartTable({
   parts,
@@ -18,7 +19,10 @@ export function PartTable({
   change(part: Part): void;
   remove(part: Part): void;
 }) {
-  const [shown, setShown] = useState(AT_FIRST);
+  const { shown, end } = useMoreBelow(parts.length, ROWS);
+  // The same for as long as the table stands: a row that is drawn is not drawn again for those below it.
+  const acts = useRef({ change, remove });
+  acts.current = { change, remove };
   if (parts.length === 0) return <p>Nothing on the shelf is called that. Try part of the code, or a base.</p>;
   return (
     <>
@@ -37,42 +41,50 @@ export function PartTable({
         </thead>
         <tbody>
           {parts.slice(0, shown).map((part) => (
-            <tr key={part.id}>
-              <td className={classes.code}>{part.code}</td>
-              <td>{part.name}</td>
-              <td className="faint">{figures(part)}</td>
-              <td className="figure">{price(part.price)}</td>
-              <td className="figure">{part.stock}</td>
-              <td className={classes.acts}>
-                <Button
-                  size="xs"
-                  variant="default"
-                  onClick={() => change(part)}
-                  aria-label={`Change ${part.code}`}
-                >
-                  Change
-                </Button>
-                <Button
-                  size="xs"
-                  variant="subtle"
-                  onClick={() => remove(part)}
-                  aria-label={`Take off ${part.code}`}
-                >
-                  Take off
-                </Button>
-              </td>
-            </tr>
+            <PartRow key={part.id} part={part} acts={acts} />
           ))}
         </tbody>
       </table>
-      {parts.length > shown && (
-        <Button variant="default" mt="sm" onClick={() => setShown(parts.length)}>
-          Show all {parts.length}
-        </Button>
-      )}
+      {end}
     </>
   );
 }
+
+const PartRow = memo(function PartRow({
+  part,
+  acts,
+}: {
+  part: Part;
+  acts: RefObject<{ change(part: Part): void; remove(part: Part): void }>;
+}) {
+  return (
+    <tr>
+      <td className={classes.code}>{part.code}</td>
+      <td>{part.name}</td>
+      <td className="faint">{figures(part)}</td>
+      <td className="figure">{price(part.price)}</td>
+      <td className="figure">{part.stock}</td>
+      <td className={classes.acts}>
+        <Button
+          size="xs"
+          variant="default"
+          onClick={() => acts.current.change(part)}
+          aria-label={`Change ${part.code}`}
+        >
+          Change
+        </Button>
+        <Button
+          size="xs"
+          variant="subtle"
+          onClick={() => acts.current.remove(part)}
+          aria-label={`Take off ${part.code}`}
+        >
+          Take off
+        </Button>
+      </td>
+    </tr>
+  );
+});
 
 function figures(part: Part): string {
   switch (part.kind) {

@@ -17,6 +17,8 @@ import { tellChange } from './tellChange.ts';
 
 type Loaded = { parts: Part[] } | { trouble: Error };
 
+const BY_CODE = new Intl.Collator();
+
 const KINDS = {
   led: 'LED bulbs',
   'whole-lamp': 'Whole lamps',
@@ -55,7 +57,7 @@ export function Component() {
                 .toLowerCase()
                 .includes(wanted)),
         )
-        .toSorted((a, b) => a.code.localeCompare(b.code)),
+        .toSorted((a, b) => BY_CODE.compare(a.code, b.code)),
     [parts, kind, wanted],
   );
   if (!loaded) return null;
