@@ -4,6 +4,10 @@ import { type NetworkInterfaceInfo, networkInterfaces } from 'node:os';
 export const WITHOUT_HTTPS =
   'By plain http a phone’s browser withholds the camera, the microphone and the clipboard, installs nothing, works only while this server is reached, and may clear what it stored when it wants room.';
 
+/** Said whenever the server listens to more than this machine. */
+export const ANYONE =
+  'Anyone on this network may connect and use Vumble here. Nobody sees another’s jobs: each browser keeps its own.';
+
 type Interfaces = Readonly<Record<string, readonly NetworkInterfaceInfo[] | undefined>>;
 
 /**

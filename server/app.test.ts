@@ -64,4 +64,39 @@ describe('the server', () => {
   it('says what to do when there is no build', () => {
     expect(() => createApp(join(dist, 'none'))).toThrow(/npm run build/);
   });
+
+  it.each(['/%', '/%ff', '/assets/%ff', '/jobs/%c0%ae%c0%ae', '/assets/..%2f..%2fpackage.json'])(
+    'answers %s in a line, and says nothing of where it runs',
+    async (path) => {
+      const response = await request(createApp(dist)).get(path).set('accept', 'text/html');
+      expect([400, 403, 404]).toContain(response.status);
+      expect(response.headers['content-type']).toContain('text/plain');
+      expect(response.text).toMatch(/^(This address cannot be read|There is no such file here)\.$/);
+      expect(response.text).not.toMatch(/node_modules|\bat\b .*:\d+/);
+    },
+  );
+
+  it.each(['[', 'a b', 'x:123456', '../..', '<b>', '%00'])(
+    'refuses a request for host %s in a line',
+    async (host) => {
+      const response = await request(createApp(dist))
+        .get('/jobs')
+        .set('host', host)
+        .set('accept', 'text/html');
+      expect(response.status).toBe(400);
+      expect(response.text).toMatch(/neither a name nor an address/);
+    },
+  );
+
+  it.each([
+    'localhost',
+    'localhost:5170',
+    '192.168.1.20:5170',
+    '[::1]:5170',
+    'workshop.local',
+    'workshop-2.lan:80',
+  ])('serves whoever calls it %s', async (host) => {
+    const response = await request(createApp(dist)).get('/jobs').set('host', host).set('accept', 'text/html');
+    expect(response.status).toBe(200);
+  });
 });

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { extname, join } from 'node:path';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 
 /**
@@ -15,6 +15,8 @@ export function createApp(dist: string): Express {
     throw new Error(`There is no build in ${dist}. Run "npm run build" first.`);
   }
   const app = express();
+  app.disable('x-powered-by');
+  app.use(refuseStrangeHosts);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -48,8 +50,31 @@ export function createApp(dist: string): Express {
     if (request.accepts('html') && !namesFile(request.path)) response.sendFile(join(dist, 'index.html'));
     else response.status(404).type('text').send('There is no such file here.');
   });
+  app.use(answerPlainly);
   return app;
 }
+
+/** A name or an address, with a port or without. */
+const HOST = /^([a-z0-9]([a-z0-9._-]{0,252})|\[[0-9a-f:.]{2,45}\])(:\d{1,5})?$/i;
+
+const refuseStrangeHosts: RequestHandler = (request, response, next) => {
+  if (HOST.test(request.headers.host ?? '')) return next();
+  response.status(400).type('text').send('The host this request names is neither a name nor an address.');
+};
+
+/** What went wrong in a line, without where in the server: who asks for nonsense learns nothing of the machine. */
+const answerPlainly: ErrorRequestHandler = (error: { status?: unknown }, _request, response, next) => {
+  if (response.headersSent) return next(error);
+  const status =
+    typeof error.status === 'number' && error.status >= 400 && error.status < 600 ? error.status : 500;
+  const words =
+    status === 404
+      ? 'There is no such file here.'
+      : status < 500
+        ? 'This address cannot be read.'
+        : 'Something went wrong on this server. Try again.';
+  response.status(status).type('text').send(words);
+};
 
 /** Whether an address asks for a file rather than for a screen; the id of a job may have a dot in it. */
 function namesFile(path: string): boolean {

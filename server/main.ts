@@ -1,6 +1,7 @@
+import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
-import { addressesOf, WITHOUT_HTTPS } from './addresses.ts';
+import { ANYONE, addressesOf, WITHOUT_HTTPS } from './addresses.ts';
 import { createApp } from './app.ts';
 
 const OPTIONS = {
@@ -26,11 +27,14 @@ const { port: typed, host } = asked();
 const port = Number(typed);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   refuse(`--port takes a number from 1 to 65535, not "${typed}".`);
-const server = createApp(fileURLToPath(new URL('../dist', import.meta.url))).listen(port, host, () => {
+// Of its own: Express calls whoever waits for it to listen when it cannot, too.
+const server = createServer(createApp(fileURLToPath(new URL('../dist', import.meta.url))));
+server.listen(port, host, () => {
   const [home, ...others] = addressesOf(host, port);
   console.log(`Vumble is at ${home}`);
   if (others.length > 0) {
     console.log(`For a phone on the same network: ${others.join(' or ')}`);
+    console.log(ANYONE);
     console.log(WITHOUT_HTTPS);
   }
 });
@@ -38,6 +42,7 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   const why: Record<string, string> = {
     EADDRINUSE: `Port ${port} is taken. Stop what uses it, or choose another: ./start --port ${port + 1}`,
     EADDRNOTAVAIL: `This machine has no address "${host}". Use 0.0.0.0 for all it has.`,
+    EACCES: `Port ${port} is not for everyone on this machine. Choose one above 1024: ./start --port 5170`,
     ENOTFOUND: `"${host}" is no address. Use 0.0.0.0 for all this machine has.`,
   };
   console.error(why[error.code ?? ''] ?? `The server could not start: ${error.message}`);

@@ -104,7 +104,7 @@ export function cellsTold(
   });
 }
 
-/** Where on the record a cause was last mended; -1 where none was. What was told before is no longer so. */
+/** The place on the record, from 0, at which a cause was last mended; -1 where none was. What was told before is no longer so. */
 export function lastMended(evidence: readonly Evidence[]): number {
   return evidence.findLastIndex((each) => each.kind === 'cause' && each.outcome === 'mended');
 }

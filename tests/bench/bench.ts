@@ -32,17 +32,14 @@ import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { faultRows, faultsInWords } from './faults.ts';
 import { fittingRows, pinsInWords } from './fitting.ts';
-import { BULK_SHELF, manyResistors, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
+import { fullShelfRows, heldInWords } from './fullShelf.ts';
+import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
 import { quickRows, shareInWords } from './quickChecks.ts';
 import { thirtyLamps } from './thirtyLamps.ts';
 
 const van = demoJob('library-route-1');
 const minibus = demoJob('dial-a-ride-2');
 const gritter = demoJob('gritter-4');
-
-/** Shelves of so many resistors, no two of one value: a set of four of five thousand is one of 2.6 · 10^13. */
-const MANY = [100, 300, 5000];
-const MANY_SHELVES = MANY.map(manyResistors);
 
 const SQUARE = Matrix.rand(60, 60).add(Matrix.eye(60).mul(60));
 
@@ -216,13 +213,6 @@ rows.push(
     'resistor search of one side, exact',
     timed(() => planResistors(van, DEMO_SHELF, firstTurn(van.vehicle)), 20),
   ],
-  ...MANY.map(
-    (count, index) =>
-      [
-        `resistor search of one side, shelf of ${count} values`,
-        timed(() => planResistors(van, MANY_SHELVES[index] ?? [], firstTurn(van.vehicle)), 3),
-      ] as const,
-  ),
   [
     'cures of the turn lamps, van: both circuits and hazard, search included',
     timed(() => compareTurnCures(van, DEMO_SHELF, firstTurn(van.vehicle)), 40),
@@ -272,10 +262,11 @@ rows.push(
   ['shelf: 500 parts read from a table', timed(() => readShelfCsv(table, bigShelf), 10)],
   ['find anything, by three letters', timed(() => findEntries(entries, 'p21'), 30)],
 );
+rows.push(...fullShelfRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...quickRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...faultRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...fittingRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
-const share = `${shareInWords()}\n${pinsInWords()}\n${faultsInWords()}`;
+const share = `${heldInWords()}\n${shareInWords()}\n${pinsInWords()}\n${faultsInWords()}`;
 const against: string[] = [];
 for (const [name, flashing] of [
   ['four seconds of thirty lamps', thirty()],

@@ -4,7 +4,7 @@ import { MOST_PIECES, type Stock } from './stock.ts';
 
 type Connection = ResistorNetwork['connection'];
 
-/** How many multisets of one to four there are of so many values. */
+/** The number of multisets of one to four there are of so many values. */
 export function setsThereAre(values: number): number {
   let sets = 0;
   let ofSize = 1;
