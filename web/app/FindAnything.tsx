@@ -2,9 +2,11 @@ import { Combobox, TextInput, useCombobox } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { nameOfJob } from '../../core/formatting/nameOfJob.ts';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';
 import { STAGE_NAMES, STAGES } from '../../core/work/stages.ts';
 import { db } from '../store/db.ts';
+import { jobSummaries } from '../store/jobSummaries.ts';
 import { Dialog } from '../ui/Dialog.tsx';
 import classes from './FindAnything.module.css';
 
@@ -26,6 +28,8 @@ const SECTION_WORDS = {
   words: 'Word',
 } as const;
 const MOST = 12;
+/** The list the field controls. */
+const FOUND = 'found-anything';
 
 /** Anything by a few letters, from anywhere: jobs, stages, lamps, parts, bulbs, bases, terminals, wires, rules. */
 export default function FindAnything({ jobId, onClose }: { jobId: string | undefined; onClose(): void }) {
@@ -34,8 +38,12 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
   // Its list stands in the dialog and is always there.
   const combobox = useCombobox({ opened: true, onOpenedChange: (opened) => !opened && onClose() });
   const stored = useLiveQuery(async () => {
-    const [jobs, parts] = await Promise.all([db.jobs.toArray(), db.parts.toArray()]);
-    return { jobs: jobs.filter((row) => row.deleted === 0), parts };
+    const [{ jobs }, parts] = await Promise.all([jobSummaries(Date.now()), db.parts.toArray()]);
+    return {
+      jobs: jobs.filter(({ binned }) => !binned),
+      // One that cannot be read is set aside by whoever looks at the rows.
+      parts: parts.filter(({ code, name }) => typeof code === 'string' && typeof name === 'string'),
+    };
   });
   const entries = useMemo<Found[]>(
     () => [
@@ -58,10 +66,10 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
       { title: 'Jobs', detail: 'every job', words: 'board', to: '/jobs', group: 'Place' },
       { title: 'Shelf', detail: 'parts in stock', words: 'parts stock', to: '/shelf', group: 'Place' },
       { title: 'New vehicle', detail: 'enter one', words: 'add', to: '/vehicles/new', group: 'Place' },
-      ...(stored?.jobs ?? []).map(({ id, job }) => ({
-        title: job.title,
-        detail: `${job.vehicle.name}, ${job.vehicle.year}`,
-        words: `${job.vehicle.name} ${job.vehicle.model} job`,
+      ...(stored?.jobs ?? []).map(({ id, title, vehicle }) => ({
+        title: nameOfJob(title, vehicle),
+        detail: `${vehicle.name}, ${vehicle.year}`,
+        words: `${vehicle.name} ${vehicle.model} job`,
         to: `/jobs/${id}`,
         group: 'Job',
       })),
@@ -100,6 +108,8 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
             placeholder="A bulb, a base, a terminal, a part, a job"
             data-autofocus
             role="combobox"
+            aria-expanded={found.length > 0}
+            aria-controls={FOUND}
             value={query}
             onChange={(event) => setQuery(event.currentTarget.value)}
           />
@@ -107,7 +117,7 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
         {query.trim() !== '' && found.length === 0 && (
           <p className={classes.none}>Nothing is called that. Try a number off a bulb, or part of a name.</p>
         )}
-        <Combobox.Options aria-label="Found" className={classes.found}>
+        <Combobox.Options id={FOUND} aria-label="Found" className={classes.found}>
           {found.map((each, index) => (
             <Combobox.Option
               key={`${each.group} ${each.to} ${each.title}`}

@@ -8,6 +8,7 @@ import { writer } from '../store/writer.ts';
 import { StorageTrouble } from '../ui/StorageTrouble.tsx';
 import { lookAtRows } from '../workers/lookAtRows.ts';
 import { App, Frame } from './App.tsx';
+import { keepFocus } from './keepFocus.ts';
 import { pause } from './pause.ts';
 import { makeRouter } from './router.tsx';
 
@@ -24,6 +25,7 @@ export async function start(): Promise<void> {
   setTimeout(() => lookAtRows(false), ROWS_AFTER);
   const root = document.getElementById('root');
   if (!root) throw new Error('index.html has no #root');
+  keepFocus();
   const router = makeRouter();
   await pause();
   const app = createRoot(root);

@@ -1,3 +1,4 @@
+import { nameOfJob } from '../../core/formatting/nameOfJob.ts';
 import { db as appDatabase, type VumbleDatabase } from './db.ts';
 
 /** What is in the bin. */
@@ -8,7 +9,7 @@ export interface Bin {
 
 /** Ids of the jobs in the bin and of the photographs that would go with them. */
 async function binned(db: VumbleDatabase) {
-  const rows = await db.jobs.filter(({ deleted }) => deleted === 1).toArray();
+  const rows = await db.jobs.where({ deleted: 1 }).toArray();
   const gone = new Set(rows.map(({ id }) => id));
   // Pictures are large: their keys and flags alone, one at a time.
   const photos: string[] = [];
@@ -21,7 +22,7 @@ async function binned(db: VumbleDatabase) {
 export async function binContents(db: VumbleDatabase = appDatabase): Promise<Bin> {
   const { rows, photos } = await binned(db);
   return {
-    jobs: rows.map(({ id, job }) => ({ id, title: job.title })),
+    jobs: rows.map(({ id, job }) => ({ id, title: nameOfJob(job.title, job.vehicle) })),
     photos: photos.length,
   };
 }

@@ -1,5 +1,5 @@
 import { Modal } from '@mantine/core';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import classes from './Dialog.module.css';
 
 /**
@@ -16,6 +16,14 @@ export function Dialog({
   onClose(): void;
   children: ReactNode;
 }) {
+  // Who opened it has the focus again when it is gone: it is taken away whole, and nobody else would give it back.
+  const [opener] = useState(() => document.activeElement);
+  useEffect(
+    () => () => {
+      if (opener instanceof HTMLElement && opener.isConnected) requestAnimationFrame(() => opener.focus());
+    },
+    [opener],
+  );
   return (
     <Modal.Root opened onClose={onClose} centered lockScroll={false}>
       <Modal.Overlay />

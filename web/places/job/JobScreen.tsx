@@ -246,6 +246,7 @@ function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
         <VehicleHalf />
       </Tabs.Panel>
       <Tabs.Panel value="stage">
+        <h1 className="visually-hidden">{job.vehicle.name}</h1>
         <StageHalf stage={stage} />
       </Tabs.Panel>
     </Tabs>

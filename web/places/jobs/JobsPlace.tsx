@@ -2,6 +2,7 @@ import { Button, TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { memo, useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { nameOfJob } from '../../../core/formatting/nameOfJob.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { STAGE_NAMES } from '../../../core/work/stages.ts';
 import { db } from '../../store/db.ts';
@@ -106,6 +107,7 @@ function JobCards({ jobs, shelf }: { jobs: readonly JobSummary[]; shelf: Shelf }
 
 const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: Shelf }) {
   const { data: progress, error } = useProgress(job, shelf);
+  const name = nameOfJob(job.title, job.vehicle);
   const open = progress?.find((each) => !each.done);
   const remove = () =>
     binJob(job.id)
@@ -118,7 +120,7 @@ const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: 
   return (
     <li className={classes.job}>
       <Link to={`/jobs/${job.id}`} className={classes.title}>
-        {job.title}
+        {name}
       </Link>
       <p className={classes.vehicle}>
         {job.vehicle.name}, {job.vehicle.year}, {job.vehicle.systemVolts} V
@@ -140,10 +142,10 @@ const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: 
         ))}
       </div>
       <div className={classes.cardActions}>
-        <Button size="sm" variant="default" onClick={save} aria-label={`Export ${job.title}`}>
+        <Button size="sm" variant="default" onClick={save} aria-label={`Export ${name}`}>
           Export
         </Button>
-        <Button size="sm" variant="subtle" onClick={remove} aria-label={`Delete ${job.title}`}>
+        <Button size="sm" variant="subtle" onClick={remove} aria-label={`Delete ${name}`}>
           Delete
         </Button>
       </div>

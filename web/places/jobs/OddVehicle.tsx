@@ -1,6 +1,7 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { nameOfJob } from '../../../core/formatting/nameOfJob.ts';
 import { SYMPTOMS } from '../../../core/proving/symptomList.ts';
 import type { JobSummary } from '../../store/jobSummaries.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -36,7 +37,7 @@ export function OddVehicle({ jobs }: { jobs: readonly JobSummary[] }) {
                   onChange={(event) => setFrom(event.currentTarget.value)}
                   data={jobs.map((each) => ({
                     value: each.id,
-                    label: `${each.vehicle.name} (${each.title})`,
+                    label: `${each.vehicle.name} (${nameOfJob(each.title, each.vehicle)})`,
                   }))}
                 />
                 <NativeSelect

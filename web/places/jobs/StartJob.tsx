@@ -2,6 +2,7 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { nameOfJob } from '../../../core/formatting/nameOfJob.ts';
 import type { JobSummary } from '../../store/jobSummaries.ts';
 import { startJobLike } from '../../store/jobs.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -47,7 +48,7 @@ export function StartJob({ jobs }: { jobs: readonly JobSummary[] }) {
               onChange={(event) => setFrom(event.currentTarget.value)}
               data={jobs.map((job) => ({
                 value: job.id,
-                label: `${job.title} (${job.vehicle.name})`,
+                label: `${nameOfJob(job.title, job.vehicle)} (${job.vehicle.name})`,
               }))}
             />
             <TextInput

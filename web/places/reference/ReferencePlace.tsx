@@ -22,6 +22,7 @@ import { workName } from '../../../core/vehicle/functions.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { Scrolls } from '../../ui/Scrolls.tsx';
 import classes from './Reference.module.css';
 
 const TITLES: Record<Section, string> = {
@@ -90,28 +91,30 @@ export function Component() {
 function Words({ shown }: Shown) {
   return (
     <Card heading="h2" title="What people call it">
-      <table>
-        <thead>
-          <tr>
-            <th>Here</th>
-            <th>Means</th>
-            <th>Also called</th>
-            <th>Source</th>
-          </tr>
-        </thead>
-        <tbody>
-          {TRADE_WORDS.filter(({ term }) => shown(term)).map(({ term, means, alsoCalled, source }) => (
-            <tr key={term}>
-              <td>
-                <b>{term}</b>
-              </td>
-              <td>{means}</td>
-              <td>{alsoCalled.join(', ')}</td>
-              <td className="faint">{sourceWords(source)}</td>
+      <Scrolls label="What people call it" className={classes.wide}>
+        <table>
+          <thead>
+            <tr>
+              <th>Here</th>
+              <th>Means</th>
+              <th>Also called</th>
+              <th>Source</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {TRADE_WORDS.filter(({ term }) => shown(term)).map(({ term, means, alsoCalled, source }) => (
+              <tr key={term}>
+                <td>
+                  <b>{term}</b>
+                </td>
+                <td>{means}</td>
+                <td>{alsoCalled.join(', ')}</td>
+                <td className="faint">{sourceWords(source)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrolls>
     </Card>
   );
 }
@@ -123,45 +126,47 @@ interface Shown {
 function Bulbs({ shown }: Shown) {
   return (
     <Card heading="h2" title="Filament bulbs">
-      <table>
-        <thead>
-          <tr>
-            <th>Names</th>
-            <th>Base</th>
-            <th className="figure">System</th>
-            <th className="figure">Bright filament</th>
-            <th className="figure">Dim filament</th>
-            <th className="figure">Light</th>
-            <th className="figure">Length × glass</th>
-            <th>Source</th>
-          </tr>
-        </thead>
-        <tbody>
-          {BULBS.filter((bulb) => shown(bulb.id)).map((bulb) => {
-            const bright = signalFilament(bulb);
-            const dim = bulb.filaments.find((filament) => filament.role === 'dim');
-            return (
-              <tr key={bulb.id}>
-                <td>
-                  <b>{bulb.names[0]}</b> <span className="faint">{bulb.names.slice(1).join(', ')}</span>
-                </td>
-                <td>{bulb.base}</td>
-                <td className="figure">{bulb.systemVolts} V</td>
-                <td className="figure">
-                  {amps(bright.amps)} at {volts(bright.testVolts)}, {watts(filamentWatts(bright))}
-                  {bright.ampsOrigin === 'typical' ? ', typical' : ''}
-                </td>
-                <td className="figure">{dim ? `${amps(dim.amps)}, ${watts(filamentWatts(dim))}` : ''}</td>
-                <td className="figure">{Math.round(bright.lumens)} lm</td>
-                <td className="figure">
-                  {bulb.lengthMm} × {bulb.glassMm} mm
-                </td>
-                <td className="faint">{sourceWords(bulb.source)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Scrolls label="Filament bulbs" className={classes.wide}>
+        <table>
+          <thead>
+            <tr>
+              <th>Names</th>
+              <th>Base</th>
+              <th className="figure">System</th>
+              <th className="figure">Bright filament</th>
+              <th className="figure">Dim filament</th>
+              <th className="figure">Light</th>
+              <th className="figure">Length × glass</th>
+              <th>Source</th>
+            </tr>
+          </thead>
+          <tbody>
+            {BULBS.filter((bulb) => shown(bulb.id)).map((bulb) => {
+              const bright = signalFilament(bulb);
+              const dim = bulb.filaments.find((filament) => filament.role === 'dim');
+              return (
+                <tr key={bulb.id}>
+                  <td>
+                    <b>{bulb.names[0]}</b> <span className="faint">{bulb.names.slice(1).join(', ')}</span>
+                  </td>
+                  <td>{bulb.base}</td>
+                  <td className="figure">{bulb.systemVolts} V</td>
+                  <td className="figure">
+                    {amps(bright.amps)} at {volts(bright.testVolts)}, {watts(filamentWatts(bright))}
+                    {bright.ampsOrigin === 'typical' ? ', typical' : ''}
+                  </td>
+                  <td className="figure">{dim ? `${amps(dim.amps)}, ${watts(filamentWatts(dim))}` : ''}</td>
+                  <td className="figure">{Math.round(bright.lumens)} lm</td>
+                  <td className="figure">
+                    {bulb.lengthMm} × {bulb.glassMm} mm
+                  </td>
+                  <td className="faint">{sourceWords(bulb.source)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </Scrolls>
     </Card>
   );
 }
@@ -196,18 +201,20 @@ function Terminals({ shown }: Shown) {
   return (
     <div className={classes.two}>
       <Card heading="h2" title="Relay and switch terminals">
-        <table>
-          <tbody>
-            {terminals.map((terminal) => (
-              <tr key={terminal.mark}>
-                <td>
-                  <b>{terminal.mark}</b> <span className="faint">{terminal.letters?.join(', ')}</span>
-                </td>
-                <td>{terminal.means}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Scrolls label="Relay and switch terminals" className={classes.wide}>
+          <table>
+            <tbody>
+              {terminals.map((terminal) => (
+                <tr key={terminal.mark}>
+                  <td>
+                    <b>{terminal.mark}</b> <span className="faint">{terminal.letters?.join(', ')}</span>
+                  </td>
+                  <td>{terminal.means}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scrolls>
         <p className="faint">
           {TERMINALS[0] && sourceWords(TERMINALS[0].source)}. Letters after the number are met on relays. Two
           relays with the same pins can have supply and lamps swapped: compare marks, not shapes.
@@ -216,21 +223,23 @@ function Terminals({ shown }: Shown) {
       <div className={classes.column}>
         {TRAILER_SOCKETS.map((socket) => (
           <Card heading="h2" key={socket.name} title={`Trailer: ${socket.name.toLowerCase()}`}>
-            <table>
-              <tbody>
-                {socket.pins
-                  .filter((pin) => shown(`${socket.name} ${pin.pin}`))
-                  .map((pin) => (
-                    <tr key={pin.pin}>
-                      <td>
-                        <b>{pin.pin}</b>
-                      </td>
-                      <td>{pin.means}</td>
-                      <td>{pin.colour}</td>
-                    </tr>
-                  ))}
-              </tbody>
-            </table>
+            <Scrolls label={`Trailer: ${socket.name.toLowerCase()}`} className={classes.wide}>
+              <table>
+                <tbody>
+                  {socket.pins
+                    .filter((pin) => shown(`${socket.name} ${pin.pin}`))
+                    .map((pin) => (
+                      <tr key={pin.pin}>
+                        <td>
+                          <b>{pin.pin}</b>
+                        </td>
+                        <td>{pin.means}</td>
+                        <td>{pin.colour}</td>
+                      </tr>
+                    ))}
+                </tbody>
+              </table>
+            </Scrolls>
             <p className="faint">{sourceWords(socket.source)}</p>
           </Card>
         ))}
@@ -243,48 +252,52 @@ function Wire({ shown }: Shown) {
   return (
     <div className={classes.two}>
       <Card heading="h2" title="Sizes">
-        <table>
-          <thead>
-            <tr>
-              <th>Size</th>
-              <th className="figure">Area</th>
-              <th className="figure">A metre, at 20 °C</th>
-              <th>Used for (common practice)</th>
-            </tr>
-          </thead>
-          <tbody>
-            {WIRE_SIZES.filter((size) => shown(size.name)).map((size) => (
-              <tr key={size.name}>
-                <td>
-                  <b>{size.name}</b>
-                </td>
-                <td className="figure">{size.areaMm2.toFixed(2)} mm²</td>
-                <td className="figure">{size.milliohmsPerM.toFixed(1)} mΩ</td>
-                <td>{size.use}</td>
+        <Scrolls label="Sizes" className={classes.wide}>
+          <table>
+            <thead>
+              <tr>
+                <th>Size</th>
+                <th className="figure">Area</th>
+                <th className="figure">A metre, at 20 °C</th>
+                <th>Used for (common practice)</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {WIRE_SIZES.filter((size) => shown(size.name)).map((size) => (
+                <tr key={size.name}>
+                  <td>
+                    <b>{size.name}</b>
+                  </td>
+                  <td className="figure">{size.areaMm2.toFixed(2)} mm²</td>
+                  <td className="figure">{size.milliohmsPerM.toFixed(1)} mΩ</td>
+                  <td>{size.use}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scrolls>
         <p className="faint">Computed: copper 1/58 Ω·mm²/m (IEC 60028), gauges by ASTM B258, from memory.</p>
       </Card>
       <Card heading="h2" title="Colours">
-        <table>
-          <tbody>
-            {WIRE_COLOURS.filter((colour) => shown(colour.code)).map((colour) => (
-              <tr key={colour.code}>
-                <td>
-                  <b>{colour.code}</b>
-                </td>
-                <td>{colour.name}</td>
-                <td className="faint">
-                  {COLOUR_HABITS.filter((habit) => habit.colour === colour.name)
-                    .map((habit) => `${habit.means} on ${habit.where}`)
-                    .join('; ')}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Scrolls label="Colours" className={classes.wide}>
+          <table>
+            <tbody>
+              {WIRE_COLOURS.filter((colour) => shown(colour.code)).map((colour) => (
+                <tr key={colour.code}>
+                  <td>
+                    <b>{colour.code}</b>
+                  </td>
+                  <td>{colour.name}</td>
+                  <td className="faint">
+                    {COLOUR_HABITS.filter((habit) => habit.colour === colour.name)
+                      .map((habit) => `${habit.means} on ${habit.where}`)
+                      .join('; ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scrolls>
         <p className="faint">Codes: {sourceWords(COLOUR_SOURCE)}.</p>
         <Caution>What colours mean is {sourceWords(HABIT_SOURCE)}.</Caution>
       </Card>
@@ -298,41 +311,45 @@ function Regions({ shown }: Shown) {
       <div className={classes.two}>
         {(['UN', 'US'] as const).map((region) => (
           <Card heading="h2" key={region} title={`${regionName(region)}: colours`}>
-            <table>
-              <tbody>
-                {COLOUR_RULES.filter(
-                  (rule) =>
-                    rule.region === region && shown(`${rule.region} ${rule.does} ${rule.end ?? ''}`.trim()),
-                ).map((rule) => (
-                  <tr key={`${rule.does} ${rule.end ?? ''}`}>
-                    <td>
-                      {workName(rule.does)}
-                      {rule.end ? `, ${rule.end}` : ''}
-                    </td>
-                    <td>{rule.colours.join(', ')}</td>
-                    <td className="faint">{sourceWords(rule.source)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <Scrolls label={regionName(region)} className={classes.wide}>
+              <table>
+                <tbody>
+                  {COLOUR_RULES.filter(
+                    (rule) =>
+                      rule.region === region && shown(`${rule.region} ${rule.does} ${rule.end ?? ''}`.trim()),
+                  ).map((rule) => (
+                    <tr key={`${rule.does} ${rule.end ?? ''}`}>
+                      <td>
+                        {workName(rule.does)}
+                        {rule.end ? `, ${rule.end}` : ''}
+                      </td>
+                      <td>{rule.colours.join(', ')}</td>
+                      <td className="faint">{sourceWords(rule.source)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </Scrolls>
           </Card>
         ))}
       </div>
       <Card heading="h2" title="Rates, warnings, approvals">
-        <table>
-          <tbody>
-            {REGION_RULES.filter((rule) => shown(`${rule.region} ${rule.topic}`)).map((rule) => (
-              <tr key={`${rule.region} ${rule.topic}`}>
-                <td>
-                  <b>{rule.topic}</b>
-                </td>
-                <td>{regionName(rule.region)}</td>
-                <td>{rule.text}</td>
-                <td className="faint">{sourceWords(rule.source)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Scrolls label="Rates, warnings, approvals" className={classes.wide}>
+          <table>
+            <tbody>
+              {REGION_RULES.filter((rule) => shown(`${rule.region} ${rule.topic}`)).map((rule) => (
+                <tr key={`${rule.region} ${rule.topic}`}>
+                  <td>
+                    <b>{rule.topic}</b>
+                  </td>
+                  <td>{regionName(rule.region)}</td>
+                  <td>{rule.text}</td>
+                  <td className="faint">{sourceWords(rule.source)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scrolls>
       </Card>
       <Caution>
         Cautions, never legal advice: every record is from memory until somebody has verified it. Local code

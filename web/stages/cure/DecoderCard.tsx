@@ -7,6 +7,7 @@ import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { SEEN_GLOW } from '../../../core/simulation/lampLight.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
+import { Scrolls } from '../../ui/Scrolls.tsx';
 import { electrics } from '../../workers/electrics.ts';
 import { engine } from '../../workers/engine.ts';
 import classes from './DecoderCard.module.css';
@@ -81,7 +82,7 @@ export function DecoderCard() {
 
 function Trials({ window }: { window: CapacitorWindow }) {
   return (
-    <div className={classes.scroll}>
+    <Scrolls label="Capacitors tried" className={classes.scroll}>
       <table className={classes.trials}>
         <thead>
           <tr>
@@ -122,7 +123,7 @@ function Trials({ window }: { window: CapacitorWindow }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrolls>
   );
 }
 

@@ -7,6 +7,7 @@ import { flashes } from '../../../core/model/scope.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { price } from '../../ui/money.ts';
+import { Scrolls } from '../../ui/Scrolls.tsx';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import classes from './Pick.module.css';
 
@@ -37,7 +38,7 @@ export default function Pick() {
           </Button>
         }
       >
-        <div className={classes.scroll}>
+        <Scrolls label="Parts to pick" className={classes.scroll}>
           <table className={classes.table}>
             <thead>
               <tr>
@@ -80,7 +81,7 @@ export default function Pick() {
               </tr>
             </tfoot>
           </table>
-        </div>
+        </Scrolls>
       </Card>
       <div className={classes.side}>
         {flashes(job) && <Power power={list.power} />}

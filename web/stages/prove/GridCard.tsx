@@ -1,6 +1,7 @@
 import { type Cell, CONDITION_WORDS, CONDITIONS } from '../../../core/proving/cells.ts';
 import type { ProvingGrid } from '../../../core/proving/grid.ts';
 import { Card } from '../../ui/Card.tsx';
+import { Scrolls } from '../../ui/Scrolls.tsx';
 import { CELL_STATE_WORDS, type cellStates } from './cellState.ts';
 import classes from './GridCard.module.css';
 import { StateMark } from './StateMark.tsx';
@@ -29,7 +30,7 @@ export function GridCard({ grid, states, chosen, choose }: GridProps) {
         </span>
       }
     >
-      <div className={classes.scroll} data-scrolls-sideways>
+      <Scrolls label="The cells" className={classes.scroll}>
         <table className={classes.grid}>
           <thead>
             <tr>
@@ -67,7 +68,7 @@ export function GridCard({ grid, states, chosen, choose }: GridProps) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scrolls>
       <p className={classes.enough}>
         <b>
           {suffices.size} of {grid.cells.length} cells are enough

@@ -18,6 +18,7 @@ import type { WiringSheet } from '../../../../core/wiring/sheet/sheet.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { SavedText } from '../../../ui/SavedText.tsx';
+import { Scrolls } from '../../../ui/Scrolls.tsx';
 import classes from './Wiring.module.css';
 
 const COLOURS = WIRE_COLOURS.map(({ code, name }) => ({ value: code, label: `${code} ${name}` }));
@@ -106,7 +107,7 @@ export function CavityTable({ connector, sheet }: { connector: Connector; sheet:
           ))}
         </fieldset>
       )}
-      <div className={classes.scroll} data-scrolls-sideways>
+      <Scrolls label="Cavities of the plug" className={classes.scroll}>
         <table className={classes.cavities}>
           <thead>
             <tr>
@@ -142,7 +143,7 @@ export function CavityTable({ connector, sheet }: { connector: Connector; sheet:
             ))}
           </tbody>
         </table>
-      </div>
+      </Scrolls>
       <p className="faint">
         Colours by IEC 60757. A colour is a hint; the meter decides, and “unproved” stands until it has.
       </p>

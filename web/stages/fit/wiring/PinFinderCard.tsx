@@ -12,6 +12,7 @@ import { useDesk } from '../../../job/workspace.ts';
 import { writer } from '../../../store/writer.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
+import { Scrolls } from '../../../ui/Scrolls.tsx';
 import { tellTrouble } from '../../../ui/tellTrouble.ts';
 import { useFoundPins } from '../../../workers/useFitting.ts';
 import { ReadingForm } from './ReadingForm.tsx';
@@ -138,7 +139,7 @@ function certainty(finding: PinFinding): string {
 /** What every cavity most likely is for, and how sure that is. */
 function FoundTable({ finding }: { finding: PinFinding }) {
   return (
-    <div className={classes.scroll} data-scrolls-sideways>
+    <Scrolls label="What each cavity is for" className={classes.scroll}>
       <table>
         <thead>
           <tr>
@@ -171,6 +172,6 @@ function FoundTable({ finding }: { finding: PinFinding }) {
           })}
         </tbody>
       </table>
-    </div>
+    </Scrolls>
   );
 }

@@ -2,6 +2,7 @@ import { createElement, type ReactElement } from 'react';
 import { type Shape, sheetShapes } from '../../../../core/wiring/sheet/drawing.ts';
 import type { SheetLayout } from '../../../../core/wiring/sheet/layout.ts';
 import './sheet.css';
+import { Scrolls } from '../../../ui/Scrolls.tsx';
 
 /** React's names of the SVG attributes a drawing uses. */
 const NAMES: Record<string, string> = {
@@ -15,7 +16,7 @@ const NAMES: Record<string, string> = {
 export function SheetPicture({ layout, title }: { layout: SheetLayout; title: string }) {
   const { width, height } = layout;
   return (
-    <div className="ws-scroll" data-scrolls-sideways>
+    <Scrolls label="The sheet" className="ws-scroll">
       <svg
         className="ws-sheet"
         viewBox={`0 0 ${Math.ceil(width)} ${Math.ceil(height)}`}
@@ -24,7 +25,7 @@ export function SheetPicture({ layout, title }: { layout: SheetLayout; title: st
       >
         {sheetShapes(layout).map(shapeElement)}
       </svg>
-    </div>
+    </Scrolls>
   );
 }
 

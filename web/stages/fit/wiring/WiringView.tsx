@@ -7,6 +7,7 @@ import { type WiringSheet, wiringSheet } from '../../../../core/wiring/sheet/she
 import { sheetSvg } from '../../../../core/wiring/sheet/svg.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
+import { Scrolls } from '../../../ui/Scrolls.tsx';
 import { saveTextFile } from '../../../ui/saveTextFile.ts';
 import { useSheetLayout } from '../../../workers/useFitting.ts';
 import { CavityTable } from './CavityTable.tsx';
@@ -143,7 +144,7 @@ function SwapCard({ lampIds }: { lampIds: readonly string[] }) {
     <>
       <SheetCard sheet={swap.sheet} />
       <Card title="Each cavity of the new plug">
-        <div className={classes.scroll}>
+        <Scrolls label="Old plug against new" className={classes.scroll}>
           <table>
             <thead>
               <tr>
@@ -166,7 +167,7 @@ function SwapCard({ lampIds }: { lampIds: readonly string[] }) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Scrolls>
       </Card>
     </>
   );

@@ -1,0 +1,55 @@
+/** What has the focus by itself, a field left out: on a phone it would bring the keyboard up. */
+const PRESSED = 'button:not(:disabled), a[href], [role="button"], [role="tab"], summary, input[type="radio"]';
+
+/**
+ * Keeps the focus where somebody works. What held it may be taken away or put out of use by the very key that was pressed
+ * (a card that is deleted, a reading taken back, the last Next): it then falls to the page itself, and the next Tab begins
+ * at its top. It is given to what stands in its place, or to the nearest thing around it.
+ *
+ * @returns what ends it
+ */
+export function keepFocus(root: HTMLElement = document.body): () => void {
+  let last: HTMLElement | null = null;
+  /** where it was: each thing around it, and the place in it */
+  let around: { element: Element; place: number }[] = [];
+  const noted = ({ target }: FocusEvent) => {
+    if (!(target instanceof HTMLElement)) return;
+    last = target;
+    around = [];
+    for (let at: Element = target; at.parentElement && at !== root; at = at.parentElement)
+      around.push({ element: at.parentElement, place: [...at.parentElement.children].indexOf(at) });
+  };
+  // Whoever presses on an empty place means to leave it.
+  const left = () => {
+    last = null;
+  };
+  const changed = () => {
+    if (!last || document.activeElement !== document.body) return;
+    const gone = !last.isConnected;
+    if (!gone && !last.matches(':disabled')) return;
+    let next: HTMLElement | null = null;
+    for (const { element, place } of around) {
+      if (!element.isConnected) continue;
+      const beside = [element.children[place], element.children[place - 1], element];
+      next = beside.map((each) => pressable(each)).find((each) => each !== null) ?? null;
+      if (next) break;
+    }
+    last = null;
+    next?.focus({ preventScroll: true });
+  };
+  const observer = new MutationObserver(changed);
+  observer.observe(root, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
+  document.addEventListener('focusin', noted);
+  document.addEventListener('pointerdown', left, true);
+  return () => {
+    observer.disconnect();
+    document.removeEventListener('focusin', noted);
+    document.removeEventListener('pointerdown', left, true);
+  };
+}
+
+function pressable(within: Element | undefined): HTMLElement | null {
+  if (!within) return null;
+  if (within instanceof HTMLElement && within.matches(PRESSED)) return within;
+  return within.querySelector<HTMLElement>(PRESSED);
+}
