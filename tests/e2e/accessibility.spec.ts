@@ -46,6 +46,35 @@ test('the cured gauge, the list of jobs, its dialogs and the keys have none in e
   expect(await violations(page)).toEqual([]);
 });
 
+for (const part of [
+  '/quick',
+  '/jobs',
+  '/shelf',
+  '/reference',
+  ...STAGES.map((stage) => `${FINISHED_JOB}/${stage}`),
+])
+  test(`${part} has none at a phone’s width in either theme, nor with forced colours`, async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(part);
+    await expect(page.getByRole('heading').first()).toBeAttached();
+    await expect(page.getByText('Opening the stage.')).toHaveCount(0);
+    await page.waitForTimeout(600);
+    expect(await violations(page)).toEqual([]);
+    await page.emulateMedia({ forcedColors: 'active' });
+    expect(await seen(page, ['color-contrast'])).toEqual([]);
+  });
+
+test('with forced colours what is chosen is drawn otherwise than what is not', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await openStage(page, OPEN_JOB, 'cure');
+  await page.keyboard.press('l');
+  const ground = (name: string) =>
+    page
+      .getByRole('button', { name, exact: true })
+      .evaluate((button) => getComputedStyle(button).backgroundColor);
+  await expect.poll(() => ground('Left')).not.toBe(await ground('Right'));
+});
+
 /** Violations of every rule by night, and of contrast, the one that hangs on the theme, by day. */
 async function violations(page: Page): Promise<string[]> {
   await page.emulateMedia({ colorScheme: 'dark' });

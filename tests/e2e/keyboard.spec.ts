@@ -1,3 +1,4 @@
+import type { Locator, Page } from '@playwright/test';
 import { dash, expect, OPEN_JOB, openStage, showConfiguration, test } from './app.ts';
 
 test('the van is cured with the keyboard alone', async ({ page }) => {
@@ -107,4 +108,103 @@ test('with reduced motion the lamps hold steady and the rate is in figures', asy
   });
   expect(opacities).toHaveLength(1);
   expect(Number(opacities[0])).toBeGreaterThan(0.5);
+});
+
+/** Tabs on until something has the focus. */
+async function tabTo(page: Page, wanted: Locator, most = 160): Promise<void> {
+  await expect(wanted).toBeVisible();
+  for (let tabs = 0; tabs < most; tabs += 1) {
+    if (await wanted.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`not reached by ${most} tabs: ${await wanted.getAttribute('aria-label')}`);
+}
+
+/** What has the focus, in a word; `nothing` for the page itself. */
+const focused = (page: Page) =>
+  page.evaluate(() =>
+    document.activeElement === document.body
+      ? 'nothing'
+      : (document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? ''),
+  );
+
+test('the focus comes back from every dialog, and stays where something was deleted or taken back', async ({
+  page,
+}) => {
+  await page.goto('/jobs');
+  for (const [name, dialog] of [
+    ['New job', 'New job'],
+    ['It does something odd', 'It does something odd'],
+    ['Find anything', 'Find anything'],
+    ['Keys', 'Keys'],
+  ] as const) {
+    await tabTo(page, page.getByRole('button', { name, exact: true }));
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog', { name: dialog })).toBeVisible();
+    await expect(page.locator('[role="dialog"] :focus')).toHaveCount(1);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await expect.poll(() => focused(page)).toBe(name);
+  }
+  await page.keyboard.press('/');
+  const field = page.getByRole('combobox', { name: 'Find anything' });
+  await field.fill('minibus');
+  await expect(page.locator(`#${await field.getAttribute('aria-controls')}`)).toContainText('minibus');
+  await page.keyboard.press('Escape');
+  await tabTo(
+    page,
+    page.getByRole('button', { name: 'Delete Mobile library, route 2: came back flashing fast' }),
+  );
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /route 2/ })).toHaveCount(0);
+  await expect.poll(() => focused(page)).not.toBe('nothing');
+  await openStage(page, '/jobs/library-route-1', 'prove');
+  await tabTo(page, page.getByRole('button', { name: /^Left turn: / }));
+  await page.keyboard.press('Enter');
+  await tabTo(page, page.getByRole('button', { name: 'Take back' }).first());
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Undo: Take back/ })).toBeVisible();
+  await expect.poll(() => focused(page)).not.toBe('nothing');
+});
+
+test('the whole way to a proved and filed job goes by the keyboard alone', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.goto('/');
+  await tabTo(page, page.getByRole('button', { name: 'Pick 2 × 6 Ω 50 W' }));
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Holds: flashes at 88 a minute')).toBeVisible();
+  await page.keyboard.press('6');
+  const progress = page.getByText(/^\d+ of 40 done$/);
+  await expect(progress).toHaveText('0 of 40 done');
+  for (let count = 1; count <= 40; count += 1) {
+    await page.keyboard.press('Space');
+    const unproved = page.getByRole('button', { name: /^Done, unproved/ });
+    await expect(page.getByText(`${count} of 40 done`).or(unproved)).toBeVisible();
+    if (await unproved.isVisible()) {
+      await tabTo(page, unproved, 12);
+      await page.keyboard.press('Enter');
+      await expect(progress).toHaveText(`${count} of 40 done`);
+    }
+  }
+  await page.keyboard.press('7');
+  for (const name of ['Left turn', 'Right turn', 'Hazard']) {
+    await tabTo(page, page.getByRole('button', { name: new RegExp(`^${name}: `) }));
+    await page.keyboard.press('Enter');
+    await tabTo(page, page.getByRole('button', { name: 'As expected', exact: true }));
+    await page.keyboard.press('Enter');
+    await tabTo(page, page.getByLabel('Or type a rate read elsewhere'));
+    await page.keyboard.type('88');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Space');
+    await tabTo(page, page.getByRole('button', { name: `Record ${name.toLowerCase()}` }));
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('88 a minute, within 60 to 120, all lamps lit.')).toBeVisible();
+  }
+  await expect(page.getByRole('link', { name: /^Prove 3 of 3/ })).toBeVisible();
+  await page.keyboard.press('8');
+  const file = page.getByRole('button', { name: /^File/ });
+  await tabTo(page, file);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /^Hand over filed/ })).toBeVisible();
 });

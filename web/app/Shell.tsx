@@ -1,11 +1,12 @@
 import { IconSearch } from '@tabler/icons-react';
-import { lazy, Suspense, useState } from 'react';
-import { Link, NavLink, Outlet, useMatch } from 'react-router';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Link, NavLink, Outlet, useLocation, useMatch } from 'react-router';
 import { HistoryButtons } from '../job/HistoryButtons.tsx';
 import { useKeys } from '../ui/useKeys.ts';
 import { usePhone } from '../ui/usePhone.ts';
 import classes from './Shell.module.css';
 import { ThemeSwitch } from './ThemeSwitch.tsx';
+import { markVisit } from './unfinishedVisit.ts';
 
 const FindAnything = lazy(() => import('./FindAnything.tsx'));
 const KeysHelp = lazy(() => import('./KeysHelp.tsx'));
@@ -14,6 +15,10 @@ const KeysHelp = lazy(() => import('./KeysHelp.tsx'));
 export function Shell() {
   const match = useMatch('/jobs/:jobId/*');
   const jobId = match?.params.jobId;
+  const { pathname } = useLocation();
+  // Here rather than by asking the router: whoever listens to it before the screen does takes its first word away.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: at every change of the address
+  useEffect(markVisit, [pathname]);
   const phone = usePhone();
   const [keysShown, setKeysShown] = useState(false);
   const [finding, setFinding] = useState(false);

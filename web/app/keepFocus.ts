@@ -1,6 +1,11 @@
 /** What has the focus by itself, a field left out: on a phone it would bring the keyboard up. */
 const PRESSED = 'button:not(:disabled), a[href], [role="button"], [role="tab"], summary, input[type="radio"]';
 
+/** So many things around what was taken away may go with it: with more, another screen has come. */
+const NEAR = 5;
+/** What holds a screen, or one half of it. */
+const WHOLE = 'main, section[aria-label="The stage"]';
+
 /**
  * Keeps the focus where somebody works. What held it may be taken away or put out of use by the very key that was pressed
  * (a card that is deleted, a reading taken back, the last Next): it then falls to the page itself, and the next Tab begins
@@ -27,13 +32,7 @@ export function keepFocus(root: HTMLElement = document.body): () => void {
     if (!last || document.activeElement !== document.body) return;
     const gone = !last.isConnected;
     if (!gone && !last.matches(':disabled')) return;
-    let next: HTMLElement | null = null;
-    for (const { element, place } of around) {
-      if (!element.isConnected) continue;
-      const beside = [element.children[place], element.children[place - 1], element];
-      next = beside.map((each) => pressable(each)).find((each) => each !== null) ?? null;
-      if (next) break;
-    }
+    const next = inItsPlace(around);
     last = null;
     next?.focus({ preventScroll: true });
   };
@@ -46,6 +45,28 @@ export function keepFocus(root: HTMLElement = document.body): () => void {
     document.removeEventListener('focusin', noted);
     document.removeEventListener('pointerdown', left, true);
   };
+}
+
+/** What takes the focus over from what was there. */
+function inItsPlace(around: readonly { element: Element; place: number }[]): HTMLElement | null {
+  const left = around.findIndex(({ element }) => element.isConnected);
+  const screen = around[left]?.element.closest<HTMLElement>(WHOLE) ?? null;
+  // All of a screen is another: its keys are to work there, and none of its buttons to be pressed by Space.
+  if (left > NEAR && screen) return holding(screen);
+  for (const { element, place } of around.slice(Math.max(0, left))) {
+    if (element.matches(WHOLE)) return holding(element as HTMLElement);
+    for (const each of [element.children[place], element.children[place - 1], element]) {
+      const found = pressable(each);
+      if (found) return found;
+    }
+  }
+  return null;
+}
+
+/** What is no button can have the focus too. */
+function holding(screen: HTMLElement): HTMLElement {
+  screen.tabIndex = -1;
+  return screen;
 }
 
 function pressable(within: Element | undefined): HTMLElement | null {

@@ -3,7 +3,7 @@ import { JobScreen } from '../places/job/JobScreen.tsx';
 import { ErrorScreen } from './ErrorScreen.tsx';
 import { FirstScreen } from './FirstScreen.tsx';
 import { Shell } from './Shell.tsx';
-import { brokenAt, markVisit } from './unfinishedVisit.ts';
+import { brokenAt, watchVisit } from './unfinishedVisit.ts';
 
 /** Made when the app starts: it reads the address at once. */
 export function makeRouter() {
@@ -30,7 +30,7 @@ export function makeRouter() {
       ],
     },
   ]);
-  markVisit((listener) => void router.subscribe(listener));
+  watchVisit();
   return router;
 
   function underWay() {

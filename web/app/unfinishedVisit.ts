@@ -14,22 +14,18 @@ export function brokenAt(): string | null {
   return notes()?.getItem(KEY) ?? null;
 }
 
-/**
- * Marks where the visit is, and takes the mark away when it leaves the screen.
- *
- * @param onMove tells of every change of the address
- */
-export function markVisit(onMove: (listener: () => void) => void): void {
-  const mark = () => {
-    try {
-      if (document.visibilityState === 'visible') notes()?.setItem(KEY, window.location.pathname);
-      else notes()?.removeItem(KEY);
-    } catch {
-      // A full disk: a stage that breaks the tab is then opened once more.
-    }
-  };
-  document.addEventListener('visibilitychange', mark);
+/** Marks where the visit is now; the mark is taken away when it leaves the screen. */
+export function markVisit(): void {
+  try {
+    if (document.visibilityState === 'visible') notes()?.setItem(KEY, window.location.pathname);
+    else notes()?.removeItem(KEY);
+  } catch {
+    // A full disk: a stage that breaks the tab is then opened once more.
+  }
+}
+
+/** Keeps the mark true while the page comes and goes. */
+export function watchVisit(): void {
+  document.addEventListener('visibilitychange', markVisit);
   window.addEventListener('pagehide', () => notes()?.removeItem(KEY));
-  onMove(mark);
-  mark();
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Amps, Id, Line, Ohms, Volts, WireRun } from '../fields.ts';
 import { LampInput, Side } from './lamp.ts';
+import { MOST_FEEDS } from './mostFeeds.ts';
 
 export const CircuitKind = z.enum([
   'turn',
@@ -45,7 +46,7 @@ export const Circuit = z.strictObject({
       }),
     )
     .min(1)
-    .max(16),
+    .max(MOST_FEEDS),
   /** what feeds it: the flasher's lamp terminal, a fuse by way of a switch, or a controller's output */
   from: z.discriminatedUnion('by', [
     z.strictObject({ by: z.literal('flasher') }),

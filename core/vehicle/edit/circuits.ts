@@ -2,8 +2,10 @@ import { capital } from '../../formatting/format.ts';
 import type { Circuit, CircuitKind } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput } from '../../model/vehicle/flasher.ts';
 import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
+import { MOST_FEEDS } from '../../model/vehicle/mostFeeds.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { mayBeWatched } from './openWatch.ts';
+import { VehicleEditError } from './vehicleEditError.ts';
 
 /** One thing a lamp does, and with which of its filaments. */
 export interface LampFunction {
@@ -76,6 +78,7 @@ export function lampFunctions(vehicle: Vehicle, lampId: string): LampFunction[] 
  * Feeds that are no longer asked for go, and with its last lamp so does a circuit.
  *
  * @param vehicle changed in place
+ * @throws VehicleEditError where a circuit has as many lamps as it takes
  */
 export function setLampFunctions(vehicle: Vehicle, lamp: Lamp, functions: readonly LampFunction[]): void {
   for (const circuit of vehicle.circuits) {
@@ -87,8 +90,12 @@ export function setLampFunctions(vehicle: Vehicle, lamp: Lamp, functions: readon
   }
   for (const { kind, input } of functions) {
     const circuit = circuitFor(vehicle, lamp, kind);
-    if (!circuit.feeds.some((feed) => feed.lampId === lamp.id && feed.input === input))
-      circuit.feeds.push({ lampId: lamp.id, input });
+    if (circuit.feeds.some((feed) => feed.lampId === lamp.id && feed.input === input)) continue;
+    if (circuit.feeds.length >= MOST_FEEDS)
+      throw new VehicleEditError(
+        `${circuit.name} feeds ${MOST_FEEDS} lamps already, which is as many as one circuit takes here. Remove one of them first, or give ${lamp.name.toLowerCase()} other work.`,
+      );
+    circuit.feeds.push({ lampId: lamp.id, input });
   }
   dropEmptyCircuits(vehicle);
 }

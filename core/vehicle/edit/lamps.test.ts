@@ -8,7 +8,8 @@ import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { setFlasher } from '../../presets/flashers.ts';
 import { layoutEntries, startingVehicle } from '../../presets/startingLayout.ts';
 import { lampFunctions } from './circuits.ts';
-import { addLamps, changeRole, changeStockBulb, changeWork, removeLamp, VehicleEditError } from './lamps.ts';
+import { addLamps, changeRole, changeStockBulb, changeWork, removeLamp } from './lamps.ts';
+import { VehicleEditError } from './vehicleEditError.ts';
 
 function van(year = 1997): Vehicle {
   const about = { kind: 'van', year, region: 'UN', systemVolts: 12 } as const;
@@ -30,6 +31,16 @@ describe('lamps are added', () => {
     expect(vehicle.circuits.length).toBe(before);
     expect(vehicle.circuits.find((each) => each.kind === 'reverse')?.feeds.length).toBe(4);
     expect(vehicleProblems(vehicle)).toEqual([]);
+  });
+
+  it('as many as one circuit takes: the seventeenth is refused in words, and what to do', () => {
+    const vehicle = van();
+    const interior = () => vehicle.circuits.find((each) => each.kind === 'interior')?.feeds.length ?? 0;
+    while (interior() < 16) addLamps(vehicle, 'interior', 'centre');
+    expect(() => addLamps(vehicle, 'interior', 'centre')).toThrow(VehicleEditError);
+    expect(() => addLamps(vehicle, 'interior', 'centre')).toThrow(
+      /feeds 16 lamps already, which is as many as one circuit takes here\. Remove one of them first/,
+    );
   });
 
   it('with a circuit and a fuse of their own where there is none yet', () => {

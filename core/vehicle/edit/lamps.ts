@@ -5,14 +5,7 @@ import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { retuneWatchers } from './assumed.ts';
 import { dropEmptyCircuits, type LampFunction, setLampFunctions } from './circuits.ts';
 import { type LampTemplateId, stockBulbFor, TEMPLATES } from './lampTemplates.ts';
-
-/** An edit that would leave a vehicle nobody can compute. Says what to do instead. */
-export class VehicleEditError extends Error {
-  constructor(message: string) {
-    super(message);
-    this.name = 'VehicleEditError';
-  }
-}
+import { VehicleEditError } from './vehicleEditError.ts';
 
 /** As many as the model takes. */
 const MOST_LAMPS = 60;
