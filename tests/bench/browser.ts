@@ -8,7 +8,9 @@ import { shelfCsv } from '../../core/formats/shelfCsv.ts';
 import { STAGES } from '../../core/work/stages.ts';
 import { createApp } from '../../server/app.ts';
 import { CHROMIUM } from '../chromium.ts';
+import { keysInWords } from './keys.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB } from './large.ts';
+import { longListsInWords } from './longLists.ts';
 
 const root = new URL('../../', import.meta.url);
 const server = createApp(fileURLToPath(new URL('dist', root))).listen(0);
@@ -165,6 +167,8 @@ for (const part of [...STAGES, 'vehicle']) {
     longest.push([`${part} of ${job}`, Math.max(0, ...tasks)]);
   }
 }
+const typing = await keysInWords(slow, home);
+const lists = await longListsInWords(browser, home);
 console.log(`On a machine ${SLOWED} times slower, 390 px wide, from an empty browser:`);
 console.log(`first verdict: ${(middle(firstVerdicts) / 1000).toFixed(2)} s in the median`);
 for (const [what, ms] of longest.toSorted((a, b) => b[1] - a[1]).slice(0, 8))
@@ -172,6 +176,8 @@ for (const [what, ms] of longest.toSorted((a, b) => b[1] - a[1]).slice(0, 8))
 console.log(
   `slider on the minibus, thirty steps: ${tasks.length} tasks over 50 ms, longest ${Math.max(0, ...tasks).toFixed(0)} ms; frames ${middle(frames).toFixed(1)} ms in the median`,
 );
+for (const each of typing) console.log(each);
+for (const each of lists) console.log(each);
 console.log('In Chromium, medians:');
 for (const [what, times] of [
   [`verdict after an edit, thirty lamps (${verdicts.length} edits)`, verdicts],

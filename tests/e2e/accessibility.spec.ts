@@ -87,7 +87,11 @@ async function violations(page: Page): Promise<string[]> {
 /** Violations by rule and place, once transitions have ended (a half-faded dialog has no contrast). */
 async function seen(page: Page, rules?: string[]): Promise<string[]> {
   await page.evaluate(() =>
-    Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => {}))),
+    Promise.race([
+      Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => {}))),
+      // Something that turns while it waits never ends.
+      new Promise((resolve) => setTimeout(resolve, 1500)),
+    ]),
   );
   await page.waitForTimeout(250);
   // Without frames of others there is nothing that the slower way through a second page would find.

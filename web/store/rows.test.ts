@@ -7,6 +7,7 @@ import { binContents, emptyBin } from './bin.ts';
 import { checkRows } from './checkRows.ts';
 import { VumbleDatabase } from './db.ts';
 import { editJob } from './edits.ts';
+import { jobSummaries } from './jobSummaries.ts';
 import { binJob } from './jobs.ts';
 
 let db: VumbleDatabase;
@@ -94,6 +95,28 @@ describe('rows that are not what they should be', () => {
     expect(await sound()).toEqual(row);
     expect(await db.aside.count()).toBe(0);
     await expect(putBack(aside, JSON.stringify(row), db)).rejects.toThrow(/taken its place/);
+  });
+});
+
+describe('the list of jobs', () => {
+  it('has the newest change first, and believes none that is yet to come', async () => {
+    const now = Date.parse('2026-11-28T10:00:00.000Z');
+    const put = async (id: string, updatedAt: string) =>
+      db.jobs.update(id, { updatedAt } as never).then((changed) => expect(changed).toBe(1));
+    await put('gritter-4', '2099-01-01T00:00:00.000Z');
+    await put('courier-moped-7', '2026-11-28T09:00:00.000Z');
+    await put('library-route-1', '2026-11-28T08:00:00.000Z');
+    const { jobs, unreadable } = await jobSummaries(now, db);
+    expect(jobs.slice(0, 2).map(({ id }) => id)).toEqual(['courier-moped-7', 'library-route-1']);
+    expect(jobs.find(({ id }) => id === 'gritter-4')?.changedMs).toBeLessThan(now);
+    expect(unreadable).toBe(0);
+  });
+
+  it('counts the rows it cannot list, and shows the others', async () => {
+    const jobs = await db.jobs.count();
+    await db.jobs.put({ id: 'nothing' } as never);
+    const summaries = await jobSummaries(Date.now(), db);
+    expect([summaries.jobs.length, summaries.unreadable]).toEqual([jobs, 1]);
   });
 });
 

@@ -1,0 +1,78 @@
+import type { Page } from '@playwright/test';
+
+const JOB = 'library-route-1';
+const FIELD = 'Where the stock bulbs are kept';
+
+/** What the store holds of the job now: acts on their way, the text of the field, and the largest step of undo, bytes. */
+async function stored(page: Page): Promise<{ noted: number; text: string; largestStep: number }> {
+  return page.evaluate(
+    (id) =>
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open('vumble');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const reading = opening.result.transaction(['jobs', 'journal', 'edits']);
+          const noted = reading.objectStore('journal').count();
+          const job = reading.objectStore('jobs').get(id);
+          const edits = reading.objectStore('edits').getAll();
+          reading.oncomplete = () => {
+            opening.result.close();
+            resolve({
+              noted: noted.result,
+              text: job.result.job.handOver.stockBulbsKeptAt,
+              largestStep: Math.max(0, ...edits.result.map((each) => JSON.stringify(each).length)),
+            });
+          };
+        };
+      }),
+    JOB,
+  );
+}
+
+/** Waits until all that was typed is stored, and tells how long that took, ms. */
+async function settled(page: Page, text: string): Promise<number> {
+  const begin = performance.now();
+  for (;;) {
+    const now = await stored(page);
+    if (now.noted === 0 && now.text === text) return performance.now() - begin;
+    if (performance.now() - begin > 120_000) throw new Error('what was typed is not stored');
+    await page.waitForTimeout(20);
+  }
+}
+
+/** Typing, fast and long, on a slowed machine: how long after the last key all of it is stored. */
+export async function keysInWords(page: Page, home: string): Promise<string[]> {
+  await page.goto(`${home}/jobs/${JOB}/hand-over`);
+  const field = page.getByLabel(FIELD);
+  await field.fill('');
+  await field.focus();
+  // 1 500 keys at 17 a second: a word of 40 letters typed and taken out again.
+  const word = 'drawer nine under the window, left of it.';
+  let held = '';
+  for (let key = 0; key < 1500; key += 1) {
+    const begin = performance.now();
+    if (held.length < word.length && Math.floor(key / word.length) % 2 === 0) {
+      held += word[held.length] ?? '';
+      await page.keyboard.type(held.at(-1) ?? '');
+    } else {
+      held = held.slice(0, -1);
+      await page.keyboard.press('Backspace');
+    }
+    await page.waitForTimeout(Math.max(0, 1000 / 17 - (performance.now() - begin)));
+  }
+  const drained = await settled(page, held);
+  const waits: number[] = [];
+  for (let round = 0; round < 18; round += 1) {
+    for (let key = 0; key < 250; key += 1) {
+      await page.keyboard.type('x');
+      await page.keyboard.press('Backspace');
+    }
+    waits.push(await settled(page, held));
+  }
+  const { largestStep } = await stored(page);
+  return [
+    `1 500 keys at 17 a second: all stored ${drained.toFixed(0)} ms after the last`,
+    `9 000 edits as fast as keys come: stored ${Math.max(...waits).toFixed(0)} ms after the last of 500, at worst`,
+    `largest step of undo they left: ${(largestStep / 1000).toFixed(1)} kB`,
+  ];
+}
