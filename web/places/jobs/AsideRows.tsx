@@ -91,7 +91,7 @@ function Mend({ aside, close }: { aside: AsideRow; close(): void }) {
           error={problem}
           value={text}
           onChange={(event) => setText(event.currentTarget.value)}
-          rows={14}
+          classNames={{ input: classes.json }}
           spellCheck={false}
         />
         <Button onClick={put}>Put it back</Button>
