@@ -1,11 +1,10 @@
+import { holdFocus, WHOLE_SCREEN } from '../ui/holdFocus.ts';
+
 /** What has the focus by itself, a field left out: on a phone it would bring the keyboard up. */
 const PRESSED = 'button:not(:disabled), a[href], [role="button"], [role="tab"], summary, input[type="radio"]';
 
 /** So many things around what was taken away may go with it: with more, another screen has come. */
 const NEAR = 5;
-/** What holds a screen, or one half of it. */
-const WHOLE = 'main, section[aria-label="The stage"]';
-
 /**
  * Keeps the focus where somebody works. What held it may be taken away or put out of use by the very key that was pressed
  * (a card that is deleted, a reading taken back, the last Next): it then falls to the page itself, and the next Tab begins
@@ -18,7 +17,11 @@ export function keepFocus(root: HTMLElement = document.body): () => void {
   /** where it was: each thing around it, and the place in it */
   let around: { element: Element; place: number }[] = [];
   const noted = ({ target }: FocusEvent) => {
-    if (!(target instanceof HTMLElement)) return;
+    // A dialog gives it back itself.
+    if (!(target instanceof HTMLElement) || target.closest('[role="dialog"]')) {
+      last = null;
+      return;
+    }
     last = target;
     around = [];
     for (let at: Element = target; at.parentElement && at !== root; at = at.parentElement)
@@ -34,7 +37,8 @@ export function keepFocus(root: HTMLElement = document.body): () => void {
     if (!gone && !last.matches(':disabled')) return;
     const next = inItsPlace(around);
     last = null;
-    next?.focus({ preventScroll: true });
+    if (next?.matches(WHOLE_SCREEN)) holdFocus(next);
+    else next?.focus({ preventScroll: true });
   };
   const observer = new MutationObserver(changed);
   observer.observe(root, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
@@ -50,23 +54,17 @@ export function keepFocus(root: HTMLElement = document.body): () => void {
 /** What takes the focus over from what was there. */
 function inItsPlace(around: readonly { element: Element; place: number }[]): HTMLElement | null {
   const left = around.findIndex(({ element }) => element.isConnected);
-  const screen = around[left]?.element.closest<HTMLElement>(WHOLE) ?? null;
+  const screen = around[left]?.element.closest<HTMLElement>(WHOLE_SCREEN) ?? null;
   // All of a screen is another: its keys are to work there, and none of its buttons to be pressed by Space.
-  if (left > NEAR && screen) return holding(screen);
+  if (left > NEAR && screen) return screen;
   for (const { element, place } of around.slice(Math.max(0, left))) {
-    if (element.matches(WHOLE)) return holding(element as HTMLElement);
+    if (element.matches(WHOLE_SCREEN)) return element as HTMLElement;
     for (const each of [element.children[place], element.children[place - 1], element]) {
       const found = pressable(each);
       if (found) return found;
     }
   }
   return null;
-}
-
-/** What is no button can have the focus too. */
-function holding(screen: HTMLElement): HTMLElement {
-  screen.tabIndex = -1;
-  return screen;
 }
 
 function pressable(within: Element | undefined): HTMLElement | null {

@@ -1,6 +1,7 @@
 import { Modal } from '@mantine/core';
 import { type ReactNode, useEffect, useState } from 'react';
 import classes from './Dialog.module.css';
+import { holdFocus } from './holdFocus.ts';
 
 /**
  * A dialog. Scroll locking is off: it would inject a style element, which the content policy forbids, and
@@ -20,7 +21,10 @@ export function Dialog({
   const [opener] = useState(() => document.activeElement);
   useEffect(
     () => () => {
-      if (opener instanceof HTMLElement && opener.isConnected) requestAnimationFrame(() => opener.focus());
+      requestAnimationFrame(() => {
+        if (!(opener instanceof HTMLElement) || !opener.isConnected || opener === document.body) holdFocus();
+        else opener.focus();
+      });
     },
     [opener],
   );
