@@ -71,6 +71,8 @@ export function useWait(name: string, minutes: number) {
   const running = left !== null && left > 0;
   useEffect(() => {
     if (!running) return;
+    // What was counted while another step was looked at.
+    waits.write(key);
     const clock = setInterval(() => tick((count) => count + 1), 1000);
     const keeping = setInterval(() => waits.write(key), KEPT_EVERY);
     return () => {
