@@ -123,7 +123,6 @@ export class JobWriter {
     await this.finishEarlier();
     while (line.waiting.length > 0) {
       const acts = line.waiting.splice(0);
-      await Promise.all(acts.map(({ noted }) => noted));
       await this.storeAll(jobId, line, acts);
     }
     // What is on its way is all in what is stored.
