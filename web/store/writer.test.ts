@@ -61,6 +61,17 @@ const retitle =
   (draft) =>
     void (draft.title = title);
 
+const clue =
+  (id: string): Recipe =>
+  (draft) =>
+    void draft.evidence.push({
+      kind: 'clue',
+      id,
+      at: '2026-11-20T10:00:00.000Z',
+      clue: 'wiggle',
+      lampId: null,
+    });
+
 describe('what a tab does', () => {
   it('is noted before it is stored, stored once, and the note is struck out', async () => {
     const { type, settled } = await tab();
@@ -149,17 +160,7 @@ describe('what a killed browser leaves', () => {
   it('is done at the next start, in the order it was made, once', async () => {
     const first = (await jobNow()).title;
     const evidence = (await jobNow()).evidence.length;
-    const add =
-      (id: string): Recipe =>
-      (draft) =>
-        void draft.evidence.push({
-          kind: 'clue',
-          id,
-          at: '2026-11-20T10:00:00.000Z',
-          clue: 'wiggle',
-          lampId: null,
-        });
-    await killedAfter(...['a', 'ab', 'abc'].map(retitle), add('one'), add('two'));
+    await killedAfter(...['a', 'ab', 'abc'].map(retitle), clue('one'), clue('two'));
     expect(await finishNoted(db)).toEqual({ stored: 5, left: 0 });
     expect(await finishNoted(db)).toEqual({ stored: 0, left: 0 });
     const job = await jobNow();
@@ -208,16 +209,6 @@ describe('what a killed browser leaves', () => {
   });
 
   it('appends to what another page has appended to since', async () => {
-    const clue =
-      (id: string): Recipe =>
-      (draft) =>
-        void draft.evidence.push({
-          kind: 'clue',
-          id,
-          at: '2026-11-20T10:00:00.000Z',
-          clue: 'wiggle',
-          lampId: null,
-        });
     await killedAfter(clue('noted'));
     await editJob(FIRST_JOB_ID, 'Told', clue('meanwhile'), {}, db);
     expect((await finishNoted(db)).stored).toBe(1);
