@@ -40,6 +40,27 @@ async function settled(page: Page, text: string): Promise<number> {
   }
 }
 
+/**
+ * Puts a letter into the field and takes it out again, so many edits in all, each in a task of its own: faster than any
+ * hand, and than keys that come through a test driver. Tells the longest time in which the page came to no other task, ms.
+ */
+async function edited(page: Page, edits: number): Promise<{ longest: number }> {
+  const field = page.getByLabel(FIELD);
+  return field.evaluate(async (element: HTMLInputElement, count) => {
+    const put = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+    const before = element.value;
+    let longest = 0;
+    for (let edit = 0; edit < count; edit += 1) {
+      const begin = performance.now();
+      put?.call(element, edit % 2 === 0 ? `${before}x` : before);
+      element.dispatchEvent(new Event('input', { bubbles: true }));
+      await new Promise((resolve) => setTimeout(resolve));
+      longest = Math.max(longest, performance.now() - begin);
+    }
+    return { longest };
+  }, edits);
+}
+
 /** Typing, fast and long, on a slowed machine: how long after the last key all of it is stored. */
 export async function keysInWords(page: Page, home: string): Promise<string[]> {
   await page.goto(`${home}/jobs/${JOB}/hand-over`);
@@ -61,18 +82,12 @@ export async function keysInWords(page: Page, home: string): Promise<string[]> {
     await page.waitForTimeout(Math.max(0, 1000 / 17 - (performance.now() - begin)));
   }
   const drained = await settled(page, held);
-  const waits: number[] = [];
-  for (let round = 0; round < 18; round += 1) {
-    for (let key = 0; key < 250; key += 1) {
-      await page.keyboard.type('x');
-      await page.keyboard.press('Backspace');
-    }
-    waits.push(await settled(page, held));
-  }
+  const { longest } = await edited(page, 9000);
+  const last = await settled(page, held);
   const { largestStep } = await stored(page);
   return [
     `1 500 keys at 17 a second: all stored ${drained.toFixed(0)} ms after the last`,
-    `9 000 edits as fast as keys come: stored ${Math.max(...waits).toFixed(0)} ms after the last of 500, at worst`,
+    `9 000 edits, one a task: longest without a task ${longest.toFixed(0)} ms; all stored ${last.toFixed(0)} ms after the last`,
     `largest step of undo they left: ${(largestStep / 1000).toFixed(1)} kB`,
   ];
 }

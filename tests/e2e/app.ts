@@ -1,17 +1,88 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import {
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  test as base,
+  type CDPSession,
+  type ConsoleMessage,
+  expect,
+  type Page,
+} from '@playwright/test';
+
+interface OfATest {
+  /** A browser of its own: for a test that changes its clock, or anything else that outlives a page. */
+  ownBrowser: boolean;
+  /** A page that is only looked at, with nothing changed in it: opened once for all tests of a file that look. */
+  onlyLooked: boolean;
+}
+/** A browser kept from test to test, and the empty page that keeps its window open: a new window costs as much as a page. */
+interface Kept {
+  context: BrowserContext;
+  tools: CDPSession;
+}
+interface OfAWorker {
+  kept: Map<string, Kept>;
+  looked: Map<string, Page>;
+}
 
 /**
  * A browser page that fails its test on any script error, content-policy violation or console error: the
- * app must be silent.
+ * app must be silent. The browser is empty at every test, but one that has read the scripts before: most of
+ * what a test costs is reading them anew.
  */
-export const test = base.extend<{ page: Page }>({
-  page: async ({ page }, use) => {
+export const test = base.extend<OfATest, OfAWorker>({
+  ownBrowser: [false, { option: true }],
+  onlyLooked: [false, { option: true }],
+  kept: [
+    // biome-ignore lint/correctness/noEmptyPattern: what a fixture needs is read off this pattern.
+    async ({}, use) => {
+      const kept = new Map<string, Kept>();
+      await use(kept);
+      for (const { context } of kept.values()) await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  looked: [
+    // biome-ignore lint/correctness/noEmptyPattern: as above.
+    async ({}, use) => use(new Map()),
+    { scope: 'worker' },
+  ],
+  context: async (
+    { browser, kept, ownBrowser, onlyLooked, viewport, hasTouch, colorScheme, baseURL, contextOptions },
+    use,
+  ) => {
+    const options = { viewport, hasTouch, colorScheme, ...(baseURL && { baseURL }), ...contextOptions };
+    if (ownBrowser) {
+      const own = await browser.newContext(options);
+      await use(own);
+      await own.close();
+      return;
+    }
+    const kind = JSON.stringify({ ...options, onlyLooked });
+    const { context, tools } = kept.get(kind) ?? (await opened(browser, options));
+    kept.set(kind, { context, tools });
+    await use(context);
+    if (onlyLooked) return;
+    for (const page of context.pages().slice(1)) await page.close();
+    await tools.send('Storage.clearDataForOrigin', { origin: baseURL ?? '', storageTypes: 'all' });
+  },
+  page: async ({ context, looked, onlyLooked, colorScheme, viewport }, use) => {
+    const kind = JSON.stringify(viewport);
+    const before = onlyLooked ? looked.get(kind) : undefined;
+    const page = before ?? (await context.newPage());
+    if (onlyLooked) looked.set(kind, page);
+    if (before && viewport) await page.setViewportSize(viewport);
+    if (before) await page.emulateMedia({ forcedColors: null, colorScheme });
     const trouble: string[] = [];
-    page.on('pageerror', (error) => trouble.push(error.message));
-    page.on('console', (message) => {
+    const onError = (error: Error) => void trouble.push(error.message);
+    const onConsole = (message: ConsoleMessage) => {
       if (message.type() === 'error') trouble.push(message.text());
-    });
+    };
+    page.on('pageerror', onError);
+    page.on('console', onConsole);
     await use(page);
+    page.off('pageerror', onError);
+    page.off('console', onConsole);
     expect(trouble).toEqual([]);
   },
 });
@@ -25,10 +96,28 @@ export function dash(page: Page) {
   return page.getByRole('region', { name: 'The vehicle' }).getByRole('status');
 }
 
+/** A browser with nothing in it, and an empty page whose tools can take out what is put there. */
+async function opened(browser: Browser, options: BrowserContextOptions): Promise<Kept> {
+  const context = await browser.newContext(options);
+  return { context, tools: await context.newCDPSession(await context.newPage()) };
+}
+
+/** Goes to a path of the app: as a link does where the app is open, and by loading it where it is not. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') await page.goto(path);
+  else
+    await page.evaluate((to) => {
+      history.pushState(null, '', to);
+      window.dispatchEvent(new PopStateEvent('popstate'));
+    }, path);
+}
+
 /** Opens a stage of a job and waits until it is there. */
 export async function openStage(page: Page, job: string, stage: string): Promise<void> {
-  await page.goto(`${job}/${stage}`);
-  await expect(page.getByRole('navigation', { name: 'Stages of the job' })).toBeVisible();
+  const path = `${job}/${stage}`;
+  await goTo(page, path);
+  const link = page.getByRole('navigation', { name: 'Stages of the job' }).locator(`a[href="${path}"]`);
+  await expect(link).toHaveAttribute('aria-current', 'page');
   await expect(page.getByText('Opening the stage.')).toHaveCount(0);
 }
 

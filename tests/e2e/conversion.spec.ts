@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import {
   dash,
   expect,
+  goTo,
   OPEN_JOB,
   openStage,
   pickProposed,
@@ -97,7 +98,7 @@ test('hazard is judged on both sides: fine on 15 A, too much on 10 A', async ({ 
 
 test('a whole job, from an empty sheet to the page for the file', async ({ page }) => {
   test.setTimeout(180_000);
-  await page.goto('/jobs');
+  await goTo(page, '/jobs');
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('Title').fill('Mobile library, route 4');
   await page.getByRole('button', { name: 'Start' }).click();

@@ -99,6 +99,7 @@ test('a plug-in harness is chosen: the pick list, the steps and the heat follow,
   );
   await expect(page.getByText('Failure warning lost')).toBeVisible();
   await openStage(page, OPEN_JOB, 'pick');
+  await expect(page.getByRole('row', { name: /OTTER-H6/ })).toHaveCount(1);
   await expect(page.getByRole('row', { name: /OTTER-H6/ })).toContainText('4');
   await expect(page.getByText('Crimp joint')).toHaveCount(0);
   await openStage(page, OPEN_JOB, 'fit');

@@ -167,7 +167,7 @@ test('an open tab survives a new build: a file that is gone loads the page again
   await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate')));
   await expect(page.getByRole('button', { name: 'Save as CSV' })).toBeVisible();
   expect(gone).toBe(false);
-  await openStage(page, FINISHED_JOB, 'hand-over');
+  await page.goto(`${FINISHED_JOB}/hand-over`);
   await expect(page.getByLabel('Where the stock bulbs are kept')).toHaveValue('drawer 9');
   await page.context().close();
 });

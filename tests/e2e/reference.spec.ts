@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './app.ts';
 
 test('anything is found from anywhere with a slash', async ({ page }) => {
@@ -21,25 +20,6 @@ test('anything is found from anywhere with a slash', async ({ page }) => {
   await page.keyboard.press('Escape');
   await expect(field).toHaveCount(0);
 });
-
-for (const path of [
-  '/reference/bulbs',
-  '/reference/bases',
-  '/reference/terminals',
-  '/reference/wire',
-  '/reference/regions',
-  '/shelf',
-  '/vehicles/new',
-  '/jobs/dial-a-ride-2/vehicle',
-])
-  test(`${path} has no axe violation`, async ({ page }) => {
-    await page.goto(path);
-    await expect(page.getByRole('heading').first()).toBeVisible();
-    if (path === '/shelf') await page.getByRole('button', { name: 'Add a part' }).click();
-    await page.waitForTimeout(400);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((each) => `${each.id}: ${each.nodes[0]?.html}`)).toEqual([]);
-  });
 
 test('capsule and charge lamp: the turn to make and the resistor to fit come out in figures', async ({
   page,

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, openStage, test } from './app.ts';
+import { expect, goTo, openStage, test } from './app.ts';
 
 test('a part is added with what is printed on it, and stands in Choose at once', async ({ page }) => {
   await page.goto('/shelf');
@@ -63,7 +63,7 @@ test('a part some job needs stays; another goes and comes back', async ({ page }
   await page.goto('/shelf?q=TERN-3A');
   await page.getByRole('button', { name: 'Take off TERN-3A', exact: true }).click();
   await expect(page.getByText(/TERN-3A is used by .* Choose another part there first/)).toBeVisible();
-  await page.goto('/shelf?q=MAGPIE');
+  await goTo(page, '/shelf?q=MAGPIE');
   await page.getByRole('button', { name: 'Take off MAGPIE-9000' }).click();
   await expect(page.getByText('Nothing on the shelf is called that')).toBeVisible();
   await page.getByRole('button', { name: 'Take it back' }).click();
