@@ -19,3 +19,17 @@ export function meanSquare(currents: readonly PulsedAmps[]): number {
   }
   return sum;
 }
+
+/**
+ * Mean square of what one wire carries while something flashes, A²: f·⟨I²⟩ lit + (1 − f)·⟨I²⟩ dark, so that what goes on
+ * in the dark of a flash heats on.
+ *
+ * @param litShare share of the time of a flash in which it is lit, 1 where nothing flashes
+ */
+export function meanSquareOfFlash(
+  litShare: number,
+  lit: readonly PulsedAmps[],
+  dark: readonly PulsedAmps[],
+): number {
+  return litShare * meanSquare(lit) + (1 - litShare) * meanSquare(dark);
+}

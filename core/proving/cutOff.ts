@@ -1,24 +1,29 @@
 import { FUSE_HOLD } from '../circuit/engine/netlist.ts';
-import { type Controls, flashingSides, outputOf } from '../simulation/controls.ts';
+import { outputOf } from '../simulation/controls.ts';
 import type { Fault } from '../simulation/fault.ts';
-import type { Probes } from '../simulation/probes.ts';
+import { fuseHeatAmps } from '../simulation/fuseHeat.ts';
+import type { Moment } from '../simulation/moment.ts';
 import type { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import type { Drawn } from './outcome.ts';
 
 /**
- * Fuses that what is drawn melts, were none to hold: by their heat in the mean, where what flashes hangs on them.
+ * Fuses that what is drawn melts, were none to hold: by what heats them over pulses, and over lit and dark of a flash.
+ *
+ * @param about circuits that are asked about, as of the simulation's `at`
+ * @throws NoSolutionError when no steady state exists
  */
 export function meltingFuses(
-  { vehicle, fitment }: VehicleSimulation,
-  probes: Probes,
-  controls: Controls,
+  simulation: VehicleSimulation,
+  moment: Pick<Moment, 'controls' | 'emfVolts'>,
+  about: readonly string[],
 ): string[] {
-  const { flasher } = fitment;
-  const flashes = flashingSides(vehicle, controls).length > 0;
-  return vehicle.fuses.flatMap(({ id, ratedAmps }) => {
-    const share = flashes && id === vehicle.flasher.fuseId ? flasher.onFraction : 1;
-    return probes.fuseAmps(id) * Math.sqrt(share) > FUSE_HOLD * ratedAmps ? [id] : [];
-  });
+  const probes = simulation.at(moment, about);
+  const past = (amps: number, ratedAmps: number) => amps > FUSE_HOLD * ratedAmps;
+  // What does not melt it flowing all the time does not in pulses and flashes.
+  const near = simulation.vehicle.fuses.filter(({ id, ratedAmps }) => past(probes.fuseAmps(id), ratedAmps));
+  return near.flatMap(({ id, ratedAmps }) =>
+    past(fuseHeatAmps(simulation, id, moment, about), ratedAmps) ? [id] : [],
+  );
 }
 
 /** Fuses as faults: each out of its holder. */

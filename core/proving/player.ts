@@ -115,9 +115,10 @@ export class CellPlayer {
     const { controls } = cell;
     const emfVolts = supplyVoltsFor(vehicle, controls.key) + this.moreVolts;
     const circuits = vehicle.circuits.filter(({ id }) => about.includes(id));
-    const probes = simulation.at({ controls, emfVolts }, about);
-    const melt = meltingFuses(simulation, probes, controls).filter((id) => !isOut(faults, id));
+    const moment = { controls, emfVolts };
+    const melt = meltingFuses(simulation, moment, about).filter((id) => !isOut(faults, id));
     if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, faults, about, rest);
+    const probes = simulation.at(moment, about);
     const lumens = new Map(rest?.lumens);
     // A pilot between the sides is there where both of them are.
     const pilot = turnCircuits(vehicle).every(({ id }) => about.includes(id)) ? vehicle.pilot : undefined;

@@ -1,7 +1,7 @@
 // Longer than 300 lines: the loop of time and every device it asks on its way.
 import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { Element, Netlist } from '../circuit/engine/netlist.ts';
-import { FUSE_HOLD, FUSE_SECONDS } from '../circuit/engine/netlist.ts';
+import { FUSE_SECONDS } from '../circuit/engine/netlist.ts';
 import type { Transient } from '../circuit/engine/transient.ts';
 import { BulbCheckDevice } from '../devices/bulbCheck.ts';
 import {
@@ -82,10 +82,10 @@ class VehicleRun implements Bench {
   private readonly events = new Map<string, DashEvent>();
   private readonly emitters: (PlayedEmitter & Emitter)[];
   private readonly fuses: readonly Extract<Element, { kind: 'fuse' }>[];
-  /** ∫I²dt of each fuse since this flash began, A²s; and its mean over the flash before, A² */
+  /** heating of each fuse since this flash began, over what it holds for ever, s; and its mean over the flash before */
   private readonly heat = new Map<string, number>();
   private heatSince = 0;
-  private meanSquare = new Map<string, number>();
+  private heatOver = new Map<string, number>();
   private readonly duties = new Map<string, number>();
   private contacts: Record<string, boolean>;
   private readonly simulation: VehicleSimulation;
@@ -301,7 +301,7 @@ class VehicleRun implements Bench {
     for (const emitter of this.emitters)
       emitter.curve.add(seconds, emitter.read(circuit) * this.pulseShare(emitter, circuit));
     for (const { id } of this.fuses)
-      this.heat.set(id, (this.heat.get(id) ?? 0) + circuit.amps(id) ** 2 * step);
+      this.heat.set(id, (this.heat.get(id) ?? 0) + circuit.overload(id) * step);
     this.watchThermal(seconds, circuit);
     for (const id of circuit.blown) {
       const fuse = this.request.vehicle.fuses.find((each) => ELEMENTS.fuse(each.id) === id);
@@ -344,7 +344,7 @@ class VehicleRun implements Bench {
 
   private beginPeriod(seconds: number): void {
     const span = seconds - this.heatSince;
-    if (span > 0) this.meanSquare = new Map([...this.heat].map(([id, heat]) => [id, heat / span]));
+    if (span > 0) this.heatOver = new Map([...this.heat].map(([id, heat]) => [id, heat / span]));
     this.heat.clear();
     this.heatSince = seconds;
   }
@@ -352,8 +352,9 @@ class VehicleRun implements Bench {
   /** A fuse that is loaded past what it holds goes in time, even where the play was too short to show it. */
   private foresee(): void {
     this.beginPeriod(this.run.seconds);
-    for (const { id, ratedAmps } of this.fuses) {
-      const aim = (this.meanSquare.get(id) ?? 0) / (ratedAmps * FUSE_HOLD) ** 2;
+    for (const { id } of this.fuses) {
+      // What does not flash goes on as it is at the end, its inrush past; a flash begins with one each time.
+      const aim = this.flashing ? (this.heatOver.get(id) ?? 0) : this.run.circuit.overload(id);
       if (aim <= 1 || this.run.circuit.blown.includes(id)) continue;
       const after = FUSE_SECONDS * Math.log(aim / (aim - 1));
       const fuse = this.request.vehicle.fuses.find((each) => ELEMENTS.fuse(each.id) === id);

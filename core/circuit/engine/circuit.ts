@@ -123,6 +123,12 @@ export class Circuit {
     return branch.current(this.across(branch));
   }
 
+  /** What heats a fuse in the last solution, its pulses counted, over what it holds for ever: a share of squares. */
+  overload(elementId: string): number {
+    const branch = this.branch(elementId);
+    return branch.overload(this.across(branch));
+  }
+
   /** Whether the netlist has such an element. */
   has(elementId: string): boolean {
     return this.byId.has(elementId);

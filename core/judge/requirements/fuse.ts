@@ -1,16 +1,10 @@
-import { meanSquare, type PulsedAmps } from '../../circuit/meanSquare.ts';
+import { meanSquareOfFlash, type PulsedAmps } from '../../circuit/meanSquare.ts';
 import { amps } from '../../formatting/format.ts';
-import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { feedFuseId, fuseById } from '../../model/vehicle/lookUp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { isOn } from '../../simulation/bearing.ts';
-import {
-  CONTROLS_OFF,
-  type Controls,
-  dutyOf,
-  outputOf,
-  stopsThroughTurn,
-} from '../../simulation/controls.ts';
+import { CONTROLS_OFF, type Controls, dutyOf, outputOf } from '../../simulation/controls.ts';
+import { fuseBehind, isFlashing } from '../../simulation/fuseHeat.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import type { HealthyBands } from '../outageBand.ts';
 import { workingPoints } from '../workingPoints.ts';
@@ -32,12 +26,6 @@ export interface FuseLoad {
   rmsAmps: number;
   /** of it what goes on in the dark of a flash, A */
   besideAmps: number;
-}
-
-/** The fuse a circuit draws from with the panel as it is. */
-function fuseBehind(vehicle: Vehicle, circuit: Circuit, controls: Controls): string {
-  if (circuit.stopFuseId !== undefined && stopsThroughTurn(circuit, controls)) return circuit.stopFuseId;
-  return feedFuseId(vehicle, circuit);
 }
 
 /**
@@ -85,7 +73,7 @@ export function fuseLoad(
     const on = vehicle.circuits.filter(
       (circuit) => isOn(circuit, controls) && fuseBehind(vehicle, circuit, controls) === fuseId,
     );
-    const flashing = on.filter((circuit) => circuit.kind === 'turn' && !stopsThroughTurn(circuit, controls));
+    const flashing = on.filter((circuit) => isFlashing(circuit, controls));
     // Two panels that draw the same circuits from it load it alike.
     const key = `${on.map((circuit) => circuit.id).join()} ${flashing.length} ${controls.brake}`;
     if (on.length === 0 || seen.has(key)) continue;
@@ -106,7 +94,7 @@ export function fuseLoad(
     const lit = carried(true);
     const dark = flashing.length > 0 ? carried(false) : lit;
     const share = flashing.length > 0 ? fitment.flasher.onFraction : 1;
-    const rmsAmps = Math.sqrt(share * meanSquare(lit) + (1 - share) * meanSquare(dark));
+    const rmsAmps = Math.sqrt(meanSquareOfFlash(share, lit, dark));
     const load = { litAmps: sum(lit), rmsAmps, besideAmps: flashing.length > 0 ? sum(dark) + trailer : 0 };
     worst = {
       litAmps: Math.max(worst.litAmps, load.litAmps),
