@@ -24,6 +24,12 @@ export function underloadedRate(flasher: Flasher): number {
   }
 }
 
+/** How a flasher flashes that has too little load: a bimetal slows or stays on, what counts speeds up, the rest never starts. */
+export function underloadedPace(flasher: Flasher): 'fast' | 'slow' | 'none' {
+  if (flasher.kind === 'non-watching-relay') return 'none';
+  return flasher.kind === 'thermal' && underloadedRate(flasher) === 0 ? 'slow' : 'fast';
+}
+
 /** An adjustable relay whose screw is turned right off, of a make that then still flashes fast, a minute (common practice: about double). */
 const STILL_FAST = 176;
 

@@ -33,9 +33,17 @@ import { senseRequirement } from './requirements/sense.ts';
 import { sweepRequirement } from './requirements/sweep.ts';
 import { switchLimit } from './requirements/switch.ts';
 import { unlookedRequirement } from './requirements/unlooked.ts';
-import { coverOf, watchAt, watcherOf, watchPoints, worstPoint } from './requirements/watch.ts';
+import {
+  coverOf,
+  looksOf,
+  type Watched,
+  type WatcherLook,
+  watchAt,
+  watchPoints,
+  worstPoint,
+} from './requirements/watch.ts';
 import { ampsOf, isTurn } from './scenario.ts';
-import { saysShort, seenReason, seenShort } from './seenShort.ts';
+import { seenReason, seenShort } from './seenShort.ts';
 import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
 import type {
@@ -46,6 +54,7 @@ import type {
   TurnCircuitVerdict,
   TurnVerdict,
 } from './verdict.ts';
+import { watchedBy } from './watchedBy.ts';
 import { chargingVolts, testVolts, workingPoints } from './workingPoints.ts';
 
 /** What every circuit is held against beside its watcher and its limits. */
@@ -71,6 +80,7 @@ export class Judge {
   private readonly distinct = new Map<string, readonly Variant[]>();
   private sidesAlike: boolean | undefined;
   private readonly fuses = new Map<string, LimitCheck[]>();
+  private readonly looked = new Map<string, WatcherLook[][]>();
 
   /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
   constructor(
@@ -133,13 +143,8 @@ export class Judge {
 
   /** One circuit at one supply voltage, against whoever watches its current. */
   circuitAt(circuit: Circuit, emfVolts: number, company = ALONE): PointVerdict {
-    return watchAt(
-      this.variantsFor(circuit),
-      circuit,
-      isTurn(circuit) ? [circuit.side] : [],
-      emfVolts,
-      company,
-    );
+    const sides = isTurn(circuit) ? [circuit.side] : [];
+    return watchAt(this.variantsFor(circuit), { circuit, sides, emfVolts, company });
   }
 
   /**
@@ -150,11 +155,30 @@ export class Judge {
     const all = turnCircuits(this.vehicle);
     const sides = all.map((circuit) => circuit.side);
     const circuits = this.alike ? all.slice(0, 1) : all;
-    const points = circuits.map((circuit) => watchAt(this.variants, circuit, sides, emfVolts, company));
+    const points = circuits.map((circuit) => watchAt(this.variants, { circuit, sides, emfVolts, company }));
     return points.reduce((weak, each) => {
       // Under one relay all sides show the same current, and the side that asks for more decides.
       return coverOf(each) < coverOf(weak) ? each : weak;
     });
+  }
+
+  /**
+   * Every look of whoever watches a circuit in one moment, of each way the job may be: what a moment with something wrong
+   * is laid against.
+   *
+   * @param flasher who watches, where it is not as it is fitted
+   * @param moments the looks to take, s after it came on; those of the watcher where left out
+   */
+  looks(what: Watched, flasher = this.flasher, moments?: readonly number[]): WatcherLook[][] {
+    const { circuit, sides, emfVolts, company } = what;
+    const as = flasher === this.flasher ? '' : JSON.stringify(flasher);
+    const key = `${circuit.id} ${sides.join()} ${emfVolts} ${company.lights} ${company.brake} ${moments?.join()} ${as}`;
+    let looks = this.looked.get(key);
+    if (!looks) {
+      looks = this.variantsFor(circuit).map((variant) => [...looksOf(variant, what, flasher, moments)]);
+      this.looked.set(key, looks);
+    }
+    return looks;
   }
 
   /** Both sides, hazard, and every limit, over all working points. */
@@ -256,11 +280,12 @@ export class Judge {
   /** A circuit of any kind. */
   circuit(circuit: Circuit): CircuitVerdict {
     if (isTurn(circuit)) return this.sideVerdict(circuit);
-    const known = watcherOf(this.vehicle, this.flasher, circuit);
-    // Whether anything watches it nobody knows: it is judged as if, and what that says is said with an if.
-    const told = this.job.evidence.some((each) => saysShort(each, circuit.id));
-    const open = known === null && circuit.watched === null && !told;
-    const watcher = open ? 'what may watch it' : (known ?? (told ? 'what watches it' : null));
+    // Whether anything watches it nobody may know: it is judged as if, and what that says is said with an if.
+    const { who: watcher, open } = watchedBy(
+      { vehicle: this.vehicle, evidence: this.job.evidence },
+      this.flasher,
+      circuit,
+    );
     const points = watcher === null ? [] : this.pointsOf(circuit);
     const output = outputOf({ ...this.vehicle, flasher: this.flasher }, circuit);
     const limits = [

@@ -16,12 +16,14 @@ export interface Outcome {
   lumens: ReadonlyMap<string, number>;
   /** heat of the resistors at each lamp in the mean, W; only where it is waited for */
   watts: ReadonlyMap<string, number>;
+  /** what is drawn, by circuit, of those that were asked about */
+  drawn: ReadonlyMap<string, Drawn>;
   /** what flashes, with what it draws */
   flashing: readonly Drawn[];
   /** null where nothing flashes */
   flash: FlashSeen | null;
   /** how it flashes where too little is drawn */
-  short: 'fast' | 'slow';
+  short: 'fast' | 'slow' | 'none';
   /** fuses that melt */
   blown: ReadonlySet<string>;
   /** circuits of which the dash says something, and those of which it may */

@@ -1,4 +1,6 @@
+import { underloadedPace } from '../devices/flasher.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
+import type { VerdictState } from '../judge/states.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -15,7 +17,7 @@ import type { Cell } from './cells.ts';
 import { fusesOut, meltingFuses, trippedOutputs } from './cutOff.ts';
 import type { Drawn, Outcome } from './outcome.ts';
 import { merged, touchedBy } from './touched.ts';
-import { flashWhenShort, pacedBy, repeatersOf, type Watched, Watching } from './watching.ts';
+import { pacedBy, repeatersOf, Watching } from './watching.ts';
 
 /** One vehicle asked for as many cells as wanted. */
 export interface Played {
@@ -49,7 +51,7 @@ export class CellPlayer {
     this.vehicle = analysis.job.vehicle;
     this.fitment = fitment;
     this.sound = new VehicleSimulation(this.vehicle, fitment);
-    this.watching = new Watching(analysis, decided);
+    this.watching = new Watching(analysis, configuration, decided);
   }
 
   /** @throws NoSolutionError when no steady state exists */
@@ -141,16 +143,19 @@ export class CellPlayer {
       // A side that nothing wrong touches draws what it did.
       ...(rest?.flashing ?? []).filter(({ circuit }) => !about.includes(circuit.id)),
     ];
+    const byCircuit = new Map(rest?.drawn);
+    for (const each of drawn) byCircuit.set(each.circuit.id, each);
     const outcome = {
       lumens,
+      drawn: byCircuit,
       flashing,
       watts,
       blown: new Set(rest?.blown),
       messages: new Set(rest?.messages),
       maybe: new Set(rest?.maybe),
-      short: flashWhenShort(simulation.fitment.flasher),
+      short: underloadedPace(simulation.fitment.flasher),
     };
-    for (const each of drawn) this.watch(simulation, each, controls, emfVolts, outcome);
+    for (const each of drawn) this.watch(simulation, each, cell, emfVolts, outcome, rest);
     for (const { circuit } of trippedOutputs(simulation, drawn)) {
       outcome.messages.add(circuit.id);
       for (const lampId of lampIdsOf(circuit)) outcome.lumens.set(lampId, 0);
@@ -158,7 +163,7 @@ export class CellPlayer {
     if (cell.condition === 'asleep') this.wake(simulation, circuits, emfVolts, outcome);
     return {
       ...outcome,
-      flash: sides.length === 0 ? null : this.flash(simulation, flashing, controls, emfVolts, faults),
+      flash: sides.length === 0 ? null : this.flash(simulation, flashing, cell, emfVolts, faults, rest),
     };
   }
 
@@ -186,18 +191,23 @@ export class CellPlayer {
   private watch(
     { vehicle, fitment }: VehicleSimulation,
     drawn: Drawn,
-    controls: Controls,
+    { controls }: Cell,
     emfVolts: number,
     outcome: { lumens: Map<string, number>; messages: Set<string>; maybe: Set<string> },
+    rest: Outcome | null,
   ): void {
     const { circuit } = drawn;
     const { flasher } = fitment;
-    if (!isOn(circuit, controls) || !this.watching.tells(circuit, vehicle, flasher)) return;
-    const state = this.watching.state(drawn, [drawn], flasher, emfVolts, controls);
-    tell(state, circuit.id, outcome);
+    if (!isOn(circuit, controls)) return;
+    const tells = this.watching.tells(circuit, vehicle, flasher);
+    if (tells === 'no') return;
+    const fitted = [rest?.drawn.get(circuit.id) ?? drawn];
+    const sight = { circuit, drawn: [drawn], fitted, controls, emfVolts, flasher };
+    const state = this.watching.state(sight);
+    tell(tells === 'maybe' && state === 'falls-short' ? 'either-way' : state, circuit.id, outcome);
     const output =
       flasher.kind === 'controller' && flasher.outputs.find((each) => each.circuitId === circuit.id);
-    if (state === 'short' && output && output.watch?.reaction === 'output-off')
+    if (state === 'falls-short' && output && output.watch?.reaction === 'output-off')
       for (const lampId of lampIdsOf(circuit)) outcome.lumens.set(lampId, 0);
   }
 
@@ -214,11 +224,14 @@ export class CellPlayer {
       const output = flasher.outputs.find(({ circuitId }) => circuitId === circuit.id);
       if (!output?.coldCheck || !output.watch) continue;
       const controls = controlsFor(circuit);
-      const probes = simulation.lookAfter(output.coldCheck.pulseSeconds, { controls, emfVolts }, [
-        circuit.id,
-      ]);
-      const drawn = { circuit, amps: probes.wireAmps(circuit.id), repeaterAmps: 0 };
-      const state = this.watching.state(drawn, [drawn], flasher, emfVolts, controls);
+      const lookSeconds = output.coldCheck.pulseSeconds;
+      const lookAt = (at: VehicleSimulation): Drawn => {
+        const probes = at.lookAfter(lookSeconds, { controls, emfVolts }, [circuit.id]);
+        return { circuit, amps: probes.wireAmps(circuit.id), repeaterAmps: 0 };
+      };
+      const drawn = [lookAt(simulation)];
+      const fitted = simulation === this.sound ? drawn : [lookAt(this.sound)];
+      const state = this.watching.state({ circuit, drawn, fitted, controls, emfVolts, flasher, lookSeconds });
       tell(state, circuit.id, outcome);
     }
   }
@@ -251,34 +264,37 @@ export class CellPlayer {
   private flash(
     { vehicle, fitment: { flasher } }: VehicleSimulation,
     turns: readonly Drawn[],
-    controls: Controls,
+    { controls }: Cell,
     emfVolts: number,
     faults: readonly Fault[],
+    rest: Outcome | null,
   ): Outcome['flash'] {
     if (faults.some(({ kind }) => kind === 'relay-stuck')) return 'none';
-    if (flasher.kind === 'non-watching-relay') {
-      const total = turns.reduce((sum, { amps }) => sum + amps, 0);
-      return total < flasher.minAmps ? 'none' : pacedBy(flasher, vehicle.region);
-    }
     const alone = flasher.kind === 'controller';
+    const asFitted = (some: readonly Drawn[]) => some.map((each) => rest?.drawn.get(each.circuit.id) ?? each);
     const states = turns
       .filter(({ circuit }) => !alone || doubles(flasher, circuit))
-      .map((each) => this.watching.state(each, alone ? [each] : turns, flasher, emfVolts, controls));
-    if (states.includes('short')) return flashWhenShort(flasher);
-    return states.includes('unsure') ? 'unsure' : 'normal';
+      .map((each) => {
+        const drawn = alone ? [each] : turns;
+        const fitted = asFitted(drawn);
+        return this.watching.state({ circuit: each.circuit, drawn, fitted, controls, emfVolts, flasher });
+      });
+    if (states.includes('falls-short')) return underloadedPace(flasher);
+    if (states.includes('either-way')) return 'unsure';
+    return flasher.kind === 'non-watching-relay' ? pacedBy(flasher, vehicle.region) : 'normal';
   }
 }
 
 /** Writes down what the dash says of one circuit, in place of what it said before. */
 function tell(
-  state: Watched,
+  state: VerdictState,
   circuitId: string,
   { messages, maybe }: { messages: Set<string>; maybe: Set<string> },
 ): void {
   messages.delete(circuitId);
   maybe.delete(circuitId);
-  if (state === 'short') messages.add(circuitId);
-  if (state === 'unsure') maybe.add(circuitId);
+  if (state === 'falls-short') messages.add(circuitId);
+  if (state === 'either-way') maybe.add(circuitId);
 }
 
 function isOut(faults: readonly Fault[], fuseId: string): boolean {

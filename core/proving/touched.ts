@@ -22,6 +22,7 @@ export function merged(
   return {
     lumens: over(fitted.lumens, faulty.lumens),
     watts: over(fitted.watts, faulty.watts),
+    drawn: new Map([...fitted.drawn, ...faulty.drawn]),
     flashing: faulty.flashing,
     blown: new Set([...fitted.blown, ...faulty.blown]),
     messages: told(fitted.messages, faulty.messages),

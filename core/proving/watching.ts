@@ -1,111 +1,99 @@
-import { normalRate, underloadedRate } from '../devices/flasher.ts';
-import type { JobAnalysis, Possibility } from '../judge/analysis.ts';
+import { normalRate } from '../devices/flasher.ts';
+import type { JobAnalysis } from '../judge/analysis.ts';
 import { flashRule } from '../judge/flashRule.ts';
-import { bandAt } from '../judge/requirements/watch.ts';
+import { Judge } from '../judge/judge.ts';
+import { bandAt, stateOver } from '../judge/requirements/watch.ts';
+import type { VerdictState } from '../judge/states.ts';
+import { watchedBy } from '../judge/watchedBy.ts';
+import type { Configuration } from '../model/cures.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import type { Controls } from '../simulation/controls.ts';
+import { type Controls, flashingSides } from '../simulation/controls.ts';
+import { watchesRepeaters } from '../simulation/turnCircuits.ts';
 import type { Drawn, FlashSeen } from './outcome.ts';
 
-export type Watched = 'holds' | 'short' | 'unsure';
+/** What one watcher sees of one moment: what is drawn, and what would be were nothing wrong. */
+export interface Sight {
+  circuit: Circuit;
+  /** all it sees as a sum */
+  drawn: readonly Drawn[];
+  /** the same as fitted, with the panel as it is */
+  fitted: readonly Drawn[];
+  controls: Controls;
+  emfVolts: number;
+  /** who watches, right or wrong */
+  flasher: Flasher;
+  /** so long after its circuit came on, s, where it looks but once */
+  lookSeconds?: number;
+}
 
-/** Currents equal to this share count as equal: a stock vehicle sits exactly on its band's upper edge. */
-const EQUAL_SHARE = 1e-3;
+/** Less than this is nothing to compare with, A. */
+const NOTHING = 1e-6;
 
-/**
- * Where the currents of circuits lie against the bands of whoever watches them, under every way the job may be: where the
- * ways disagree, or a current lies inside its band, it is unsure.
- */
+/** What whoever watches a circuit says of a moment: what the judge says of it, moved by what is wrong. */
 export class Watching {
+  private readonly judge: Judge;
+
   /**
    * @param decided where each threshold lies in its band, 0 to 1, where somebody knows: of a simulated vehicle
    */
   constructor(
     private readonly analysis: JobAnalysis,
+    configuration: Configuration,
     private readonly decided: number | null = null,
-  ) {}
-
-  private readonly healthy = new Map<string, ReadonlyMap<string, number>>();
-
-  /** Whether anything looks at a circuit that is on steadily and says so. */
-  tells({ id }: Circuit, vehicle: Vehicle, flasher: Flasher): boolean {
-    const output = flasher.kind === 'controller' && flasher.outputs.find(({ circuitId }) => circuitId === id);
-    return (
-      Boolean(output && output.watch !== undefined) ||
-      Boolean(vehicle.bulbCheck?.watches.some(({ circuitId }) => circuitId === id))
-    );
+  ) {
+    this.judge = new Judge(analysis, configuration);
   }
 
-  /**
-   * @param together circuits whose currents one watcher sees as a sum
-   */
-  state(
-    { circuit }: Drawn,
-    together: readonly Drawn[],
-    flasher: Flasher,
-    emfVolts: number,
-    controls: Controls,
-  ): Watched {
+  /** Whether anything looks at a circuit and says so, or may. */
+  tells(circuit: Circuit, vehicle: Vehicle, flasher: Flasher): 'yes' | 'no' | 'maybe' {
+    const output =
+      flasher.kind === 'controller' && flasher.outputs.find(({ circuitId }) => circuitId === circuit.id);
+    if (output && output.watch !== undefined) return 'yes';
+    if (vehicle.bulbCheck?.watches.some(({ circuitId }) => circuitId === circuit.id)) return 'yes';
+    if (circuit.kind === 'turn') return 'no';
+    const { who, open } = watchedBy({ vehicle, evidence: this.analysis.job.evidence }, flasher, circuit);
+    // Of a vehicle that is known through and through nothing is open.
+    if (open) return this.decided === null ? 'maybe' : 'no';
+    return who === null ? 'no' : 'yes';
+  }
+
+  state({ circuit, drawn, fitted, controls, emfVolts, flasher, lookSeconds }: Sight): VerdictState {
     const { lights, brake } = controls;
-    const states = this.analysis.possibilities.map((possibility): Watched => {
-      const counted = possibility.job.vehicle.flasher;
-      const repeaters = counted.kind !== 'watching-relay' || counted.watchesRepeaters !== false;
-      const amps = together.reduce(
-        (sum, each) => sum + each.amps - (repeaters || circuit.kind !== 'turn' ? 0 : each.repeaterAmps),
-        0,
-      );
-      const built = possibility.job.vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
-      const { lowAmps, highAmps: most } = bandAt(possibility, flasher, built, emfVolts, undefined, {
-        lights,
-        brake,
-      });
-      // Whatever else is on, the stock vehicle is not reported: it draws enough under this very panel too.
-      const alone = together.length === 1 && lowAmps > 0;
-      const highAmps = alone
-        ? Math.max(lowAmps, Math.min(most, this.healthyAmps(possibility, circuit, controls, emfVolts)))
-        : most;
-      if (this.decided !== null)
-        return amps >= (lowAmps + this.decided * (highAmps - lowAmps)) * (1 - EQUAL_SHARE)
-          ? 'holds'
-          : 'short';
-      if (amps >= highAmps * (1 - EQUAL_SHARE)) return 'holds';
-      return amps <= lowAmps * (1 + EQUAL_SHARE) ? 'short' : 'unsure';
-    });
-    const [first = 'unsure'] = states;
-    if (this.decided !== null) return first;
-    return states.every((each) => each === first) ? first : 'unsure';
-  }
-
-  /** What the stock vehicle draws of a circuit with the panel as it is, A. */
-  private healthyAmps(
-    { job, bands }: Possibility,
-    { id }: Circuit,
-    controls: Controls,
-    emfVolts: number,
-  ): number {
-    const possible = this.analysis.possibilities.findIndex((each) => each.job === job);
-    // A lamp that is tested in the dark is asked for by its own switch.
-    const key = `${possible} ${emfVolts} ${JSON.stringify(controls)}`;
-    let amps = this.healthy.get(key);
-    if (!amps) {
-      const probes = bands.turns.simulation.at({ controls, emfVolts });
-      amps = new Map(job.vehicle.circuits.map((each) => [each.id, probes.wireAmps(each.id)]));
-      this.healthy.set(key, amps);
+    const company = { lights, brake };
+    const { vehicle } = this.analysis.job;
+    const [likeliest] = this.analysis.possibilities;
+    const counted = (some: readonly Drawn[], repeaters: boolean) =>
+      some.reduce((sum, { amps, repeaterAmps }) => sum + amps - (repeaters ? 0 : repeaterAmps), 0);
+    if (this.decided !== null && likeliest) {
+      const built = likeliest.job.vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
+      const { lowAmps, highAmps } = bandAt(likeliest, flasher, built, emfVolts, lookSeconds, company);
+      const threshold = lowAmps + this.decided * (highAmps - lowAmps);
+      const amps = counted(drawn, countsRepeaters(likeliest.job.vehicle.flasher, circuit));
+      return amps >= threshold * (1 - 1e-3) ? 'holds' : 'falls-short';
     }
-    return amps.get(id) ?? 0;
+    const known = vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
+    const sides = circuit.kind === 'turn' ? flashingSides(vehicle, controls) : [];
+    const what = { circuit: known, sides, emfVolts, company };
+    const looks = this.judge.looks(what, flasher, lookSeconds === undefined ? undefined : [lookSeconds]);
+    return stateOver(looks, (amps, { job }) => {
+      const repeaters = countsRepeaters(job.vehicle.flasher, circuit);
+      const was = counted(fitted, repeaters);
+      const is = counted(drawn, repeaters);
+      return was > NOTHING ? (amps * is) / was : is;
+    });
   }
+}
+
+function countsRepeaters(flasher: Flasher, circuit: Circuit): boolean {
+  return circuit.kind !== 'turn' || watchesRepeaters({ flasher });
 }
 
 /** The repeaters of a circuit, by id. */
 export function repeatersOf(vehicle: Vehicle, circuit: Circuit): string[] {
   return lampIdsOf(circuit).filter((id) => lampById(vehicle, id).role === 'repeater');
-}
-
-/** How a flasher flashes that draws too little: a bimetal slows or stays on, what counts speeds up. */
-export function flashWhenShort(flasher: Flasher): 'fast' | 'slow' {
-  return flasher.kind === 'thermal' && underloadedRate(flasher) === 0 ? 'slow' : 'fast';
 }
 
 /** How a flasher runs that watches nothing, against what is allowed. */

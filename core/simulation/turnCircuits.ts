@@ -130,7 +130,7 @@ export class TurnCircuits {
 }
 
 /** Whether what the repeaters draw passes the watcher: of a relay that nobody has looked at it may. */
-export function watchesRepeaters({ flasher }: Fitment): boolean {
+export function watchesRepeaters({ flasher }: Pick<Fitment, 'flasher'>): boolean {
   return flasher.kind !== 'watching-relay' || flasher.watchesRepeaters !== false;
 }
 

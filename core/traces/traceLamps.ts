@@ -111,7 +111,7 @@ export function traceLamps(
 }
 
 /** The flash the vehicle goes on with; null where it has stopped, an output having been cut off for good. */
-function lastFlash({ flashes, seconds }: VehiclePlay): Flash | undefined {
+export function lastFlash({ flashes, seconds }: VehiclePlay): Flash | undefined {
   const last = flashes.at(-1);
   return last && seconds <= last.startSeconds + 2.5 * last.periodSeconds ? last : undefined;
 }

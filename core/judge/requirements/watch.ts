@@ -51,38 +51,106 @@ function isFar({ amps, band }: PointVerdict): boolean {
   return amps.low > band.highAmps * MOST_INRUSH || amps.high * MOST_INRUSH < band.lowAmps;
 }
 
+/** What is looked at of a circuit in one moment. */
+export interface Watched {
+  circuit: Circuit;
+  /** sides that flash; none for what is on steadily */
+  sides: readonly Side[];
+  emfVolts: number;
+  company: Company;
+}
+
+/** One look of a watcher: what it sees over tolerance and topologies, and the band its threshold lies in. */
+export interface WatcherLook {
+  possibility: Possibility;
+  /** so long after the circuit came on, s; settled where left out */
+  lookSeconds: number | undefined;
+  amps: CurrentRange;
+  band: OutageBand;
+  /** currents equal to this share count as equal */
+  equalShare: number;
+}
+
+/**
+ * Every look of whoever watches a circuit, on one variant, the settled one first.
+ *
+ * @param flasher who watches, where it is not as it is fitted: a setting that was lost
+ * @param moments the looks to take; those of the watcher where left out
+ */
+export function* looksOf(
+  variant: Variant,
+  { circuit, sides, emfVolts, company }: Watched,
+  flasher: Flasher | undefined = variant.fitted[0]?.fitment.flasher,
+  moments?: readonly (number | undefined)[],
+): Generator<WatcherLook> {
+  const { possibility } = variant;
+  const [likeliest] = variant.fitted;
+  if (!likeliest || !flasher) return;
+  const tolerance = widestTolerance(likeliest.fitment.resistors);
+  for (const lookSeconds of moments ?? looksAt(possibility.job.vehicle, flasher, circuit)) {
+    const seen = (turns: TurnCircuits, resistorFactor: number) =>
+      seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
+    yield {
+      possibility,
+      lookSeconds,
+      amps: rangeOf(variant, likeliest, tolerance, seen),
+      band: bandAt(possibility, flasher, circuit, emfVolts, lookSeconds, company),
+      equalShare: lookSeconds === undefined ? EQUAL_SHARE : EQUAL_WHILE_WARMING,
+    };
+  }
+}
+
+/**
+ * What all looks of a watcher say together, where what is drawn is not what is fitted: with something wrong, say.
+ *
+ * @param looks of each variant
+ * @param drawn what is seen in place of so many amps as fitted, A
+ */
+export function stateOver(
+  looks: readonly (readonly WatcherLook[])[],
+  drawn: (amps: number, possibility: Possibility) => number,
+): VerdictState {
+  const states = looks.flatMap((each) =>
+    each.map(({ amps, band, possibility, equalShare }) => {
+      const seen = (fitted: number) => drawn(fitted, possibility);
+      const range = { low: seen(amps.low), nominal: seen(amps.nominal), high: seen(amps.high) };
+      return pointState(range, band, equalShare);
+    }),
+  );
+  const [first = 'either-way'] = states;
+  return states.every((state) => state === first) ? first : 'either-way';
+}
+
 /** One point judged over every moment of looking, every variant, every topology and the resistors' tolerance. */
-export function watchAt(
-  variants: readonly Variant[],
-  circuit: Circuit,
-  sides: readonly Side[],
-  emfVolts: number,
-  company: Company,
-): PointVerdict {
+export function watchAt(variants: readonly Variant[], what: Watched): PointVerdict {
+  const { emfVolts, company } = what;
   return united(
     variants.flatMap((variant) => {
-      const { possibility } = variant;
-      const [likeliest] = variant.fitted;
-      if (!likeliest) return [];
-      const tolerance = widestTolerance(likeliest.fitment.resistors);
-      const { flasher } = likeliest.fitment;
       const judged: PointVerdict[] = [];
-      for (const lookSeconds of looksAt(possibility.job.vehicle, flasher, circuit)) {
-        const [settled] = judged;
+      for (const { amps, band, lookSeconds, equalShare } of looksOf(variant, what)) {
+        judged.push({
+          volts: emfVolts,
+          company,
+          lookSeconds,
+          band,
+          amps,
+          state: pointState(amps, band, equalShare),
+        });
+        const [settled] = judged as [PointVerdict];
         // What is open once settled stays open whatever it was before.
-        if (settled?.state === 'either-way') break;
-        if (settled && lookSeconds !== undefined && lookSeconds >= EARLY && isFar(settled)) break;
-        const seen = (turns: TurnCircuits, resistorFactor: number) =>
-          seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
-        const amps = rangeOf(variant, likeliest, tolerance, seen);
-        const band = bandAt(possibility, flasher, circuit, emfVolts, lookSeconds, company);
-        const equal = lookSeconds === undefined ? EQUAL_SHARE : EQUAL_WHILE_WARMING;
-        const state = pointState(amps, band, equal);
-        judged.push({ volts: emfVolts, company, lookSeconds, band, amps, state });
+        if (settled.state === 'either-way') break;
+        if (judged.length === 1 && firstLookSettles(variant, what) && isFar(settled)) break;
       }
       return judged;
     }),
   );
+}
+
+/** Whether the first look is late enough that of the inrush little is left. */
+function firstLookSettles({ possibility, fitted }: Variant, { circuit }: Watched): boolean {
+  const flasher = fitted[0]?.fitment.flasher;
+  const first = flasher && looksAt(possibility.job.vehicle, flasher, circuit)[1];
+  return first !== undefined && first >= EARLY;
 }
 
 /**
