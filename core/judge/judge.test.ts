@@ -11,7 +11,7 @@ import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { ALONE, type Company } from '../simulation/litState.ts';
 import { Judge } from './judge.ts';
 import { HealthyBands } from './outageBand.ts';
-import { pointState } from './requirements/watch.ts';
+import { pointState } from './requirements/watcherLooks.ts';
 import { worstState } from './states.ts';
 import type { HazardVerdict, TurnCircuitVerdict, TurnVerdict } from './verdict.ts';
 

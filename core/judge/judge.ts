@@ -33,15 +33,8 @@ import { senseRequirement } from './requirements/sense.ts';
 import { sweepRequirement } from './requirements/sweep.ts';
 import { switchLimit } from './requirements/switch.ts';
 import { unlookedRequirement } from './requirements/unlooked.ts';
-import {
-  coverOf,
-  looksOf,
-  type Watched,
-  type WatcherLook,
-  watchAt,
-  watchPoints,
-  worstPoint,
-} from './requirements/watch.ts';
+import { coverOf, watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
+import { looksOf, type Watched, type WatcherLook } from './requirements/watcherLooks.ts';
 import { ampsOf, isTurn } from './scenario.ts';
 import { seenReason, seenShort } from './seenShort.ts';
 import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';

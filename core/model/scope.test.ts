@@ -120,7 +120,7 @@ describe('a job that touches nothing that flashes', () => {
     job.evidence = [seen('glows', '2026-11-20T10:00:00.000Z')];
     expect(proofsOf(job, rule)).toEqual([{ id: circuit.id, proved: false }]);
     expect(handOverPage(job, DEMO_SHELF).circuits).toEqual([
-      { circuitId: circuit.id, name: circuit.name, seen: 'glows while off' },
+      { circuitId: circuit.id, name: circuit.name, seen: 'glows while off', open: [] },
     ]);
     job.evidence.push(seen('works', '2026-11-20T11:00:00.000Z'));
     expect(proofsOf(job, rule)).toEqual([{ id: circuit.id, proved: true }]);

@@ -6,10 +6,11 @@ import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { jobLamps } from '../model/scope.ts';
-import { circuitsFeeding, circuitsOf } from '../model/vehicle/lookUp.ts';
+import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { dutyOf, outputOf } from '../simulation/controls.ts';
 import type { Fault } from '../simulation/fault.ts';
+import { isSeenAt, levelsOf } from '../simulation/levels.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import { type Cell, cellsOf } from './cells.ts';
@@ -28,7 +29,7 @@ export interface ProvingGrid {
   faults: readonly PossibleFault[];
   /** by fault, then by cell: what is not as it should be there */
   seen: readonly (readonly Shown[])[];
-  /** places of the fewest cells that show every fault any cell shows, and light every lamp at each of its levels */
+  /** places of the fewest cells that show every fault any cell shows, and every lamp at each of its levels and dark */
   smallest: readonly number[];
   /** faults that no cell is sure to show, though it may at some size or threshold */
   doubtful: readonly PossibleFault[];
@@ -225,31 +226,40 @@ function sufficient(
     const each = seen[fault]?.[at] ?? NOTHING_SHOWN;
     return tells(each.sure, at) || (!sure.has(fault) && tells(each.maybe, at));
   };
-  const levels = levelsOf(job);
+  const toSee = thingsToSee(job);
   const covers = cells.map(
     (cell, at) =>
       new Set([
         ...seen.flatMap((_, fault) => (shows(fault, at) ? [fault] : [])),
-        // Every road lamp is seen lit at each of its levels, whatever else would tell of it.
-        ...levels.flatMap(({ circuitIds }, level) =>
-          job.vehicle.circuits.some(
-            (circuit) => circuitIds.includes(circuit.id) && isOn(circuit, cell.controls),
-          )
-            ? [seen.length + level]
-            : [],
-        ),
+        // Every lamp is seen lit at each of its levels, and dark, whatever else would tell of it.
+        ...toSee.flatMap((isSeen, thing) => (isSeen(cell) ? [seen.length + thing] : [])),
       ]),
   );
   const minutes = cells.map((cell, at) => cellMinutes(job, cell, expected[at] as Outcome, ALONE_AT_THE_SEAT));
   return { smallest: smallestCover(covers, minutes), sure, may };
 }
 
-/** Each lamp a job converts or may disturb, at each level its feeds give it. */
-function levelsOf(job: Job): { lampId: string; circuitIds: readonly string[] }[] {
-  return jobLamps(job).flatMap(({ id }) =>
-    (['main', 'dim'] as const).flatMap((input) => {
-      const circuitIds = circuitsFeeding(job.vehicle, id, input).map((circuit) => circuit.id);
-      return circuitIds.length > 0 ? [{ lampId: id, circuitIds }] : [];
-    }),
-  );
+/** Each lamp a job converts or may disturb, at each level its feeds give it, and dark. */
+function thingsToSee(job: Job): ((cell: Cell) => boolean)[] {
+  const { vehicle } = job;
+  return jobLamps(job).flatMap(({ id }) => {
+    const feeding = circuitsOf(vehicle, id);
+    const onIn = ({ controls }: Cell) =>
+      new Set(feeding.filter((circuit) => isOn(circuit, controls)).map((circuit) => circuit.id));
+    const given = feeding.flatMap((circuit) =>
+      levelsOf(vehicle, circuit)
+        .filter(({ lampId }) => lampId === id)
+        .map((level) => ({ circuit, level, name: `${level.input} ${level.braking}` })),
+    );
+    // A level that two circuits give is seen by either.
+    const lit = [...new Set(given.map(({ name }) => name))].map(
+      (name) => (cell: Cell) =>
+        given.some(
+          (each) =>
+            each.name === name &&
+            isSeenAt(vehicle, each.circuit, each.level, onIn(cell), cell.controls.brake),
+        ),
+    );
+    return [...lit, (cell: Cell) => onIn(cell).size === 0];
+  });
 }

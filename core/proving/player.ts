@@ -6,16 +6,16 @@ import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
-import { type Controls, flashingSides } from '../simulation/controls.ts';
+import { flashingSides } from '../simulation/controls.ts';
 import type { Fault } from '../simulation/fault.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
-import type { Probes } from '../simulation/probes.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import type { Cell } from './cells.ts';
 import { fusesOut, meltingFuses, trippedOutputs } from './cutOff.ts';
 import type { Drawn, Outcome } from './outcome.ts';
+import { resistorWatts } from './resistorWatts.ts';
 import { merged, touchedBy } from './touched.ts';
 import { pacedBy, repeatersOf, Watching } from './watching.ts';
 
@@ -127,7 +127,7 @@ export class CellPlayer {
     const lamps = new Set([...circuits.flatMap(lampIdsOf), ...(pilot ? [pilot.lampId] : [])]);
     for (const lampId of lamps) lumens.set(lampId, probes.lumens(lampId, controls, emfVolts));
     const watts = new Map(rest?.watts);
-    if (cell.condition === 'minutes') this.heats(simulation, probes, controls, lamps, watts);
+    if (cell.condition === 'minutes') resistorWatts(simulation, probes, controls, lamps, watts);
     const drawn = circuits.map(
       (circuit): Drawn => ({
         circuit,
@@ -233,31 +233,6 @@ export class CellPlayer {
       const fitted = simulation === this.sound ? drawn : [lookAt(this.sound)];
       const state = this.watching.state({ circuit, drawn, fitted, controls, emfVolts, flasher, lookSeconds });
       tell(state, circuit.id, outcome);
-    }
-  }
-
-  private heats(
-    { fitment, vehicle }: VehicleSimulation,
-    probes: Probes,
-    controls: Controls,
-    lamps: ReadonlySet<string>,
-    watts: Map<string, number>,
-  ): void {
-    const sides = flashingSides(vehicle, controls);
-    const flashing = new Set(
-      turnCircuits(vehicle)
-        .filter(({ side }) => sides.includes(side))
-        .flatMap(lampIdsOf),
-    );
-    for (const lampId of lamps) {
-      const networks = fitment.resistors.filter((network) => network.lampId === lampId);
-      watts.delete(lampId);
-      if (networks.length === 0) continue;
-      const heat = (['main', 'dim'] as const).reduce((sum, input) => {
-        if (!networks.some((network) => (network.input ?? 'main') === input)) return sum;
-        return sum + Math.abs(probes.lampVolts(lampId, input) * probes.resistorAmps(lampId, input));
-      }, 0);
-      watts.set(lampId, flashing.has(lampId) ? heat * fitment.flasher.onFraction : heat);
     }
   }
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { jobLamps } from '../model/scope.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { NOTHING_SHOWN } from './deviations.ts';
@@ -73,17 +74,26 @@ describe.each(FLEET)('the proving grid of %s', (id) => {
         const may = more(maybe);
         return more(sure) || (doubtful.has(each.id) && may) ? [`fault ${fault}`] : [];
       });
-    const levels = jobLamps(job).flatMap((lamp) =>
-      (['main', 'dim'] as const).map((input) => circuitsFeeding(job.vehicle, lamp.id, input)),
-    );
-    const lights = (at: number) =>
-      levels.flatMap((circuits, level) =>
-        circuits.some((circuit) => isOn(circuit, grid.cells[at]?.controls ?? never()))
-          ? [`level ${level}`]
-          : [],
-      );
-    const never = (): never => {
-      throw new Error('no such cell');
+    // What an eye can tell apart: bright over dim, one circuit on a filament, a pulsed output with the brake and without.
+    const lights = (at: number) => {
+      const controls = grid.cells[at]?.controls;
+      if (!controls) throw new Error('no such cell');
+      const on = (lampId: string, input: 'main' | 'dim') =>
+        circuitsFeeding(job.vehicle, lampId, input).filter((circuit) => isOn(circuit, controls));
+      const named = (lampId: string, [circuit, another]: Circuit[]) => {
+        if (!circuit || another) return [];
+        const { flasher } = job.vehicle;
+        const pulsed =
+          flasher.kind === 'controller' &&
+          flasher.outputs.some(({ circuitId, pwm }) => circuitId === circuit.id && pwm !== undefined);
+        const input = circuit.feeds.find((feed) => feed.lampId === lampId)?.input;
+        return [`${lampId} ${input} ${circuit.fullWithBrake && pulsed ? controls.brake : ''}`];
+      };
+      return jobLamps(job).flatMap(({ id: lampId }) => {
+        const [main, dim] = [on(lampId, 'main'), on(lampId, 'dim')];
+        if (main.length > 0) return named(lampId, main);
+        return dim.length > 0 ? named(lampId, dim) : [`${lampId} dark`];
+      });
     };
     const told = (cells: readonly number[]) => new Set(cells.flatMap((at) => [...shows(at), ...lights(at)]));
     const all = told([...grid.cells.keys()]);

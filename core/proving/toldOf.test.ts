@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Evidence } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { fittedNow } from '../record/fittedNow.ts';
-import { circuitProofsOf } from '../record/observations.ts';
+import { circuitStanding } from '../record/standing.ts';
 import { fitmentOf } from '../simulation/fitment.ts';
 import { cellsOf } from './cells.ts';
 import { cellLook, cellsTold, deviationKey, deviationOf, toldOf } from './toldOf.ts';
@@ -50,8 +50,7 @@ describe('what a record tells', () => {
       expect.objectContaining({ cellId: 'turn-left-lights', seen: ['flash fast', 'rear-left dark'] }),
     ]);
     expect(look.circuits).toContain('turn-left');
-    expect(circuitProofsOf(told, 'turn-left')[0]?.result).toBe('not-all');
-    expect(circuitProofsOf(told, 'tail-left')[0]?.result).toBe('works');
+    expect(circuitStanding(told, 'tail-left').amiss).toBeNull();
   });
 
   it('is rates, looks and trials of older records too, each in its cell', () => {
@@ -115,7 +114,7 @@ describe('what a record tells', () => {
       const record = seen([look('a', ahead, []), dark]);
       const told = toldOf(record, cells, 'cured', nowMs);
       expect(told.cells.map((each) => each.seen)).toEqual([[], ['rear-left dark']]);
-      expect(circuitProofsOf({ ...record, evidence: [...record.evidence] }, 'third')).toEqual([]);
+      expect(circuitStanding(record, 'third')).toMatchObject({ proved: false, amiss: null });
     }
     // The clock right first, a year ahead for one clue, right again: nothing of the visit is lost.
     const clue: Evidence = {

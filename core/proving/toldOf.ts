@@ -14,6 +14,7 @@ import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { whenSeen } from '../model/whenSeen.ts';
 import { fittedNow } from '../record/fittedNow.ts';
+import { isFittedNow } from '../record/standing.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import { controlsFor } from '../simulation/moment.ts';
@@ -97,8 +98,9 @@ export function cellsTold(
   configuration: Configuration = 'cured',
   nowMs?: number,
 ): ToldBy[] {
+  const all = job.vehicle.circuits.map(({ id }) => id);
   return sinceMended(job.evidence, nowMs).flatMap(({ each: by, ms }) => {
-    if (!('fitted' in by) || !isFitted(job, by, configuration)) return [];
+    if (!('fitted' in by) || !isFittedNow(job, by, all, configuration)) return [];
     const told = cellOf(job, cells, by);
     return told ? [{ ...told, by, ms }] : [];
   });
@@ -112,14 +114,6 @@ export function lastMended(evidence: readonly Evidence[]): number {
 function sinceMended(evidence: readonly Evidence[], nowMs?: number): { each: Evidence; ms: number }[] {
   const when = whenSeen(evidence, nowMs);
   return evidence.map((each, index) => ({ each, ms: when[index]?.ms ?? 0 })).slice(lastMended(evidence) + 1);
-}
-
-/** Whether what was seen was seen with what is fitted now. */
-function isFitted(job: Job, { fitted }: LampEvidence, configuration: Configuration): boolean {
-  if (fitted.configuration !== configuration || fitted.out.length > 0) return false;
-  const circuitIds = job.vehicle.circuits.map(({ id }) => id);
-  const now = fittedNow(job, circuitIds, configuration).lamps;
-  return Object.entries(fitted.lamps).every(([id, part]) => now[id] === part);
 }
 
 function cellOf(job: Job, cells: readonly Cell[], by: LampEvidence): CellTold | null {

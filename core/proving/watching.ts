@@ -2,7 +2,7 @@ import { normalRate } from '../devices/flasher.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { flashRule } from '../judge/flashRule.ts';
 import { Judge } from '../judge/judge.ts';
-import { bandAt, stateOver } from '../judge/requirements/watch.ts';
+import { bandAt, stateOver } from '../judge/requirements/watcherLooks.ts';
 import type { VerdictState } from '../judge/states.ts';
 import { watchedBy } from '../judge/watchedBy.ts';
 import type { Configuration } from '../model/cures.ts';

@@ -8,14 +8,14 @@ import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { functionsOf } from '../vehicle/functions.ts';
 import { unprovedJoints } from '../wiring/looseResistors.ts';
 import {
-  CIRCUIT_RESULT_WORDS,
   circuitsToProve,
   FUNCTION_WORDS,
-  latestCircuitProof,
   latestObservation,
   towingVehicles,
   turnFunctionsToProve,
 } from './observations.ts';
+import { circuitStanding } from './standing.ts';
+import { openWords, standingWords } from './standingWords.ts';
 
 /** What a conversion is for, in words. */
 export const AIM_WORDS: Record<Aim, string> = {
@@ -46,8 +46,14 @@ export interface HandOverPage {
   /** what was converted, and what for: `Converted to LED: turn, stop. Done for less power.` */
   summary: string;
   readings: readonly BeforeAfter[];
-  /** circuits that are on steadily, with what was last seen of each */
-  circuits: readonly { circuitId: string; name: string; seen: string | null }[];
+  /** circuits that are on steadily, with how each stands */
+  circuits: readonly {
+    circuitId: string;
+    name: string;
+    seen: string | null;
+    /** what nobody has seen of one that was looked at: `rear left dim, by itself` */
+    open: readonly string[];
+  }[];
   lamps: readonly FittedLamp[];
   cautions: readonly string[];
   /** troubles that were accepted as they are, with what was tried before */
@@ -88,8 +94,9 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
   const converted = lamps.some((lamp) => lamp.after !== lamp.before);
   const loaded = lamps.some((lamp) => lamp.resistors !== '');
   const circuits = circuitsToProve(job).map(({ id, name }) => {
-    const seen = latestCircuitProof(job, id);
-    return { circuitId: id, name, seen: seen ? CIRCUIT_RESULT_WORDS[seen.result] : null };
+    const standing = circuitStanding(job, id);
+    const open = standing.amiss ? [] : openWords(job, standing.open);
+    return { circuitId: id, name, seen: standingWords(job, standing), open: standing.looked ? open : [] };
   });
   return {
     summary: summaryOf(job, shelf),
@@ -182,6 +189,9 @@ function missingFor(
     ...circuits
       .filter(({ seen }) => seen === null)
       .map(({ name }) => `${name} has not been looked at after the work.`),
+    ...circuits
+      .filter(({ open }) => open.length > 0)
+      .map(({ name, open }) => `${name} is not proved: nobody has seen ${inARow(open)}.`),
   ];
   if (readings.length > 0 && !readings.some((reading) => reading.before))
     missing.push('No rate was measured before the work.');

@@ -2,14 +2,15 @@ import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { rateResult } from '../judge/flashRule.ts';
 import type { Configuration, TurnFunction } from '../model/cures.ts';
-import type { CellLook, RateReading, SteadyProof } from '../model/evidence.ts';
+import type { RateReading } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { flashes, hasCure, steadyScope } from '../model/scope.ts';
 import { lampEvidenceOf, ratesOf } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
-import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { circuitStanding, isFittedNow } from './standing.ts';
 
 const TURN_FUNCTIONS: readonly TurnFunction[] = ['turn-left', 'turn-right', 'hazard'];
 
@@ -30,50 +31,6 @@ export function circuitsToProve(job: Job): Circuit[] {
   );
 }
 
-/** What was seen of one circuit: a look at it by itself, or a cell of the proving grid in which it was on. */
-export type CircuitProof = Pick<SteadyProof, 'id' | 'at' | 'by' | 'towedBy' | 'result'>;
-
-/** What was seen of a circuit that is on steadily, the newest first. */
-export function circuitProofsOf(job: Job, circuitId: string): CircuitProof[] {
-  const circuit = job.vehicle.circuits.find(({ id }) => id === circuitId);
-  // The record is in the order it was told in: a clock that was wrong for a while does not change what came last.
-  return job.evidence
-    .flatMap((each): CircuitProof[] => {
-      if (each.kind === 'proof') return each.circuitId === circuitId ? [each] : [];
-      const tells =
-        each.kind === 'cell' && each.circuits.includes(circuitId) && each.fitted.configuration === 'cured';
-      return tells ? [{ ...each, result: circuit ? resultIn(each, circuit) : 'works' }] : [];
-    })
-    .reverse();
-}
-
-/** What a cell in which a circuit was on says of it. */
-function resultIn({ found }: CellLook, circuit: Circuit): SteadyProof['result'] {
-  const lamps = new Set(lampIdsOf(circuit));
-  const whats = found.flatMap((each) => {
-    if ('lampId' in each) return lamps.has(each.lampId) ? [each.what] : [];
-    return 'circuitId' in each && each.circuitId === circuit.id ? [each.what] : [];
-  });
-  if (whats.length === 0) return 'works';
-  if (whats.includes('message') || whats.includes('odd')) return 'message';
-  if (whats.includes('flickers')) return 'flickers';
-  return whats.includes('glows') ? 'glows' : 'not-all';
-}
-
-/** What was last seen of a circuit that is on steadily; earlier ones stay on record. */
-export function latestCircuitProof(job: Job, circuitId: string): CircuitProof | undefined {
-  return circuitProofsOf(job, circuitId)[0];
-}
-
-/** `works, dark when off, no message`: what was seen of a circuit, in words. */
-export const CIRCUIT_RESULT_WORDS: Record<SteadyProof['result'], string> = {
-  works: 'lights, is dark when off, no message',
-  'not-all': 'not every lamp lights',
-  glows: 'glows while off',
-  flickers: 'flickers',
-  message: 'a message or warning came',
-};
-
 /** Everything a job has to prove, what flashes first: a turn function or the id of a circuit, and whether it is proved. */
 export function proofsOf(job: Job, rule: FlashRule): { id: string; proved: boolean }[] {
   const towing = towingVehicles(job);
@@ -86,7 +43,7 @@ export function proofsOf(job: Job, rule: FlashRule): { id: string; proved: boole
     ...turnFunctionsToProve(job).map((id) => ({ id, proved: behindEach.every((seen) => passed(seen, id)) })),
     ...circuitsToProve(job).map(({ id }) => ({
       id,
-      proved: behindEach.every((seen) => latestCircuitProof(seen, id)?.result === 'works'),
+      proved: behindEach.every((seen) => circuitStanding(seen, id).proved),
     })),
   ];
 }
@@ -116,14 +73,23 @@ export const FUNCTION_WORDS: Record<TurnFunction, string> = {
   hazard: 'Hazard',
 };
 
-/** The newest observation of a function in a state of the vehicle; earlier ones stay on record. */
+/**
+ * The newest observation of a function in a state of the vehicle; earlier ones stay on record. After the work that is one
+ * with what is fitted now: a rate that other LEDs flashed at proves nothing of these.
+ */
 export function latestObservation(
   job: Job,
   configuration: Configuration,
   turnFunction: TurnFunction,
 ): RateReading | undefined {
+  const circuits = turnCircuits(job.vehicle)
+    .filter(({ id }) => turnFunction === 'hazard' || id === turnFunction)
+    .map(({ id }) => id);
   return ratesOf(job).findLast(
-    (each) => each.fitted.configuration === configuration && each.function === turnFunction,
+    (each) =>
+      each.function === turnFunction &&
+      each.fitted.configuration === configuration &&
+      (configuration !== 'cured' || isFittedNow(job, each, circuits, configuration)),
   );
 }
 

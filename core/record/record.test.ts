@@ -10,7 +10,6 @@ import type { FlasherPart } from '../model/part.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
 import { handOverPage } from './handOver.ts';
 import {
-  latestCircuitProof,
   latestObservation,
   mayBeHalf,
   proofReason,
@@ -18,6 +17,7 @@ import {
   proofsOf,
   watcherLeft,
 } from './observations.ts';
+import { circuitStanding } from './standing.ts';
 
 const [open, troubled, finished] = demoJobs() as [Job, Job, Job];
 const rule = flashRule('UN');
@@ -87,7 +87,8 @@ describe('observations', () => {
     });
     const ahead = look('ahead', '2027-11-25T09:00:00.000Z', 'works');
     const right = look('right', '2026-11-25T09:00:00.000Z', 'not-all');
-    expect(latestCircuitProof({ ...open, evidence: [ahead, right] }, 'stop')?.result).toBe('not-all');
+    expect(circuitStanding({ ...open, evidence: [ahead, right] }, 'stop').amiss).toBe('not-all');
+    expect(circuitStanding({ ...open, evidence: [right, ahead] }, 'stop').proved).toBe(true);
   });
 });
 

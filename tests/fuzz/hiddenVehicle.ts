@@ -2,7 +2,7 @@ import { possibleLeds } from '../../core/circuit/engine/openLed.ts';
 import { underloadedRate } from '../../core/devices/flasher.ts';
 import { thresholdAt } from '../../core/devices/threshold.ts';
 import { JobAnalysis } from '../../core/judge/analysis.ts';
-import { bandAt, EQUAL_SHARE } from '../../core/judge/requirements/watch.ts';
+import { bandAt, EQUAL_SHARE } from '../../core/judge/requirements/watcherLooks.ts';
 import { looksAt, seenBy } from '../../core/judge/scenario.ts';
 import { variantOf } from '../../core/judge/variants.ts';
 import { testVolts, workingPoints } from '../../core/judge/workingPoints.ts';

@@ -2,7 +2,7 @@ import { flasherBand, type OutageBand } from '../../judge/outageBand.ts';
 import { litAmpsAllowed } from '../../judge/requirements/allowed.ts';
 import type { Memory } from '../../judge/requirements/circuitAmps.ts';
 import { SWITCH_MARGIN } from '../../judge/requirements/switch.ts';
-import { EQUAL_SHARE } from '../../judge/requirements/watch.ts';
+import { EQUAL_SHARE } from '../../judge/requirements/watcherLooks.ts';
 import { looksAt } from '../../judge/scenario.ts';
 import { chargingVolts, type WorkingPoint, workingPoints } from '../../judge/workingPoints.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
