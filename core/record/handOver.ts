@@ -51,7 +51,7 @@ export interface HandOverPage {
     circuitId: string;
     name: string;
     seen: string | null;
-    /** what nobody has seen of one that was looked at: `rear left dim, by itself` */
+    /** what nobody has seen of one that was looked at: `dim alone (rear left)` */
     open: readonly string[];
   }[];
   lamps: readonly FittedLamp[];
@@ -93,10 +93,10 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
   const lamps = changed.length > 0 ? changed : all;
   const converted = lamps.some((lamp) => lamp.after !== lamp.before);
   const loaded = lamps.some((lamp) => lamp.resistors !== '');
-  const circuits = circuitsToProve(job).map(({ id, name }) => {
-    const standing = circuitStanding(job, id);
-    const open = standing.amiss ? [] : openWords(job, standing.open);
-    return { circuitId: id, name, seen: standingWords(job, standing), open: standing.looked ? open : [] };
+  const circuits = circuitsToProve(job).map((circuit) => {
+    const standing = circuitStanding(job, circuit.id);
+    const open = standing.looked && !standing.amiss ? openWords(job, circuit, standing.open) : [];
+    return { circuitId: circuit.id, name: circuit.name, seen: standingWords(job, circuit, standing), open };
   });
   return {
     summary: summaryOf(job, shelf),
@@ -191,7 +191,7 @@ function missingFor(
       .map(({ name }) => `${name} has not been looked at after the work.`),
     ...circuits
       .filter(({ open }) => open.length > 0)
-      .map(({ name, open }) => `${name} is not proved: nobody has seen ${inARow(open)}.`),
+      .map(({ name, open }) => `${name} is not proved: nobody has seen it ${inARow(open)}.`),
   ];
   if (readings.length > 0 && !readings.some((reading) => reading.before))
     missing.push('No rate was measured before the work.');

@@ -5,6 +5,7 @@ import { caseNamed } from '../../tests/fixtures/cases/caseNamed.ts';
 import { flashRule } from '../judge/flashRule.ts';
 import type { Evidence } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { circuitById } from '../model/vehicle/lookUp.ts';
 import { type Cell, cellsOf } from '../proving/cells.ts';
 import { provingGrid } from '../proving/grid.ts';
 import { cellLook } from '../proving/toldOf.ts';
@@ -41,8 +42,11 @@ describe('a circuit that is on steadily', () => {
     if (!tail) throw new Error('no tail to prove');
     const standing = circuitStanding(job, 'tail');
     expect(standing.proved).toBe(false);
-    expect(openWords(job, standing.open).join('; ')).toMatch(/dim, by itself.*dark/);
-    expect(standingWords(job, standing)).toMatch(/^good as far as seen; not seen yet: /);
+    expect(openWords(job, tail, standing.open)).toEqual([
+      expect.stringMatching(/^dim alone \(upper rear left/),
+      'dark when off (all lamps)',
+    ]);
+    expect(standingWords(job, tail, standing)).toMatch(/^good as far as seen; not seen yet: /);
     expect(proofsOf(job, flashRule(job.vehicle.region)).find(({ id }) => id === 'tail')?.proved).toBe(false);
     expect(handOverPage(job, shelf).missing.join(' ')).toMatch(/is not proved: nobody has seen/);
   });
@@ -59,7 +63,7 @@ describe('a circuit that is on steadily', () => {
         chosen.map((cell) => [cell, []]),
       );
       for (const circuit of circuitsToProve(job)) {
-        expect(openWords(job, circuitStanding(whole, circuit.id).open), circuit.name).toEqual([]);
+        expect(openWords(job, circuit, circuitStanding(whole, circuit.id).open), circuit.name).toEqual([]);
         expect(circuitStanding(whole, circuit.id).proved, circuit.name).toBe(true);
         for (const cell of chosen)
           expect(circuitStanding(lookedAt(job, [[cell, []]]), circuit.id).proved, cell.name).toBe(false);
@@ -105,7 +109,9 @@ describe('a circuit that is on steadily', () => {
     ]);
     expect(circuitStanding(twice, 'tail').amiss).toBe('glows');
     const flickering = lookedAt(job, [[tail, ['upper-left flickers']]]);
-    expect(standingWords(job, circuitStanding(flickering, 'tail'))).toBe('flickers');
-    expect(standingWords(job, circuitStanding(job, 'tail'))).toBeNull();
+    expect(standingWords(job, circuitById(job.vehicle, 'tail'), circuitStanding(flickering, 'tail'))).toBe(
+      'flickers',
+    );
+    expect(standingWords(job, circuitById(job.vehicle, 'tail'), circuitStanding(job, 'tail'))).toBeNull();
   });
 });

@@ -74,7 +74,7 @@ export function GridCard({ grid, states, chosen, choose }: GridProps) {
           {suffices.size} of {grid.cells.length} cells are enough
         </b>{' '}
         (underlined): they show every one of {grid.faults.length - grid.unshown.length} faults that any cell
-        shows, and light every lamp at each of its levels; computed on this vehicle.{' '}
+        shows, and every lamp at each of its levels and dark; computed on this vehicle.{' '}
         {left.length > 0 ? `Left: ${left.map(name).join('; ')}.` : 'All of them are done.'}
       </p>
       {grid.unshown.length + grid.doubtful.length > 0 && (
