@@ -2,22 +2,36 @@ import { planResistors } from '../core/cures/loadResistor/plan.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { pickList } from '../core/inventory/picklist.ts';
 import { Judge } from '../core/judge/judge.ts';
+import { flashes, scopeCircuits } from '../core/model/scope.ts';
 import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
-import { verdictsOf } from '../core/possible/verdicts.ts';
+import { vehicleState, verdictsOf } from '../core/possible/verdicts.ts';
+import { handOverPage } from '../core/record/handOver.ts';
 
 /** How many of the ranked resistor sets are printed. */
 const SHOWN_CHOICES = 5;
 
-/** What `plan` prints: the vehicle in its three states, the resistors for it, and the parts. */
+/**
+ * What `plan` prints: what the job is about in its three states, the resistors for it, what has to be minded, and the
+ * parts. Of turn lamps it says nothing where the job touches none.
+ */
 export function planOf({ job, parts }: JobFile) {
-  const turns = turnCircuits(job.vehicle);
-  const { leds, cured } = verdictsOf(job, parts);
+  const turning = flashes(job);
+  const turns = turning ? turnCircuits(job.vehicle) : [];
+  const verdicts = verdictsOf(job, parts);
+  const mine = new Set(scopeCircuits(job).map(({ id }) => id));
   return {
     job: { id: job.id, title: job.title, vehicle: job.vehicle.name },
-    stock: Judge.of(job, parts, 'stock').verdict(),
-    leds,
-    /** the plan as it stands: its LEDs with its cures */
-    verdict: cured,
+    /** the worst of all circuits the job may disturb, as it stands: what the screen says of the whole vehicle */
+    state: vehicleState(job, verdicts),
+    stock: turning ? Judge.of(job, parts, 'stock').verdict() : null,
+    leds: turning ? verdicts.leds : null,
+    /** its turn lamps as it stands: its LEDs with its cures */
+    verdict: turning ? verdicts.cured : null,
+    /** its circuits that are on steadily, with its LEDs alone and as it stands */
+    steady: verdicts.steady
+      .filter(({ circuit }) => mine.has(circuit.id))
+      .map(({ circuit, was, is }) => ({ circuitId: circuit.id, name: circuit.name, leds: was, verdict: is })),
+    cautions: handOverPage(job, parts).cautions,
     resistors: turns.map((circuit) => {
       const { interval, search, arithmetic } = planResistors(job, parts, circuit, turns.length);
       return {

@@ -9,16 +9,30 @@ import type { Plan } from './plan.ts';
 export function planInWords({ job }: JobFile, plan: Plan): string {
   return [
     `${job.title}: ${job.vehicle.name}, ${job.vehicle.year}, ${job.vehicle.systemVolts} V`,
+    `The whole plan: ${VERDICT_WORDS[plan.state]}`,
     '',
     ...configuration('As it is', plan.stock),
     ...configuration('LEDs alone', plan.leds),
     ...configuration('With the cure', plan.verdict),
+    ...steady(plan),
     ...resistors(plan),
-    ...power(plan),
+    ...(plan.cautions.length > 0 ? ['Mind:', ...plan.cautions.map((each) => `  ${each}`), ''] : []),
+    ...(plan.verdict ? power(plan) : []),
   ].join('\n');
 }
 
-function configuration(title: string, verdict: TurnVerdict): string[] {
+/** Circuits that are on steadily, those that nothing minds in one line each. */
+function steady(plan: Plan): string[] {
+  if (plan.steady.length === 0) return [];
+  const lines = plan.steady.map(
+    ({ name, verdict, leds }) =>
+      `  ${name}: ${VERDICT_WORDS[verdict.state]}${leds.state === verdict.state ? '' : ` (LEDs alone: ${VERDICT_WORDS[leds.state].toLowerCase()})`}. ${verdict.reason}`,
+  );
+  return ['On steadily, with the cure:', ...lines, ''];
+}
+
+function configuration(title: string, verdict: TurnVerdict | null): string[] {
+  if (!verdict) return [];
   const lines = [`${title}: ${VERDICT_WORDS[verdict.state]}`];
   for (const circuit of verdict.circuits) {
     lines.push(`  ${circuit.side} turn, ${rate(circuit.rate)}: ${circuit.reason}`);

@@ -126,7 +126,7 @@ async function plan(path: string, json: boolean, output: Output): Promise<number
   if (!file) return EXIT.badInput;
   const result = planOf(file);
   output.out(json ? JSON.stringify(result, null, 2) : planInWords(file, result));
-  return result.verdict.state === 'holds' ? EXIT.fine : EXIT.fallsShort;
+  return result.state === 'holds' ? EXIT.fine : EXIT.fallsShort;
 }
 
 async function state(
