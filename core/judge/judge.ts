@@ -141,6 +141,17 @@ export class Judge {
   }
 
   /**
+   * What whoever watches a circuit says with one of its lamps dead, at the bulb standard's volts: where it holds the dead
+   * lamp is hidden, where it falls short it is called.
+   */
+  withDead(circuit: Circuit, lampId: string): VerdictState {
+    const sides = isTurn(circuit) ? [circuit.side] : [];
+    const emfVolts = testVolts(this.vehicle.systemVolts);
+    const what = { circuit, sides, emfVolts, company: ALONE, without: lampId };
+    return watchAt(this.variantsFor(circuit), what).state;
+  }
+
+  /**
    * Both sides together at one supply voltage: a relay sees the sum, against the band of the side that asks for
    * more; a controller sees each output by itself, and the weaker side decides.
    */

@@ -4,6 +4,7 @@ import type { RateReading } from '../model/evidence.ts';
 import type { Aim, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { flashes } from '../model/scope.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { functionsOf } from '../vehicle/functions.ts';
 import { unprovedJoints } from '../wiring/looseResistors.ts';
@@ -106,6 +107,7 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
     cautions: [
       ...cautionsFor(job, converted, loaded),
       ...flasherCautions(job),
+      ...loadedCautions(job, shelf),
       ...trailerCautions(job, converted),
     ],
     unresolved: unresolvedOf(job),
@@ -151,10 +153,34 @@ function trailerCautions({ vehicle }: Job, converted: boolean): string[] {
     : [];
 }
 
-function flasherCautions({ vehicleCures }: Job): string[] {
-  return vehicleCures.some((cure) => cure.kind === 'flasher-relay')
+function flasherCautions({ vehicle, vehicleCures }: Job): string[] {
+  const relay = vehicleCures.some((cure) => cure.kind === 'flasher-relay')
     ? ['The flasher no longer tells of a failed turn lamp. Walk round and look at every turn lamp regularly.']
     : [];
+  const set = vehicle.circuits.filter(
+    (circuit) =>
+      lampIdsOf(circuit).length > 1 &&
+      vehicleCures.some(
+        (cure) =>
+          cure.kind === 'controller-setting' && cure.setting === 'led' && cure.circuitId === circuit.id,
+      ),
+  );
+  if (set.length === 0) return relay;
+  const names = inARow(set.map(({ name }) => name.toLowerCase()));
+  return [
+    ...relay,
+    `Set to LED, the controller tells of a failed lamp only once all of a circuit have failed (${names}). Walk round and look at them regularly.`,
+  ];
+}
+
+/** A load inside an LED goes on drawing once the LED is dead: whatever watches is told nothing. */
+function loadedCautions(job: Job, shelf: Shelf): string[] {
+  const loaded = job.vehicle.lamps.filter(({ id }) => ledOf(job, shelf, id)?.builtInLoadOhms !== undefined);
+  if (loaded.length === 0) return [];
+  const names = inARow(loaded.map(({ name }) => name.toLowerCase()));
+  return [
+    `The LEDs with a load inside (${names}) may die unnoticed: the load outlives them. Walk round and look at them regularly.`,
+  ];
 }
 
 /** What was accepted, each with the attempts that came to nothing before it. */

@@ -8,6 +8,10 @@ import type { CureOption } from './option.ts';
 import { loadsDimFeed } from './options/harness.ts';
 import type { CureScope } from './scope.ts';
 
+/** An output with the LED setting looks for an open circuit alone (typical). */
+export const SETTING_HIDES =
+  'Set to LED, the controller looks for an open circuit only: one dead LED of several goes unnoticed.';
+
 /** What has to be minded with a cure of the turn lamps. */
 export function cautionsOf(
   job: Job,
@@ -28,8 +32,10 @@ export function cautionsOf(
     cautions.push('It hides a dead LED, and gets hot.');
   cautions.push(...loadsDimFeed(job, cured.cures));
   if (kinds.includes('built-in-load')) cautions.push(...builtInCautions(job, change, shelf, cured, scope));
-  if (kinds.includes('controller-setting'))
+  if (kinds.includes('controller-setting')) {
+    if (scope.circuits.some((circuit) => lampIdsOf(circuit).length > 1)) cautions.push(SETTING_HIDES);
     cautions.push('Write down the old value first; the owner’s workshop may set it back.');
+  }
   return cautions;
 }
 

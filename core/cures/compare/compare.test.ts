@@ -5,10 +5,14 @@ import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
 import type { LedPart } from '../../model/part.ts';
-import { lampById } from '../../model/vehicle/lookUp.ts';
+import { lampById, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { handOverPage } from '../../record/handOver.ts';
+import { CONTROLS_OFF } from '../../simulation/controls.ts';
+import { traceLamps } from '../../traces/traceLamps.ts';
 import { compareTurnCures } from './compare.ts';
 import type { CureReport } from './evaluate.ts';
 import { bestInWords, type DEFAULT_WEIGHTS, rankCures } from './rank.ts';
+import { warningKept } from './warningKept.ts';
 import { withCure } from './withCure.ts';
 
 function tried(job: Job): CureReport[] {
@@ -58,10 +62,12 @@ describe('the minibus: no relay to change, the setting works', () => {
   it('and loads built in could go either way', () => {
     const reports = tried(demoJob('dial-a-ride-2'));
     expect(of(reports, 'relay').option.refused).toMatch(/inside the body controller/);
-    expect(of(reports, 'setting')).toMatchObject({ state: 'holds', warning: 'kept', cuts: 0 });
+    // Set to LED it flashes on with a lamp dead: nobody is told.
+    expect(of(reports, 'setting')).toMatchObject({ state: 'holds', warning: 'lost', cuts: 0 });
+    expect(of(reports, 'setting').cautions.join(' ')).toMatch(/one dead LED of several goes unnoticed/);
     expect(of(reports, 'built-in').state).not.toBe('holds');
     expect(bestInWords(rankCures(reports))).toMatch(
-      /Controller setting “LED fitted”.*keeps the failure warning/,
+      /Controller setting “LED fitted”.*the failure warning is lost/,
     );
   });
 });
@@ -305,5 +311,32 @@ describe('a cure of the turn lamps', () => {
     };
     const relay = of(tried(job), 'relay-relay-dipper-2');
     expect(relay).toMatchObject({ state: 'holds', hottest: null, cuts: 0 });
+  });
+});
+
+describe('the failure warning', () => {
+  /** Flashes a minute of the minibus set to LED, played with one lamp's LED dead. */
+  const playedWithDead = (lampId: string) => {
+    const job = demoJob('dial-a-ride-2');
+    const controls = { ...CONTROLS_OFF, key: 'on' as const, turn: 'left' as const };
+    return traceLamps(job, DEMO_SHELF, 'cured', controls, 12.6, [{ kind: 'bulb-out', lampId }]).ratePerMinute;
+  };
+
+  it('is lost where the vehicle, played with a lamp dead, flashes on as if nothing were', () => {
+    expect(playedWithDead('rear-left')).toBeCloseTo(86, 0);
+    const job = demoJob('dial-a-ride-2');
+    const judge = Judge.of(job, DEMO_SHELF, 'cured');
+    expect(warningKept(judge, turnCircuits(job.vehicle))).toBe('lost');
+    // With the works' own bulbs each loss is called.
+    expect(warningKept(Judge.of(job, DEMO_SHELF, 'stock'), turnCircuits(job.vehicle))).toBe('kept');
+  });
+
+  it('is on the page for the owner, as a load that outlives its LED is', () => {
+    const { cautions } = handOverPage(demoJob('dial-a-ride-2'), DEMO_SHELF);
+    expect(cautions.join(' ')).toMatch(/only once all of a circuit have failed \(.*left turn/);
+    const loaded = DEMO_SHELF.find((part) => part.kind === 'led' && part.builtInLoadOhms !== undefined);
+    const job = demoJob('library-route-3');
+    const fitted = { ...job, chosen: { ...job.chosen, 'rear-left': loaded?.id ?? null } };
+    expect(handOverPage(fitted, DEMO_SHELF).cautions.join(' ')).toMatch(/\(rear left\) may die unnoticed/);
   });
 });

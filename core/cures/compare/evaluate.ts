@@ -19,10 +19,8 @@ import { builtInHeats, loadedLeds } from './heat.ts';
 import type { CureOption } from './option.ts';
 import { type CureScope, turnScope } from './scope.ts';
 import { coldStart, type Situation, situationsOf } from './situations.ts';
+import { type WarningKept, warningKept } from './warningKept.ts';
 import { withCure } from './withCure.ts';
-
-/** What is left of the driver being told that a lamp has failed. */
-export type WarningKept = 'kept' | 'partly' | 'lost';
 
 /** One cure tried on this vehicle. */
 export interface CureReport extends Effort {
@@ -126,7 +124,7 @@ function tryCure(option: CureOption, bare: Bare): CureReport {
     hottestLed: inside[0]?.heat.peakCelsius ?? null,
     savedWatts: power.savedWatts,
     heatWatts: power.resistorWatts + builtInWatts(cured, shelf, scope),
-    warning: warningKept(job, option, scope),
+    warning: warningKept(judge, scope.circuits),
     unconverted: Object.values(option.change.chosen ?? {}).filter((id) => id === null).length,
     parts: partsBeside(lines, bare.lines),
     price: knownTotal - costOf(bare.lines).knownTotal,
@@ -298,12 +296,4 @@ function builtInWatts(job: Job, shelf: Shelf, scope: CureScope): number {
     (sum, { part }) => sum + (part.builtInLoadOhms ? at ** 2 / part.builtInLoadOhms : 0),
     0,
   );
-}
-
-/** A resistor keeps the watcher content with the LED dead; a relay that does not watch says nothing at all. */
-function warningKept(job: Job, { kinds }: CureOption, scope: CureScope): WarningKept {
-  if (scope.turning && job.vehicle.flasher.kind === 'non-watching-relay') return 'lost';
-  const silencing = ['flasher-relay', 'load-resistor', 'harness', 'built-in-load', 'decoder'] as const;
-  if (silencing.some((kind) => kinds.includes(kind))) return 'lost';
-  return kinds.includes('filament') ? 'partly' : 'kept';
 }

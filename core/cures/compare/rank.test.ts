@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { CureReport, WarningKept } from './evaluate.ts';
+import type { CureReport } from './evaluate.ts';
 import { type CureKind, option } from './option.ts';
 import { bestInWords, CRITERIA, DEFAULT_WEIGHTS, rankCures } from './rank.ts';
+import type { WarningKept } from './warningKept.ts';
 
 /** A report with only what ranking looks at; everything else as of a cure that works and costs nothing. */
 function report(

@@ -34,6 +34,8 @@ export interface Watched {
   sides: readonly Side[];
   emfVolts: number;
   company: Company;
+  /** a lamp that is dead or out */
+  without?: string;
 }
 
 /** One look of a watcher: what it sees over tolerance and topologies, and the band its threshold lies in. */
@@ -55,7 +57,7 @@ export interface WatcherLook {
  */
 export function* looksOf(
   variant: Variant,
-  { circuit, sides, emfVolts, company }: Watched,
+  { circuit, sides, emfVolts, company, without }: Watched,
   flasher: Flasher | undefined = variant.fitted[0]?.fitment.flasher,
   moments?: readonly (number | undefined)[],
 ): Generator<WatcherLook> {
@@ -65,7 +67,12 @@ export function* looksOf(
   const tolerance = widestTolerance(likeliest.fitment.resistors);
   for (const lookSeconds of moments ?? looksAt(possibility.job.vehicle, flasher, circuit)) {
     const seen = (turns: TurnCircuits, resistorFactor: number) =>
-      seenBy(turns, circuit, { sides, company }, { emfVolts, lookSeconds, resistorFactor });
+      seenBy(
+        turns,
+        circuit,
+        { sides, company },
+        { emfVolts, lookSeconds, resistorFactor, ...(without === undefined ? {} : { without }) },
+      );
     yield {
       possibility,
       lookSeconds,

@@ -1,5 +1,6 @@
-import type { CureReport, WarningKept } from '../../../core/cures/compare/evaluate.ts';
+import type { CureReport } from '../../../core/cures/compare/evaluate.ts';
 import type { RankedCure } from '../../../core/cures/compare/rank.ts';
+import type { WarningKept } from '../../../core/cures/compare/warningKept.ts';
 import { amps, inARow, volts, watts } from '../../../core/formatting/format.ts';
 import { VERDICT_WORDS, type VerdictState, worstState } from '../../../core/judge/states.ts';
 import { Mark } from '../../ui/Mark.tsx';
