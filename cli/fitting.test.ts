@@ -57,6 +57,35 @@ describe('vumble order, pins and wiring', () => {
     );
   });
 
+  it('takes no ohms for volts, and reads what a meter shows of an open circuit', async () => {
+    const refused = await call(
+      'pins',
+      demo('library-route-1'),
+      readings([
+        'plug-rear-left,1,turn-left,volts,,12.2,,',
+        'plug-rear-left,1,off,ohms-out,4.1,,,',
+        'plug-rear-left,1,off,probe,4.1,,lit-bright,',
+        'plug-rear-left,1,off,volts,OL,,,',
+        'plug-rear-left,1,off,ohms-out,,OL,steady,',
+      ]),
+    );
+    expect(refused.code).toBe(EXIT.badInput);
+    expect(refused.error).toMatch(/row 2: its figure "12.2" stands under ohms, and it was measured by volts/);
+    expect(refused.error).toMatch(/row 3: its figure "4.1" stands under volts.*ohms-out/);
+    expect(refused.error).toMatch(/row 4: it has the figure "4.1", and a probe shows no figure/);
+    expect(refused.error).toMatch(
+      /row 5: "OL" is no volts[\s\S]*row 6: "OL" is an open circuit, and it says steady/,
+    );
+    const open = await call(
+      'pins',
+      demo('library-route-1'),
+      readings(['plug-rear-left,1,off,ohms-out,,OL,,', 'plug-rear-left,2,off,ohms-out,,o.l.,,']),
+      '--json',
+    );
+    expect(open.error).toBe('');
+    expect(JSON.parse(open.out)[0].cavities[0].readings).toBe(1);
+  });
+
   it('writes the wiring sheet of a lamp as a table and as a drawing', async () => {
     const { code, out } = await call('wiring', demo('library-route-1'), '--lamp', 'rear-left');
     expect(code).toBe(EXIT.fine);
@@ -123,5 +152,18 @@ describe('vumble prove and faults', () => {
     expect((await faults([{ place: 'gremlins', found: null }])).error).toContain('no place "gremlins"');
     expect((await faults([{ place: 'relay', found: 'gremlins' }])).error).toContain('no fault "gremlins"');
     expect((await faults({ all: 'wrong' })).error).toContain('is no list of');
+    for (const seen of [
+      'gremlin dark',
+      'rear-left sulks',
+      'message gremlin',
+      'blown gremlin',
+      'flash purple',
+      'rear-left dark twice',
+    ]) {
+      const refused = await faults([{ cell: 'turn-left', seen }]);
+      expect(refused.code, seen).toBe(EXIT.badInput);
+      expect(refused.error).toContain(`“${seen}” is nothing that can be seen here`);
+    }
+    expect((await faults([{ clue: 'wiggle', lamp: 'gremlin' }])).error).toContain('no lamp "gremlin"');
   });
 });

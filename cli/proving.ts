@@ -3,12 +3,14 @@ import { z } from 'zod';
 import { placeOf } from '../core/faults/places.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { CLUES } from '../core/model/clues.ts';
+import { LAMP_WORDS } from '../core/model/lampWords.ts';
+import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { FaultFinder } from '../core/proving/finder.ts';
 import type { Suspect } from '../core/proving/finding.ts';
 import { type ProvingGrid, provingGrid } from '../core/proving/grid.ts';
 import type { Outcome } from '../core/proving/outcome.ts';
 import type { Told } from '../core/proving/told.ts';
-import { toldOf } from '../core/proving/toldOf.ts';
+import { isDeviationOf, toldOf } from '../core/proving/toldOf.ts';
 import { EXIT, type Output } from './output.ts';
 
 /** Less is not seen, lm. */
@@ -108,7 +110,8 @@ export async function faults(
     return EXIT.fine;
   }
   const own = toldOf(job, grid.cells, 'cured', Date.now());
-  const read = flags.evidence === undefined ? own : await evidenceFrom(flags.evidence, grid, own);
+  const read =
+    flags.evidence === undefined ? own : await evidenceFrom(flags.evidence, job.vehicle, grid, own);
   if ('problem' in read) {
     output.error(read.problem);
     return EXIT.badInput;
@@ -151,7 +154,12 @@ function suspectLine({ faults: any, and, probability }: Suspect): string {
   return `${(100 * probability).toFixed(0).padStart(3)} %  ${names}${and ? `, and ${and.name}` : ''}`;
 }
 
-async function evidenceFrom(path: string, grid: ProvingGrid, own: Told): Promise<Told | { problem: string }> {
+async function evidenceFrom(
+  path: string,
+  vehicle: Vehicle,
+  grid: ProvingGrid,
+  own: Told,
+): Promise<Told | { problem: string }> {
   let data: unknown;
   try {
     data = JSON.parse(await readFile(path, 'utf8'));
@@ -176,6 +184,18 @@ async function evidenceFrom(path: string, grid: ProvingGrid, own: Told): Promise
   if (noCell)
     return {
       problem: `There is no cell "${noCell.cellId}". Cells are ${grid.cells.map(({ id }) => id).join(', ')}.`,
+    };
+  const noDeviation = cells.flatMap(({ seen }) => seen).find((each) => !isDeviationOf(vehicle, each));
+  if (noDeviation !== undefined)
+    return {
+      problem: `“${noDeviation}” is nothing that can be seen here. Write a lamp and ${LAMP_WORDS.join(', ')} (“rear-left dark”), “flash fast”, “flash slow”, “flash none”, “message CIRCUIT”, “odd CIRCUIT” or “blown FUSE”. Lamps are ${vehicle.lamps.map(({ id }) => id).join(', ')}.`,
+    };
+  const noLamp = clues.find(
+    ({ lampId }) => lampId !== null && !vehicle.lamps.some(({ id }) => id === lampId),
+  );
+  if (noLamp)
+    return {
+      problem: `There is no lamp "${noLamp.lampId}". Lamps are ${vehicle.lamps.map(({ id }) => id).join(', ')}.`,
     };
   const known = new Set(grid.faults.map(placeOf));
   const noPlace = places.find(({ placeId }) => !known.has(placeId));

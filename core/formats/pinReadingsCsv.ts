@@ -26,6 +26,8 @@ const SEEN: readonly PinReading['seen'][] = [
   'dark',
 ];
 const MOST_ROWS = 2000;
+/** What a meter shows for more ohms than it can measure (common practice). */
+const OVER_LIMIT = /^(o\.?l\.?|over|∞|inf(inity)?)$/i;
 
 /** Reads a table of pin readings for one vehicle; every row that cannot be used is named with what to do. */
 export function readPinReadings(text: string, vehicle: Vehicle): PinReadingsResult {
@@ -75,15 +77,23 @@ function readRow(row: Record<string, string>, vehicle: Vehicle): PinReadingRow |
     return `there is no circuit "${on}". Write off, or one of ${vehicle.circuits.map(({ id }) => id).join(', ')}.`;
   const how = HOWS.find((each) => each === row.how);
   if (!how) return `"${row.how ?? ''}" is no way to measure. Write one of ${HOWS.join(', ')}.`;
+  const inOhms = how === 'ohms-in' || how === 'ohms-out';
+  const misplaced = misplacedFigure(row, how);
+  if (misplaced) return misplaced;
+  const over = inOhms && OVER_LIMIT.test(row.ohms ?? '');
   const volts = figure(row.volts, -60, 60);
-  const ohms = figure(row.ohms, 0, 1e8);
+  const ohms = over ? undefined : figure(row.ohms, 0, 1e8);
   if (volts === null) return `"${row.volts}" is no volts between -60 and 60. Use a point, no unit.`;
   if (ohms === null) return `"${row.ohms}" is no ohms between 0 and 100000000. Use a point, no unit.`;
-  const seen = row.seen
-    ? SEEN.find((each) => each === row.seen)
-    : volts !== undefined || ohms !== undefined
-      ? 'steady'
-      : undefined;
+  if (over && row.seen && row.seen !== 'open')
+    return `"${row.ohms}" is an open circuit, and it says ${row.seen}.`;
+  const seen = over
+    ? 'open'
+    : row.seen
+      ? SEEN.find((each) => each === row.seen)
+      : volts !== undefined || ohms !== undefined
+        ? 'steady'
+        : undefined;
   if (!seen) return `it has no figure, and "${row.seen ?? ''}" is none of ${SEEN.join(', ')}.`;
   const lamp = vehicle.lamps.find(({ id }) => id === row.lamp);
   if (row.lamp && !lamp) return `there is no lamp "${row.lamp}".`;
@@ -97,6 +107,20 @@ function readRow(row: Record<string, string>, vehicle: Vehicle): PinReadingRow |
     ...(ohms === undefined ? {} : { ohms }),
     ...(lamp ? { lampId: lamp.id } : {}),
   };
+}
+
+/** What is said of a figure that stands where its way to measure shows none; null where all stand right. */
+function misplacedFigure({ volts, ohms }: Record<string, string>, how: PinReading['how']): string | null {
+  if (how === 'probe')
+    return volts || ohms
+      ? `it has the figure "${volts || ohms}", and a probe shows no figure. Write what it showed under seen.`
+      : null;
+  const inOhms = how === 'ohms-in' || how === 'ohms-out';
+  const wrong = inOhms ? volts : ohms;
+  const [under, right] = inOhms ? ['volts', 'ohms'] : ['ohms', 'volts'];
+  return wrong
+    ? `its figure "${wrong}" stands under ${under}, and it was measured by ${how}. Write it under ${right}, or another way to measure.`
+    : null;
 }
 
 /** A figure of a table: undefined where the field is empty, null where it is none or out of bounds. */

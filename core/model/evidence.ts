@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { CLUES } from './clues.ts';
 import { Configuration, ResistorNetwork, TurnFunction, VehicleCure } from './cures.ts';
 import { Id, Line, Moment, Note, Volts } from './fields.ts';
+import { LAMP_WORDS } from './lampWords.ts';
 import { TRIAL_RESULTS } from './trialResults.ts';
 
 /** What was on when something was seen. */
@@ -92,7 +93,7 @@ export type SteadyProof = z.infer<typeof SteadyProof>;
 /** Something that was not as it should be where one function was worked, in one tap and the lamp or circuit it was of. */
 export const Deviation = z.discriminatedUnion('what', [
   z.strictObject({
-    what: z.enum(['dark', 'dim', 'bright', 'wrong', 'glows', 'flickers', 'hot', 'cold', 'wet', 'unfinished']),
+    what: z.enum(LAMP_WORDS),
     lampId: Id,
   }),
   z.strictObject({ what: z.enum(['fast', 'slow', 'none']) }),

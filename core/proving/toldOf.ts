@@ -10,8 +10,10 @@ import type {
   Trial,
 } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { LAMP_WORDS } from '../model/lampWords.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { whenSeen } from '../model/whenSeen.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { isFittedNow } from '../record/standing.ts';
@@ -43,6 +45,17 @@ export function deviationOf(key: string): Deviation | null {
   if (first === 'message' || first === 'odd') return { what: first, circuitId: second };
   if (first === 'blown') return { what: first, fuseId: second };
   return { what: second, lampId: first } as Deviation;
+}
+
+/** Whether a key names something that can be seen of a vehicle: a lamp, circuit or fuse it has, and a word there is. */
+export function isDeviationOf(vehicle: Vehicle, key: string): boolean {
+  const found = deviationOf(key);
+  if (!found || deviationKey(found) !== key) return false;
+  const among = (some: readonly { id: string }[], id: string) => some.some((each) => each.id === id);
+  if ('lampId' in found)
+    return among(vehicle.lamps, found.lampId) && LAMP_WORDS.some((word) => word === found.what);
+  if ('fuseId' in found) return among(vehicle.fuses, found.fuseId);
+  return 'circuitId' in found ? among(vehicle.circuits, found.circuitId) : true;
 }
 
 /**
@@ -119,7 +132,14 @@ function sinceMended(evidence: readonly Evidence[], nowMs?: number): { each: Evi
 function cellOf(job: Job, cells: readonly Cell[], by: LampEvidence): CellTold | null {
   switch (by.kind) {
     case 'cell':
-      return { cellId: by.cell, seen: by.found.map(deviationKey).toSorted() };
+      // What was seen of a lamp that is no part of the vehicle any more tells nothing of it.
+      return {
+        cellId: by.cell,
+        seen: by.found
+          .map(deviationKey)
+          .filter((key) => isDeviationOf(job.vehicle, key))
+          .toSorted(),
+      };
     case 'rate':
       return rateTold(job, cells, by);
     case 'proof':
