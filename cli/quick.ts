@@ -1,12 +1,12 @@
 import { findBulbs } from '../core/catalogue/bulbs.ts';
 import type { TrialResult } from '../core/model/evidence.ts';
-import { TRIAL_RESULTS } from '../core/model/trialResults.ts';
+import { STEADY_RESULTS, TRIAL_RESULTS } from '../core/model/trialResults.ts';
 import { FlasherKind } from '../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../core/model/vehicle/vehicle.ts';
 import { quickAnswer } from '../core/quick/answer.ts';
 import { quickCure } from '../core/quick/cure.ts';
 import { quickLook } from '../core/quick/looks.ts';
-import { QuickLamps, QuickQuestion, quickQuestion } from '../core/quick/question.ts';
+import { isAboutTurns, QuickLamps, QuickQuestion, quickQuestion } from '../core/quick/question.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 
 export const QUICK_OPTIONS = {
@@ -42,6 +42,10 @@ export function questionOf(flags: QuickFlags): { question: QuickQuestion } | { p
   for (const text of flags.trial ?? []) {
     const trial = trialOf(text);
     if ('problem' in trial) return trial;
+    if (!isAboutTurns(lamps.data) && !STEADY_RESULTS.some((each) => each === trial.trial.result))
+      return {
+        problem: `These lamps do not flash, so that a trial of them shows ${STEADY_RESULTS.join(', ')}, not ${trial.trial.result}.`,
+      };
     trials.push(trial.trial);
   }
   const number = (text: string | undefined) => (text === undefined ? null : Number(text));

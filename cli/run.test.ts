@@ -30,6 +30,16 @@ describe('vumble quick', () => {
     expect(out).toContain('What decides, 1 min: Hazard on');
   });
 
+  it('takes no trial of a flash from lamps that do not flash', async () => {
+    const reverse = ['quick', '--lamps', 'reverse', '--led', 'plain', '--watts', '4', '--vehicle', 'car'];
+    const { code, error } = await call(...reverse, '--trial', 'fast');
+    expect(code).toBe(EXIT.badInput);
+    expect(error).toMatch(
+      /do not flash, so that a trial of them shows normal, message, dark, glows, not fast/,
+    );
+    expect((await call(...reverse, '--trial', 'message')).code).not.toBe(EXIT.badInput);
+  });
+
   it('takes a trial, and prints JSON a program can read', async () => {
     const { out } = await call(
       ...asked,

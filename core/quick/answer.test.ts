@@ -49,6 +49,16 @@ describe('a quick check of two rear turn LEDs on an unknown car', () => {
     expect(look?.id).toBe('trial');
   });
 
+  it('of lamps that do not flash never says that it flashes, whatever a stranger’s question was told', () => {
+    const reverse = {
+      ...quickQuestion('reverse'),
+      led: REAR.led,
+      vehicle: 'car' as const,
+      trials: [trial('fast')],
+    };
+    expect(answer(reverse).headline).not.toMatch(/flash/);
+  });
+
   it('is narrowed by one trial: what was seen is known, and who cannot have done it goes', () => {
     const fast = answer({ ...REAR, trials: [trial('fast')] });
     expect(fast.state).toBe('falls-short');

@@ -5,6 +5,7 @@ import type { CircuitVerdict, RatePrediction } from '../judge/verdict.ts';
 import type { TrialResult } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { STEADY_RESULTS, TRIAL_RESULTS } from '../model/trialResults.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { eitherOf, unitedRate } from '../possible/union.ts';
 import { flasherPlace } from '../possible/verdicts.ts';
@@ -89,8 +90,9 @@ function narrowed(job: Job, left: readonly Way[]): Job {
 }
 
 /** What was seen needs no guess of what flashes it. */
-function seenHeadline(state: VerdictState, { trials }: QuickQuestion): string | null {
-  const seen = trials.findLast(({ result }) => SEEN[result] !== undefined);
+function seenHeadline(state: VerdictState, { trials, lamps }: QuickQuestion): string | null {
+  const shows: readonly TrialResult[] = isAboutTurns(lamps) ? TRIAL_RESULTS : STEADY_RESULTS;
+  const seen = trials.findLast(({ result }) => SEEN[result] !== undefined && shows.includes(result));
   return state === 'falls-short' && seen ? `${SEEN[seen.result]}, as you saw` : null;
 }
 

@@ -1,5 +1,5 @@
 import type { Conditions, TrialResult } from '../../../core/model/evidence.ts';
-import { TRIAL_RESULTS } from '../../../core/model/trialResults.ts';
+import { STEADY_RESULTS, TRIAL_RESULTS } from '../../../core/model/trialResults.ts';
 import classes from './TrialBar.module.css';
 
 /** What a trial showed, in a word. */
@@ -12,8 +12,6 @@ export const TRIAL_WORDS: Record<TrialResult, string> = {
   glows: 'Glows',
 };
 /** Of lamps that do not flash. */
-const STEADY: readonly TrialResult[] = ['normal', 'message', 'dark', 'glows'];
-
 /** One condition of a trial, corrected by one tap. */
 export interface ConditionChip {
   label: string;
@@ -50,7 +48,7 @@ export function TrialBar({
   chips: readonly ConditionChip[];
   onSee(result: TrialResult): void;
 }) {
-  const results = turning ? TRIAL_RESULTS : STEADY;
+  const results = turning ? TRIAL_RESULTS : STEADY_RESULTS;
   return (
     <section className={classes.bar} aria-label="What was seen">
       <div className={classes.head}>
