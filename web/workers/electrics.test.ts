@@ -1,8 +1,45 @@
 import { describe, expect, it } from 'vitest';
+import { cureBoard } from '../../core/cures/board/board.ts';
+import type { SteadyProof } from '../../core/model/evidence.ts';
+import { Job } from '../../core/model/job.ts';
 import { ratesOf } from '../../core/model/seen.ts';
 import { demoJob, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { electrics, revisionOf } from './electrics.ts';
+
+type Json = string | number | boolean | null | Json[] | { [name: string]: Json };
+
+/** A value unlike another of its kind. */
+function unlike(value: Json): Json {
+  if (typeof value === 'number') return value === 0 ? 1 : value * 1.5;
+  if (typeof value === 'boolean') return !value;
+  return typeof value === 'string' ? `${value} too` : 'was nothing';
+}
+
+/** A job with one of its fields changed, each kind of field once, as far as what comes of it is a job. */
+function* eachFieldChanged(job: Job): Generator<{ path: string; changed: Job }> {
+  const done = new Set<string>();
+  function* within(value: Json, path: string): Generator<{ path: string; at: Json }> {
+    if (value === null || typeof value !== 'object') {
+      yield { path, at: unlike(value) };
+      return;
+    }
+    for (const [name, each] of Object.entries(value)) {
+      // Of a list one stands for all.
+      const kind = Array.isArray(value) ? '*' : name;
+      for (const { path: further, at } of within(each, path ? `${path}.${kind}` : kind)) {
+        const copy: Json = Array.isArray(value) ? [...value] : { ...value };
+        (copy as Record<string, Json>)[name] = at;
+        yield { path: further, at: copy };
+      }
+    }
+  }
+  for (const { path, at } of within(job as unknown as Json, '')) {
+    if (done.has(path) || !Job.safeParse(at).success) continue;
+    done.add(path);
+    yield { path, changed: at as unknown as Job };
+  }
+}
 
 describe('what a simulation is kept under', () => {
   const job = demoJob('library-route-1');
@@ -45,6 +82,40 @@ describe('what a simulation is kept under', () => {
     ];
     for (const each of changed) expect(key(each)).not.toBe(key());
   });
+
+  it('changes with what the job is about, and with a message that was seen of a circuit that is on steadily', () => {
+    const { scope: _, ...whole } = job;
+    expect(key(whole)).not.toBe(key());
+    const message: SteadyProof = {
+      kind: 'proof',
+      id: 'message',
+      at: '2026-11-28T10:00:00.000Z',
+      circuitId: 'stop',
+      on: null,
+      supply: null,
+      fitted: { configuration: 'cured', lamps: {}, networks: [], out: [] },
+      result: 'message',
+    };
+    expect(key({ ...job, evidence: [...job.evidence, message] })).not.toBe(key());
+    expect(key({ ...job, evidence: [...job.evidence, { ...message, result: 'works' }] })).toBe(key());
+  });
+
+  it.each(['library-route-1', 'courier-moped-7'])(
+    'of %s: with any field changed, one at a time, the answer is the same or the key is another',
+    (id) => {
+      const before = demoJob(id);
+      const answer = JSON.stringify(cureBoard(before, DEMO_SHELF));
+      const same: string[] = [];
+      for (const { path, changed } of eachFieldChanged(before)) {
+        if (key(changed) !== key(before)) continue;
+        same.push(path);
+        expect(JSON.stringify(cureBoard(changed, DEMO_SHELF)), path).toBe(answer);
+      }
+      // Names, notes and what was done leave the key as it is.
+      expect(same).toEqual(expect.arrayContaining(['title', 'vehicle.name', 'handOver.note']));
+      expect(same.length).toBeGreaterThan(3);
+    },
+  );
 
   it('gives one value one number', () => {
     const [one, other] = [{ a: 1 }, { a: 1 }];

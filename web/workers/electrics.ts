@@ -1,11 +1,11 @@
+import { evidenceRead } from '../../core/judge/evidenceRead.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
-import { watcherTrials } from '../../core/model/seen.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 
 /** What of a job and its shelf the circuit depends on: a note typed elsewhere must not start a simulation again. */
 export function electrics(job: Job, shelf: Shelf) {
-  const { vehicle, identified, chosen, lookOver, cures, vehicleCures } = job;
+  const { vehicle, identified, chosen, lookOver, cures, vehicleCures, scope } = job;
   return [
     vehicleRevision(vehicle),
     revisionOf(identified),
@@ -13,14 +13,15 @@ export function electrics(job: Job, shelf: Shelf) {
     revisionOf(lookOver.lamps),
     revisionOf(cures),
     revisionOf(vehicleCures),
-    // A rate or a proof that is recorded is none of its business.
-    watcherTrials(job).map(revisionOf).join(),
+    scope ? revisionOf(scope) : 0,
+    // A rate that is recorded, or a proof that all is well, is none of its business.
+    evidenceRead(job).map(revisionOf).join(),
     revisionOf(shelf),
   ] as const;
 }
 
-/** What of a vehicle has no part in its circuits: which wire is which, and how it is opened. */
-const NOT_ELECTRIC = new Set(['connectors', 'openings']);
+/** What of a vehicle has no part in its circuits: its name, which wire is which, and how it is opened. */
+const NOT_ELECTRIC = new Set(['name', 'connectors', 'openings']);
 
 /** One state of a vehicle as far as its circuits go: a screw that is written down does not judge it again. */
 export function vehicleRevision(vehicle: Vehicle): string {

@@ -8,7 +8,7 @@ import type { Whereabouts } from '../../core/proving/checks.ts';
 import type { FaultFinding } from '../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../core/proving/grid.ts';
 import type { Told } from '../../core/proving/told.ts';
-import { electrics, revisionOf } from './electrics.ts';
+import { electrics } from './electrics.ts';
 import type { GridRun, ProvingWorker } from './proving.worker.ts';
 
 /** So many work on one grid at a time: a phone and an old laptop have that many cores. */
@@ -65,7 +65,7 @@ async function workOut(
 
 /** Under which a grid is kept: whatever of a job its cells and faults follow from. */
 export function gridKey(job: Job, shelf: Shelf, configuration: Configuration): string {
-  return [configuration, job.scope ? revisionOf(job.scope) : '', ...electrics(job, shelf)].join();
+  return [configuration, ...electrics(job, shelf)].join();
 }
 
 export interface Proving {
