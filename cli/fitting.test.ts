@@ -1,22 +1,13 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { call } from './forTests.ts';
+import { writeFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { call, demoDirectory } from './forTests.ts';
 import { EXIT } from './output.ts';
 
-let directory = '';
-beforeAll(async () => {
-  directory = mkdtempSync(join(tmpdir(), 'vumble-fitting-'));
-  await call('demo', directory);
-});
-afterAll(() => rmSync(directory, { recursive: true }));
-
-const demo = (name: string) => join(directory, `${name}.vumble.json`);
+const { path: inDirectory, job: demo } = demoDirectory();
 
 describe('vumble order, pins and wiring', () => {
   const readings = (rows: readonly string[]) => {
-    const path = join(directory, `readings-${rows.length}.csv`);
+    const path = inDirectory(`readings-${rows.length}.csv`);
     writeFileSync(path, ['connector,cavity,on,how,volts,ohms,seen,lamp', ...rows].join('\n'));
     return path;
   };
@@ -131,7 +122,7 @@ describe('vumble prove and faults', () => {
   });
 
   it('ranks causes by what was seen, and names a file or a cell it cannot use', async () => {
-    const path = join(directory, 'evidence.json');
+    const path = inDirectory('evidence.json');
     const faults = async (evidence: unknown) => {
       writeFileSync(path, JSON.stringify(evidence));
       return call('faults', demo('library-route-1'), '--evidence', path, '--json');

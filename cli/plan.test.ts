@@ -1,22 +1,13 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { writeFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
 import { cureBoard } from '../core/cures/board/board.ts';
 import { jobFileOf } from '../core/formats/jobFile.ts';
 import { demoJob } from '../demo/forTests.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
-import { call } from './forTests.ts';
+import { call, demoDirectory } from './forTests.ts';
 import { EXIT } from './output.ts';
 
-let directory = '';
-beforeAll(async () => {
-  directory = mkdtempSync(join(tmpdir(), 'vumble-plan-'));
-  await call('demo', directory);
-});
-afterAll(() => rmSync(directory, { recursive: true }));
-
-const demo = (name: string) => join(directory, `${name}.vumble.json`);
+const { path: inDirectory, job: demo } = demoDirectory();
 
 describe('vumble plan', () => {
   it('gives 0 and the reasons when the plan holds', async () => {
@@ -45,7 +36,7 @@ describe('vumble plan', () => {
       (part) => part.kind === 'led' && part.bases.includes('W2.1x9.5d') && part.watts < 3,
     );
     job.chosen[lampId] = led?.id ?? null;
-    const file = join(directory, 'sensed.vumble.json');
+    const file = inDirectory('sensed.vumble.json');
     writeFileSync(file, JSON.stringify(jobFileOf(job, DEMO_SHELF, '2026-11-28T10:00:00.000Z')));
     const { code, out } = await call('plan', file);
     const row = cureBoard(job, DEMO_SHELF).rows.find(({ circuitIds }) => circuitIds.includes(third.id));
@@ -61,7 +52,7 @@ describe('vumble plan', () => {
     job.scope = { lampIds: ['reading-1', 'reading-2', 'reading-3'], aim: null };
     job.chosen = {};
     job.cures = {};
-    const file = join(directory, 'reading.vumble.json');
+    const file = inDirectory('reading.vumble.json');
     writeFileSync(file, JSON.stringify(jobFileOf(job, DEMO_SHELF, '2026-11-28T10:00:00.000Z')));
     const { code, out } = await call('plan', file);
     expect(out).not.toMatch(/a minute|turn/);

@@ -1,19 +1,10 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { Simulation } from 'eecircuit-engine';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { call } from './forTests.ts';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { call, demoDirectory } from './forTests.ts';
 import { EXIT } from './output.ts';
 
-let directory = '';
-beforeAll(async () => {
-  directory = mkdtempSync(join(tmpdir(), 'vumble-cli-'));
-  await call('demo', directory);
-});
-afterAll(() => rmSync(directory, { recursive: true }));
-
-const demo = (name: string) => join(directory, `${name}.vumble.json`);
+const { path: inDirectory, job: demo } = demoDirectory();
 
 describe('vumble quick', () => {
   const asked = ['quick', '--lamps', 'rear-turn', '--bulb', 'P21W', '--led', 'plain', '--watts', '3'];
@@ -75,7 +66,7 @@ describe('vumble check', () => {
   });
 
   it('refuses a broken one and one that is not there', async () => {
-    const broken = join(directory, 'broken.vumble.json');
+    const broken = inDirectory('broken.vumble.json');
     writeFileSync(
       broken,
       readFileSync(demo('library-route-2'), 'utf8').replace('"ratedAmps": 15', '"ratedAmps": "much"'),
@@ -83,7 +74,7 @@ describe('vumble check', () => {
     const result = await call('check', broken);
     expect(result.code).toBe(EXIT.badInput);
     expect(result.error).toContain('ratedAmps');
-    expect((await call('check', join(directory, 'none.json'))).code).toBe(EXIT.badInput);
+    expect((await call('check', inDirectory('none.json'))).code).toBe(EXIT.badInput);
   });
 });
 
@@ -232,7 +223,7 @@ describe('vumble', () => {
 
   it('writes the same demo every time', async () => {
     const before = readFileSync(demo('library-route-3'), 'utf8');
-    await call('demo', directory);
+    await call('demo', inDirectory('.'));
     expect(readFileSync(demo('library-route-3'), 'utf8')).toBe(before);
   });
 });

@@ -55,7 +55,7 @@ test('the cured gauge, the list of jobs, its dialogs and the keys have none in e
 
 for (const place of ['/quick', '/jobs', '/shelf', '/reference'])
   test(`${place} has none at a phone’s width in either theme, nor with forced colours`, async ({ page }) => {
-    await goTo(page, place);
+    await page.goto(place);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await asOnPhone(page);
   });
@@ -71,7 +71,7 @@ for (const path of [
   '/jobs/dial-a-ride-2/vehicle',
 ])
   test(`${path} has no axe violation`, async ({ page }) => {
-    await goTo(page, path);
+    await page.goto(path);
     await expect(page.getByRole('heading').first()).toBeVisible();
     if (path === '/shelf') await page.getByRole('button', { name: 'Add a part' }).click();
     await page.waitForTimeout(400);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, goTo, test } from './app.ts';
+import { expect, test } from './app.ts';
 
 const nameOf = (stage: string) => new RegExp(`^${stage.replace('-', ' ')}`, 'i');
 const FLASH = /flash|hazard|blink|\bturn\b|indicator|\brelay|\d a minute/i;
@@ -29,7 +29,7 @@ test('a dome lamp alone, run whole from an empty profile: no word about flash', 
   await page.waitForURL(/\/jobs\/job-/);
   const job = new URL(page.url()).pathname.split('/').slice(0, 3).join('/');
   const open = async (stage: string) => {
-    await goTo(page, `${job}/${stage}`);
+    await page.goto(`${job}/${stage}`);
     await expect(page.getByRole('navigation', { name: 'Stages of the job' })).toContainText('of 1');
     await expect(page.getByText('Opening the stage.')).toHaveCount(0);
   };

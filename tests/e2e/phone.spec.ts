@@ -1,4 +1,4 @@
-import { dash, expect, FINISHED_JOB, goTo, OPEN_JOB, openStage, pickProposed, test } from './app.ts';
+import { dash, expect, FINISHED_JOB, OPEN_JOB, openStage, pickProposed, test } from './app.ts';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -55,7 +55,7 @@ test('no screen scrolls sideways', async ({ page }) => {
 test('nothing of the header is cut off or lies over another, on a narrow phone too', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 780 });
   for (const path of ['/jobs', `${OPEN_JOB}/cure`]) {
-    await goTo(page, path);
+    await page.goto(path);
     const header = page.getByRole('banner');
     await expect(header.getByRole('link', { name: 'Reference' })).toBeVisible();
     const boxes = await header.locator('a, button').evaluateAll((all) =>
