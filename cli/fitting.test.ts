@@ -104,7 +104,7 @@ describe('vumble solve and netlist --inject', () => {
     const wrong = await call('netlist', job, '--brake', '--inject', 'gremlins');
     expect(wrong.code).toBe(EXIT.badInput);
     expect(wrong.error).toMatch(
-      /knows no fault "gremlins"[\s\S]*bulb-out:rear-left +Rear left: LED dead, or no contact/,
+      /knows no fault "gremlins"[\s\S]*bulb-out:rear-left +Rear left: dead, or no contact/,
     );
   });
 });

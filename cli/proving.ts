@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
-import { placeOf } from '../core/faults/places.ts';
+import { placeOf } from '../core/faults/kinds.ts';
+import type { PossibleFault } from '../core/faults/library.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { CLUES } from '../core/model/clues.ts';
 import { LAMP_WORDS } from '../core/model/lampWords.ts';
@@ -11,6 +12,7 @@ import { type ProvingGrid, provingGrid } from '../core/proving/grid.ts';
 import type { Outcome } from '../core/proving/outcome.ts';
 import type { Told } from '../core/proving/told.ts';
 import { isDeviationOf, toldOf } from '../core/proving/toldOf.ts';
+import { faultName, lookWords } from '../core/words/faults.ts';
 import { EXIT, type Output } from './output.ts';
 
 /** Less is not seen, lm. */
@@ -39,12 +41,12 @@ export function prove({ job, parts }: JobFile, json: boolean, output: Output): n
       smallest: smallest.map((at) => cells[at]?.id),
       faults: faults.map((each) => ({
         id: each.id,
-        name: each.name,
+        name: faultName(each.fault, job.vehicle),
         prior: each.prior,
-        place: placeOf(each),
+        place: placeOf(each.fault),
       })),
-      doubtful: doubtful.map(({ id, name }) => ({ id, name })),
-      unshown: unshown.map(({ id, name }) => ({ id, name })),
+      doubtful: doubtful.map(namedOn(job.vehicle)),
+      unshown: unshown.map(namedOn(job.vehicle)),
     };
     output.out(JSON.stringify(result, null, 2));
     return EXIT.fine;
@@ -60,11 +62,13 @@ export function prove({ job, parts }: JobFile, json: boolean, output: Output): n
       `* These ${smallest.length} show every fault that any shows, and each lamp at each of its levels.`,
       ...(doubtful.length > 0
         ? [
-            `Shown at some size or threshold only, ${doubtful.length}: ${doubtful.map(({ name }) => name).join('; ')}.`,
+            `Shown at some size or threshold only, ${doubtful.length}: ${doubtful.map(({ fault }) => faultName(fault, job.vehicle)).join('; ')}.`,
           ]
         : []),
       ...(unshown.length > 0
-        ? [`No cell can show ${unshown.length}: ${unshown.map(({ name }) => name).join('; ')}.`]
+        ? [
+            `No cell can show ${unshown.length}: ${unshown.map(({ fault }) => faultName(fault, job.vehicle)).join('; ')}.`,
+          ]
         : []),
     ].join('\n'),
   );
@@ -119,7 +123,7 @@ export async function faults(
   const finding = new FaultFinder(job, grid).find(read);
   const { suspects, soundProbability, unexplained, contradictory, next } = finding;
   if (flags.json) {
-    const named = ({ id, name }: { id: string; name: string }) => ({ id, name });
+    const named = namedOn(job.vehicle);
     const causes = suspects.map(({ faults: any, and, ...rest }) => ({
       causes: any.map(named),
       and: and && named(and),
@@ -131,7 +135,7 @@ export async function faults(
   const cellName = (id: string) => grid.cells.find((cell) => cell.id === id)?.name ?? id;
   output.out(
     [
-      ...suspects.slice(0, 8).map(suspectLine),
+      ...suspects.slice(0, 8).map((each) => suspectLine(each, job.vehicle)),
       `${(100 * soundProbability).toFixed(0).padStart(3)} %  nothing of all this`,
       ...unexplained.map(
         ({ cellId, seen }) => `Nothing explains “${seen.join(', ')}” in ${cellName(cellId)}.`,
@@ -143,15 +147,23 @@ export async function faults(
         ? 'No check would tell more.'
         : next.kind === 'cell'
           ? `Next: ${grid.cells.find(({ id }) => id === next.cellId)?.say ?? next.cellId}, and look at every lamp.`
-          : `Next, at ${next.placeId}: ${next.what}`,
+          : `Next, at ${next.placeId}: ${lookWords(faultsOf(grid, next.faultIds))}`,
     ].join('\n'),
   );
   return EXIT.fine;
 }
 
-function suspectLine({ faults: any, and, probability }: Suspect): string {
-  const names = any.map(({ name }) => name).join(', or ');
-  return `${(100 * probability).toFixed(0).padStart(3)} %  ${names}${and ? `, and ${and.name}` : ''}`;
+const namedOn =
+  (vehicle: Vehicle) =>
+  ({ id, fault }: PossibleFault) => ({ id, name: faultName(fault, vehicle) });
+
+function faultsOf({ faults }: ProvingGrid, ids: readonly string[]) {
+  return faults.flatMap(({ id, fault }) => (ids.includes(id) ? [fault] : []));
+}
+
+function suspectLine({ faults: any, and, probability }: Suspect, vehicle: Vehicle): string {
+  const names = any.map(({ fault }) => faultName(fault, vehicle)).join(', or ');
+  return `${(100 * probability).toFixed(0).padStart(3)} %  ${names}${and ? `, and ${faultName(and.fault, vehicle)}` : ''}`;
 }
 
 async function evidenceFrom(
@@ -197,7 +209,7 @@ async function evidenceFrom(
     return {
       problem: `There is no lamp "${noLamp.lampId}". Lamps are ${vehicle.lamps.map(({ id }) => id).join(', ')}.`,
     };
-  const known = new Set(grid.faults.map(placeOf));
+  const known = new Set(grid.faults.map(({ fault }) => placeOf(fault)));
   const noPlace = places.find(({ placeId }) => !known.has(placeId));
   if (noPlace)
     return { problem: `There is no place "${noPlace.placeId}". Places are ${[...known].join(', ')}.` };

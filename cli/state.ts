@@ -1,13 +1,14 @@
+import { type Fault, isFelt } from '../core/faults/kinds.ts';
 import { possibleFaults } from '../core/faults/library.ts';
 import { volts } from '../core/formatting/format.ts';
 import { Configuration } from '../core/model/cures.ts';
 import type { Job } from '../core/model/job.ts';
 import type { Shelf } from '../core/model/part.ts';
 import type { Controls } from '../core/simulation/controls.ts';
-import type { Fault } from '../core/simulation/fault.ts';
 import { fitmentOf } from '../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../core/traces/traceLamps.ts';
 import type { VehicleReport } from '../core/traces/vehicleReport.ts';
+import { faultName } from '../core/words/faults.ts';
 
 /** The switches that describe one state of a vehicle. */
 export const STATE_OPTIONS = {
@@ -82,13 +83,15 @@ export function injected(
   names: string | undefined,
 ): { faults: Fault[] } | { problem: string } {
   if (names === undefined) return { faults: [] };
-  const known = possibleFaults(job, fitmentOf(job, shelf, configuration));
+  const known = possibleFaults(job, fitmentOf(job, shelf, configuration)).filter(({ fault }) =>
+    isFelt(fault),
+  );
   const faults: Fault[] = [];
   for (const name of names.split(',').map((each) => each.trim())) {
     const found = known.find(({ id }) => id === name);
     if (!found)
       return {
-        problem: `--inject knows no fault "${name}" on this vehicle, ${configuration}. It knows\n${known.map((each) => `  ${each.id.padEnd(34)} ${each.name}`).join('\n')}`,
+        problem: `--inject knows no fault "${name}" on this vehicle, ${configuration}. It knows\n${known.map((each) => `  ${each.id.padEnd(34)} ${faultName(each.fault, job.vehicle)}`).join('\n')}`,
       };
     faults.push(found.fault);
   }

@@ -18,7 +18,7 @@ export const ALONE_AT_THE_SEAT: Whereabouts = { helper: false, open: [] };
 export type NextCheck =
   | { kind: 'cell'; cellId: string; minutes: number }
   /** looking at one place, where any of these may be found */
-  | { kind: 'place'; placeId: string; faultIds: readonly string[]; what: string; minutes: number };
+  | { kind: 'place'; placeId: string; faultIds: readonly string[]; minutes: number };
 
 /** To work a switch, and once round the lamps (typical), minutes; a helper saves the way to the seat. */
 const SWITCH_MINUTES = { alone: 0.8, helper: 0.3 };

@@ -1,6 +1,5 @@
 import { FUSE_HOLD } from '../circuit/engine/netlist.ts';
 import { outputOf } from '../simulation/controls.ts';
-import type { Fault } from '../simulation/fault.ts';
 import { fuseHeatAmps } from '../simulation/fuseHeat.ts';
 import type { Moment } from '../simulation/moment.ts';
 import type { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
@@ -24,11 +23,6 @@ export function meltingFuses(
   return near.flatMap(({ id, ratedAmps }) =>
     past(fuseHeatAmps(simulation, id, moment, about), ratedAmps) ? [id] : [],
   );
-}
-
-/** Fuses as faults: each out of its holder. */
-export function fusesOut(fuseIds: readonly string[]): Fault[] {
-  return fuseIds.map((fuseId) => ({ kind: 'fuse-out', fuseId }));
 }
 
 /** Outputs of a controller that guard themselves against what is drawn, and stay off. */

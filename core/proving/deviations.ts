@@ -95,3 +95,16 @@ export function atAnySize(shown: readonly Shown[]): Shown {
 export function isNothing({ sure, maybe }: Shown): boolean {
   return sure.length === 0 && maybe.length === 0;
 }
+
+/** What two things show together. */
+export function bothShown(a: Shown, b: Shown): Shown {
+  if (isNothing(b)) return a;
+  const sure = [...new Set([...a.sure, ...b.sure])].toSorted();
+  const maybe = [...new Set([...a.maybe, ...b.maybe])].filter((each) => !sure.includes(each)).toSorted();
+  return { sure, maybe };
+}
+
+/** Whether one shows just what another does. */
+export function isSame(a: Shown, b: Shown): boolean {
+  return a.sure.join() === b.sure.join() && a.maybe.join() === b.maybe.join();
+}

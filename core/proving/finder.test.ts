@@ -142,7 +142,7 @@ describe('FaultFinder', () => {
 
   it('finds what no circuit feels too: a pulsed feed where an LED flickers, a setting that was lost', () => {
     const flicker = first(minibus, [{ cellId: 'tail-left', seen: ['stop-tail-left flickers'] }]);
-    expect(flicker?.faults[0]?.id).toMatch(/^pulsed:.*stop-tail-left/);
+    expect(flicker?.faults[0]?.id).toMatch(/^pulsed:tail-left:/);
     const message = first(minibus, [
       { cellId: 'asleep', seen: ['message turn-left'] },
       { cellId: 'turn-left', seen: ['flash fast'] },

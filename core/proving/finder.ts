@@ -1,6 +1,7 @@
 import { bestTest } from '../evidence/nextTest.ts';
 import { clueFactor } from '../faults/clues.ts';
-import { type Place, placeOf, placesOf } from '../faults/places.ts';
+import { placeOf } from '../faults/kinds.ts';
+import { type Place, placesOf } from '../faults/places.ts';
 import type { Job } from '../model/job.ts';
 import {
   ALONE_AT_THE_SEAT,
@@ -12,7 +13,7 @@ import {
   type Whereabouts,
   withSlips,
 } from './checks.ts';
-import { NOTHING_SHOWN, type Shown } from './deviations.ts';
+import { bothShown, NOTHING_SHOWN, type Shown } from './deviations.ts';
 import type { FaultFinding, Suspect } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
 import { cellLikelihood, fits, fitsWholly, placeLikelihood } from './likelihood.ts';
@@ -59,7 +60,7 @@ export class FaultFinder {
   ) {
     this.cellAt = new Map(grid.cells.map(({ id }, at) => [id, at]));
     this.places = placesOf(grid.faults);
-    this.placeIds = grid.faults.map(placeOf);
+    this.placeIds = grid.faults.map(({ fault }) => placeOf(fault));
     this.alike = grid.faults.map((_, at) =>
       (grid.seen[at] ?? []).map(({ sure, maybe }) => `${sure.join('+')}?${maybe.join('+')}`).join('|'),
     );
@@ -124,7 +125,9 @@ export class FaultFinder {
         weight *=
           faults.length === 0
             ? 0.5
-            : Math.max(...faults.map((each) => clueFactor(clue.clue, each, clue.lampId)));
+            : Math.max(
+                ...faults.map((each) => clueFactor(clue.clue, each.fault, this.job.vehicle, clue.lampId)),
+              );
       return { is, weight };
     });
   }
@@ -155,7 +158,9 @@ export class FaultFinder {
       if (first === undefined) continue;
       // Alike in every cell, and no place of theirs told them apart yet.
       const key =
-        second === undefined ? `${this.alike[first]} ${each.weight / each.is.prior}` : `${first} ${second}`;
+        second === undefined
+          ? `${this.alike[first]} ${(each.weight / each.is.prior).toPrecision(9)}`
+          : `${first} ${second}`;
       groups.set(key, [...(groups.get(key) ?? []), each]);
     }
     return [...groups.values()]
@@ -217,7 +222,7 @@ export class FaultFinder {
   /** The look at its own place that makes the likeliest cause certain, where nobody has looked there yet. */
   private confirm([first]: readonly Suspect[], told: Told, whereabouts: Whereabouts): NextCheck | null {
     const fault = first && first.probability >= CONFIRMED ? first.faults[0] : undefined;
-    const place = fault && this.places.find(({ id }) => id === placeOf(fault));
+    const place = fault && this.places.find(({ id }) => id === placeOf(fault.fault));
     if (!place || told.places.some(({ placeId }) => placeId === place.id)) return null;
     return this.lookAt(place, whereabouts);
   }
@@ -227,7 +232,6 @@ export class FaultFinder {
       kind: 'place',
       placeId: place.id,
       faultIds: place.faults.map(({ id }) => id),
-      what: [...new Set(place.faults.map(({ facts }) => facts.look))].join(' '),
       minutes: placeMinutes(this.job, place, whereabouts),
     };
   }
@@ -267,10 +271,4 @@ export class FaultFinder {
 function settled([first]: readonly Suspect[], { places }: Told): boolean {
   if (!first || first.and || first.faults.length > 1) return false;
   return first.probability >= SETTLED && places.some(({ found }) => found === first.faults[0]?.id);
-}
-
-function bothShown(a: Shown, b: Shown): Shown {
-  const sure = [...new Set([...a.sure, ...b.sure])].toSorted();
-  const maybe = [...new Set([...a.maybe, ...b.maybe])].filter((each) => !sure.includes(each)).toSorted();
-  return { sure, maybe };
 }

@@ -1,5 +1,6 @@
-import { type Condition, conditionsOf } from '../faults/conditions.ts';
-import { faultsInScope, type PossibleFault, type SimulatedFault } from '../faults/library.ts';
+import type { Worked } from '../faults/faultKind.ts';
+import { isFelt, kindOf } from '../faults/kinds.ts';
+import { faultsInScope, type PossibleFault } from '../faults/library.ts';
 import { sizesOf } from '../faults/sizes.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Configuration } from '../model/cures.ts';
@@ -8,14 +9,21 @@ import type { Shelf } from '../model/part.ts';
 import { jobLamps } from '../model/scope.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import { isOn } from '../simulation/bearing.ts';
-import { dutyOf, outputOf } from '../simulation/controls.ts';
-import type { Fault } from '../simulation/fault.ts';
+import type { Fitment } from '../simulation/fitment.ts';
 import { isSeenAt, levelsOf } from '../simulation/levels.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import { type Cell, cellsOf } from './cells.ts';
 import { ALONE_AT_THE_SEAT, cellMinutes } from './checks.ts';
-import { atAnySize, deviations, isNothing, NOTHING_SHOWN, type Shown } from './deviations.ts';
+import {
+  atAnySize,
+  bothShown,
+  deviations,
+  isNothing,
+  isSame,
+  NOTHING_SHOWN,
+  type Shown,
+} from './deviations.ts';
 import type { Outcome } from './outcome.ts';
 import { CellPlayer, type Played } from './player.ts';
 import { smallestCover } from './smallestSet.ts';
@@ -66,7 +74,7 @@ export function provingGrid(
 /** Rows of some of a job's faults, worked out a step a fault, for whoever must listen in between. */
 export class GridWork {
   readonly cells: readonly Cell[];
-  readonly faults: readonly SimulatedFault[];
+  readonly faults: readonly PossibleFault[];
   private readonly expected: readonly Outcome[];
   private readonly sound: readonly Shown[];
   private readonly player: CellPlayer;
@@ -94,11 +102,14 @@ export class GridWork {
     const { player, job, cells, expected, sound } = this;
     const fault = this.faults[at]?.fault;
     if (!fault) return [];
-    const sizes = sizesOf(fault, player.fitment).map((each) => player.withFaults([each]));
+    const kind = kindOf(fault);
+    const sizes = isFelt(fault)
+      ? sizesOf(fault, player.fitment).map((each) => player.withFaults([each]))
+      : [];
     return cells.map((cell, index) => {
-      const should = expected[index] as Outcome;
-      const shown = withFlicker(shownAtSizes(sizes, cell, should), fault, job, cell);
-      return withSound(shown, sound[index] ?? NOTHING_SHOWN);
+      const circuit = shownAtSizes(sizes, cell, expected[index] as Outcome);
+      const beside = kind.shows?.(fault, worked(job, player.fitment, cell)) ?? NOTHING_SHOWN;
+      return withSound(bothShown(circuit, beside), sound[index] ?? NOTHING_SHOWN);
     });
   }
 
@@ -109,16 +120,14 @@ export class GridWork {
    */
   grid(rows: readonly (readonly Shown[])[]): ProvingGrid {
     const { job, cells, expected, sound } = this;
-    // A condition that shows in no cell of this job is none of its business.
-    const shown = conditionsOf(job, this.player.fitment).flatMap((each) => {
-      const row = cells.map((cell) => ofCondition(job, each, cell));
-      return row.every(isNothing) ? [] : [{ each, row }];
+    // What no circuit feels and shows in no cell of this job is none of its business.
+    const kept = this.faults.flatMap((each, at) => {
+      const row = rows[at] ?? [];
+      const shows = row.some((shown, cell) => !isSame(shown, sound[cell] ?? NOTHING_SHOWN));
+      return isFelt(each.fault) || shows ? [{ each, row }] : [];
     });
-    const seen = [
-      ...rows,
-      ...shown.map(({ row }) => row.map((each, at) => withSound(each, sound[at] ?? NOTHING_SHOWN))),
-    ];
-    const faults = [...this.faults, ...shown.map(({ each }) => each)];
+    const faults = kept.map(({ each }) => each);
+    const seen = kept.map(({ row }) => row);
     const { smallest, sure, may } = sufficient(job, cells, seen, sound, expected);
     return {
       cells,
@@ -164,42 +173,21 @@ function soundRows(
   });
 }
 
-/** A contact or earth that is bad comes and goes while it shakes (common practice: no steady state shows it). */
-function withFlicker(shown: Shown, fault: Fault, job: Job, { controls }: Cell): Shown {
-  if (!LOOSE.includes(fault.kind)) return shown;
-  const loose = job.vehicle.lamps.filter(
-    ({ id }) =>
-      ('lampId' in fault && fault.lampId === id) || ('lampIds' in fault && fault.lampIds.includes(id)),
-  );
-  const lit = loose.filter(({ id }) =>
-    circuitsOf(job.vehicle, id).some((circuit) => isOn(circuit, controls)),
-  );
-  return { sure: shown.sure, maybe: [...shown.maybe, ...lit.map(({ id }) => `${id} flickers`)].toSorted() };
+/** A cell as whoever shows something beside its circuit asks of it. */
+function worked({ vehicle }: Job, fitment: Fitment, { id, condition, controls }: Cell): Worked {
+  return {
+    vehicle,
+    fitment,
+    controls,
+    emfVolts: supplyVoltsFor(vehicle, controls.key),
+    resting: id === 'off' || condition === 'asleep',
+  };
 }
-
-const LOOSE: readonly Fault['kind'][] = ['poor-contact', 'poor-earth', 'corroded-carrier'];
 
 /** With a fault, what was open before is open still, unless it shows. */
 function withSound(shown: Shown, sound: Shown): Shown {
   const more = sound.maybe.filter((each) => !shown.sure.includes(each) && !shown.maybe.includes(each));
   return more.length === 0 ? shown : { sure: shown.sure, maybe: [...shown.maybe, ...more].toSorted() };
-}
-
-function ofCondition(job: Job, { id, shows, sure }: Condition, cell: Cell): Shown {
-  const { vehicle } = job;
-  const shown = shows.flatMap(({ circuitId, what }) => {
-    if (circuitId === '') return cell.id === 'off' || cell.condition === 'asleep' ? [what] : [];
-    const circuit = vehicle.circuits.find((each) => each.id === circuitId);
-    if (!circuit || !isOn(circuit, cell.controls)) return [];
-    // An output that is told to give all it has does not pulse.
-    const emfVolts = supplyVoltsFor(vehicle, cell.controls.key);
-    const steady =
-      id.startsWith('pulsed:') && dutyOf(circuit, outputOf(vehicle, circuit), cell.controls, emfVolts) >= 1;
-    return steady ? [] : [what];
-  });
-  if (shown.length === 0) return NOTHING_SHOWN;
-  const all = [...new Set(shown)].toSorted();
-  return sure ? { sure: all, maybe: [] } : { sure: [], maybe: all };
 }
 
 /**

@@ -5,7 +5,8 @@ import { fewestMinutes, greedy, minutesBy } from '../../tests/fuzz/exactChecks.t
 import { hiddenVehicle, searchFor } from '../../tests/fuzz/hiddenFault.ts';
 import { randomFrom } from '../../tests/fuzz/hiddenPlug.ts';
 import { exactPlan, type PlainCheck } from '../evidence/exactPlan.ts';
-import { placeOf, placesOf } from '../faults/places.ts';
+import { isFelt, placeOf } from '../faults/kinds.ts';
+import { placesOf } from '../faults/places.ts';
 import { ALONE_AT_THE_SEAT, cellMinutes, placeMinutes } from './checks.ts';
 import { deviations } from './deviations.ts';
 import { FaultFinder } from './finder.ts';
@@ -31,7 +32,7 @@ function searches(seed: number) {
   return FLEET.flatMap(({ job, grid, finder }) =>
     grid.faults.flatMap((fault) => {
       // Every second fault of each vehicle: all of them is what the bench does.
-      if (!fault.fault || random() < 0.5) return [];
+      if (!isFelt(fault.fault) || random() < 0.5) return [];
       const played = hiddenVehicle(job, DEMO_SHELF, random).play(fault);
       const shows = grid.cells.some((cell, at) =>
         deviations(grid.expected[at] as Outcome, played.in(cell)).sure.some(
@@ -94,7 +95,7 @@ describe('the choice of the next check', () => {
         minutes: placeMinutes(job, place, ALONE_AT_THE_SEAT),
         shows: faults.map((at) => {
           const fault = grid.faults[at];
-          return fault && placeOf(fault) === place.id ? fault.id : '';
+          return fault && placeOf(fault.fault) === place.id ? fault.id : '';
         }),
       }),
     );

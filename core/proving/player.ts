@@ -1,4 +1,6 @@
 import { underloadedPace } from '../devices/flasher.ts';
+import { circuitsOnFuse } from '../faults/fuses.ts';
+import { circuitsTouched, type Fault, strikesOf } from '../faults/kinds.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import type { VerdictState } from '../judge/states.ts';
 import type { Configuration } from '../model/cures.ts';
@@ -7,16 +9,16 @@ import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { flashingSides } from '../simulation/controls.ts';
-import type { Fault } from '../simulation/fault.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
+import { fuseOut } from '../simulation/strike.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import type { Cell } from './cells.ts';
-import { fusesOut, meltingFuses, trippedOutputs } from './cutOff.ts';
+import { meltingFuses, trippedOutputs } from './cutOff.ts';
+import { merged } from './merged.ts';
 import type { Drawn, Outcome } from './outcome.ts';
 import { resistorWatts } from './resistorWatts.ts';
-import { merged, touchedBy } from './touched.ts';
 import { pacedBy, repeatersOf, Watching } from './watching.ts';
 
 /** One vehicle asked for as many cells as wanted. */
@@ -61,7 +63,6 @@ export class CellPlayer {
       outcome = this.play(
         this.sound,
         cell,
-        [],
         this.vehicle.circuits.map(({ id }) => id),
         null,
       );
@@ -72,13 +73,14 @@ export class CellPlayer {
 
   /** A vehicle with faults: what they do not touch is as fitted. */
   withFaults(faults: readonly Fault[]): Played {
-    const simulation = new VehicleSimulation(this.vehicle, this.fitment, faults);
-    const about = faults.flatMap((fault) => touchedBy(this.vehicle, fault));
-    const after = faults.flatMap((fault) => touchedBy(simulation.vehicle, fault));
+    const strikes = strikesOf(this.vehicle, faults);
+    const simulation = new VehicleSimulation(this.vehicle, this.fitment, strikes);
+    const about = faults.flatMap((fault) => circuitsTouched(this.vehicle, fault));
+    const after = faults.flatMap((fault) => circuitsTouched(simulation.vehicle, fault));
     const touched = [
       ...new Set([...this.sound.bearing.together(about), ...simulation.bearing.together(after)]),
     ];
-    const leaks = faults.some(({ kind }) => kind === 'leakage');
+    const leaks = strikes.some(({ alive }) => alive);
     // Cells that differ only in what the faults do not touch are played once.
     const played = new Map<string, Outcome>();
     return {
@@ -98,7 +100,7 @@ export class CellPlayer {
         ].join();
         const same = played.get(key);
         if (same) return merged(fitted, same, touched, this.vehicle);
-        const faulty = this.play(simulation, cell, faults, touched, fitted);
+        const faulty = this.play(simulation, cell, touched, fitted);
         // What a melted fuse took with it is more than the fault touches.
         if (faulty.blown.size === fitted.blown.size) played.set(key, faulty);
         return faulty;
@@ -109,7 +111,6 @@ export class CellPlayer {
   private play(
     simulation: VehicleSimulation,
     cell: Cell,
-    faults: readonly Fault[],
     about: readonly string[],
     rest: Outcome | null,
   ): Outcome {
@@ -118,8 +119,8 @@ export class CellPlayer {
     const emfVolts = supplyVoltsFor(vehicle, controls.key) + this.moreVolts;
     const circuits = vehicle.circuits.filter(({ id }) => about.includes(id));
     const moment = { controls, emfVolts };
-    const melt = meltingFuses(simulation, moment, about).filter((id) => !isOut(faults, id));
-    if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, faults, about, rest);
+    const melt = meltingFuses(simulation, moment, about);
+    if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, about, rest);
     const probes = simulation.at(moment, about);
     const lumens = new Map(rest?.lumens);
     // A pilot between the sides is there where both of them are.
@@ -163,7 +164,7 @@ export class CellPlayer {
     if (cell.condition === 'asleep') this.wake(simulation, circuits, emfVolts, outcome);
     return {
       ...outcome,
-      flash: sides.length === 0 ? null : this.flash(simulation, flashing, cell, emfVolts, faults, rest),
+      flash: sides.length === 0 ? null : this.flash(simulation, flashing, cell, emfVolts, rest),
     };
   }
 
@@ -172,18 +173,17 @@ export class CellPlayer {
     simulation: VehicleSimulation,
     melt: readonly string[],
     cell: Cell,
-    faults: readonly Fault[],
     about: readonly string[],
     rest: Outcome | null,
   ): Outcome {
-    const more = [...faults, ...fusesOut(melt)];
     const known = this.melted.get(simulation) ?? new Map<string, VehicleSimulation>();
     this.melted.set(simulation, known);
-    const dark = known.get(melt.join()) ?? new VehicleSimulation(this.vehicle, this.fitment, more);
+    const strikes = [...simulation.strikes, ...melt.map(fuseOut)];
+    const dark = known.get(melt.join()) ?? new VehicleSimulation(this.vehicle, this.fitment, strikes);
     known.set(melt.join(), dark);
-    const hang = fusesOut(melt).flatMap((fault) => touchedBy(this.vehicle, fault));
+    const hang = melt.flatMap((id) => circuitsOnFuse(this.vehicle, id).map((circuit) => circuit.id));
     const wider = [...new Set([...about, ...dark.bearing.together(hang)])];
-    const outcome = this.play(dark, cell, more, wider, rest);
+    const outcome = this.play(dark, cell, wider, rest);
     return { ...outcome, blown: new Set([...outcome.blown, ...melt]) };
   }
 
@@ -237,14 +237,13 @@ export class CellPlayer {
   }
 
   private flash(
-    { vehicle, fitment: { flasher } }: VehicleSimulation,
+    { vehicle, fitment: { flasher }, strikes }: VehicleSimulation,
     turns: readonly Drawn[],
     { controls }: Cell,
     emfVolts: number,
-    faults: readonly Fault[],
     rest: Outcome | null,
   ): Outcome['flash'] {
-    if (faults.some(({ kind }) => kind === 'relay-stuck')) return 'none';
+    if (strikes.some(({ flasherHeld }) => flasherHeld)) return 'none';
     const alone = flasher.kind === 'controller';
     const asFitted = (some: readonly Drawn[]) => some.map((each) => rest?.drawn.get(each.circuit.id) ?? each);
     const states = turns
@@ -270,10 +269,6 @@ function tell(
   maybe.delete(circuitId);
   if (state === 'falls-short') messages.add(circuitId);
   if (state === 'either-way') maybe.add(circuitId);
-}
-
-function isOut(faults: readonly Fault[], fuseId: string): boolean {
-  return faults.some((fault) => fault.kind === 'fuse-out' && fault.fuseId === fuseId);
 }
 
 function doubles({ outputs }: Extract<Fitment['flasher'], { kind: 'controller' }>, { id }: Circuit): boolean {

@@ -1,5 +1,4 @@
-import type { ConditionKind } from '../faults/conditions.ts';
-import type { FaultKind } from '../simulation/fault.ts';
+import type { FaultKind } from '../faults/kinds.ts';
 
 /** What must be said beside a symptom: which side, lamp or circuit it is of. */
 export type SymptomOf = 'vehicle' | 'side' | 'lamp' | 'circuit';
@@ -9,7 +8,7 @@ export interface Symptom {
   words: string;
   of: SymptomOf;
   /** what installers find behind it elsewhere, most likely first (common practice) */
-  usual: readonly (FaultKind | ConditionKind)[];
+  usual: readonly FaultKind[];
 }
 
 /** What owners and installers say, in their words (trade practice; the usual causes are common practice). */

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { conditionKind } from '../faults/conditions.ts';
 import { FaultFinder } from './finder.ts';
 import { provingGrid } from './grid.ts';
 import { SYMPTOMS } from './symptomList.ts';
@@ -73,7 +72,7 @@ describe.each(Object.entries(TOLD))('what is said of %s', (id, told) => {
     expect(places).toContain(place);
     expect(cells.length).toBeGreaterThan(0);
     const [first] = finding.suspects;
-    const found = first?.faults.map((each) => each.fault?.kind ?? conditionKind(each));
+    const found = first?.faults.map((each) => each.fault.kind);
     expect(found).toContain(kind);
     expect(finding.unexplained).toEqual([]);
   });

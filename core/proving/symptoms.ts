@@ -1,5 +1,3 @@
-import { CONDITION_KIND_WORDS, type ConditionKind, conditionKind } from '../faults/conditions.ts';
-import { KIND_WORDS } from '../faults/kinds.ts';
 import type { PossibleFault } from '../faults/library.ts';
 import { inARow } from '../formatting/format.ts';
 import {
@@ -12,7 +10,7 @@ import {
 } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
-import type { FaultKind } from '../simulation/fault.ts';
+import { faultKindWords } from '../words/faults.ts';
 import type { FaultFinding } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
 import type { Symptom } from './symptomList.ts';
@@ -191,10 +189,9 @@ export function unlikeUsual(
 ): string[] {
   const likely = suspects.filter(({ probability }) => probability >= 0.02);
   return symptom.usual.flatMap((kind) => {
-    const is = (each: PossibleFault) => (each.fault?.kind ?? conditionKind(each)) === kind;
+    const is = (each: PossibleFault) => each.fault.kind === kind;
     if (likely.some(({ faults, and }) => faults.some(is) || (and && is(and)))) return [];
-    const words =
-      kind in KIND_WORDS ? KIND_WORDS[kind as FaultKind] : CONDITION_KIND_WORDS[kind as ConditionKind];
+    const words = faultKindWords(kind);
     const places = [...grid.faults.keys()].filter((at) => {
       const fault = grid.faults[at];
       return fault !== undefined && is(fault);

@@ -19,7 +19,8 @@ import { panelAsLed, sectionFor } from './wholeLamp.ts';
 /** What is in one socket. */
 export type SocketContent =
   | { kind: 'filament'; bulb: Bulb }
-  | { kind: 'led'; part: LedPart }
+  /** reversed: put in the wrong way round */
+  | { kind: 'led'; part: LedPart; reversed?: boolean }
   | { kind: 'empty' };
 
 /** A cure with the part it names. */

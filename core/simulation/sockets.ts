@@ -20,7 +20,6 @@ export interface Socket {
   content: SocketContent;
   /** whether a circuit feeds the dim contact */
   hasDim: boolean;
-  reversed: boolean;
   decoder: DecoderPart | undefined;
   /** share of the time each feed is on */
   duty: { main: number; dim: number };
@@ -101,7 +100,8 @@ function filaments(
 }
 
 function ledInside(socket: Socket, part: LedPart, main: string, dim: string, earth: string): Element[] {
-  const { lamp, hasDim, reversed, decoder, brightControl } = socket;
+  const { lamp, content, hasDim, decoder, brightControl } = socket;
+  const reversed = content.kind === 'led' && content.reversed === true;
   const id = ELEMENTS.bulb(lamp.id);
   if (part.twin && hasDim) return twinLedElements(part, id, main, dim, earth, brightControl);
   const fed = decoder ? `${lamp.id}.decoded` : main;

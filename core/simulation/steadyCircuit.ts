@@ -10,9 +10,9 @@ import { isOn } from './bearing.ts';
 import { contactsOf } from './contacts.ts';
 import type { Controls } from './controls.ts';
 import { feedDuty, filamentAt, pulsedWires } from './duty.ts';
-import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
+import { lampOut, type Strike } from './strike.ts';
 import { type Meter, vehicleNetlist } from './vehicleNetlist.ts';
 
 /**
@@ -39,7 +39,7 @@ export class SteadyCircuit {
   constructor(
     private readonly vehicle: Vehicle,
     private readonly fitment: Fitment,
-    private readonly faults: readonly Fault[],
+    private readonly strikes: readonly Strike[],
     ids: readonly string[],
     controls: Controls,
     meter?: Meter,
@@ -51,7 +51,7 @@ export class SteadyCircuit {
     const netlist = vehicleNetlist(vehicle, fitment, {
       emfVolts: 12,
       controls,
-      faults,
+      strikes,
       circuits: among,
       trials: true,
       fusesHold: true,
@@ -116,8 +116,8 @@ export class SteadyCircuit {
   ): Record<string, boolean> {
     let contacts = this.contacts.get(key);
     if (!contacts) {
-      const out: Fault[] = without === undefined ? [] : [{ kind: 'bulb-out', lampId: without }];
-      contacts = contactsOf(this.built, this.fitment, controls, lit, [...this.faults, ...out]);
+      const out = without === undefined ? [] : [lampOut(without)];
+      contacts = contactsOf(this.built, this.fitment, controls, lit, [...this.strikes, ...out]);
       this.contacts.set(key, contacts);
     }
     return contacts;

@@ -10,15 +10,16 @@ import { CONTACTS, ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Controls, hasTurnOnly, outputOf } from './controls.ts';
 import { feedDuty, pulsedWires } from './duty.ts';
-import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
 import { socketElements } from './sockets.ts';
+import type { Strike } from './strike.ts';
 
 export interface VehicleNetlistOptions {
   emfVolts: number;
   /** what the driver has switched on: sets the duty of pulsed outputs, which is fixed in a netlist */
   controls: Controls;
-  faults?: readonly Fault[];
+  /** what is wrong; of the vehicle and what is fitted it is in already */
+  strikes?: readonly Strike[];
   /** circuits left in; all where left out */
   circuits?: ReadonlySet<string>;
   /** by how much every load resistor is off its printed ohms */
@@ -69,22 +70,24 @@ export function vehicleNetlist(vehicle: Vehicle, fitment: Fitment, options: Vehi
       .filter((lamp) => build.feeders.has(lamp.id))
       .flatMap((lamp) => lampElements(build, lamp)),
     ...pilotElements(build),
-    ...bridges(build),
   ];
   const points = new Set(elements.flatMap((element) => [element.a, element.b]));
   for (const point of vehicle.earthPoints) {
     const node = NODES.earthPoint(point.id);
     if (!points.has(node)) continue;
-    const bad = options.faults?.find((each) => each.kind === 'bad-earth' && each.earthPointId === point.id);
-    const extra = bad?.kind === 'bad-earth' ? bad.ohms : 0;
-    elements.push(resistor(`${point.id}.earth-point`, node, EARTH, point.ohms + extra));
+    elements.push(resistor(ELEMENTS.earthPoint(point.id), node, EARTH, point.ohms));
   }
   const { meter } = options;
   if (meter) {
     const ends = { a: meter.node, b: EARTH };
     elements.push({ kind: 'battery', id: ELEMENTS.meter, ...ends, volts: meter.volts, ohms: meter.ohms });
   }
-  return { title: `${vehicle.name}, lamp circuits`, elements };
+  const { strikes = [] } = options;
+  const struck = strikes.reduce<readonly Element[]>(
+    (before, each) => each.elements?.(before) ?? before,
+    elements,
+  );
+  return { title: `${vehicle.name}, lamp circuits`, elements: [...struck] };
 }
 
 /** What every part of the builder looks at. */
@@ -126,10 +129,9 @@ function fuses(build: Build): Element[] {
     const ohms = Math.max(fuse.ohms, 1e-6);
     const name = ELEMENTS.fuse(id);
     const ends = { id: name, a: NODES.batteryPlus, b: between };
-    const out = options.faults?.some((fault) => fault.kind === 'fuse-out' && fault.fuseId === id);
     return [
-      options.fusesHold || out
-        ? { kind: 'resistor', ...ends, ohms: out ? OPEN_OHMS : ohms }
+      options.fusesHold
+        ? { kind: 'resistor', ...ends, ohms }
         : {
             kind: 'fuse',
             ...ends,
@@ -186,12 +188,6 @@ function circuitElements(build: Build, circuit: Circuit): Element[] {
     );
   }
   if (output?.leakOhms) elements.push(resistor(`${circuit.id}.off-leak`, source, bus, output.leakOhms));
-  for (const fault of options.faults ?? []) {
-    if (fault.kind === 'leakage' && fault.circuitId === circuit.id)
-      elements.push(resistor(`${circuit.id}.fault-leak`, NODES.batteryPlus, bus, fault.ohms));
-    if (fault.kind === 'short-to-earth' && fault.circuitId === circuit.id)
-      elements.push(resistor(`${circuit.id}.fault-short`, bus, EARTH, fault.ohms));
-  }
   if (circuit.sense) elements.push(...senseElements(circuit, bus, circuit.sense.pullUpOhms));
   const bleed = build.fitment.cures.find(
     (cure) => cure.kind === 'bleed-resistor' && cure.circuitId === circuit.id,
@@ -239,27 +235,19 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
     : lamp.earthPoint === undefined
       ? EARTH
       : NODES.earthPoint(lamp.earthPoint);
-  const faults = (options.faults ?? []).filter((each) => 'lampId' in each && each.lampId === lamp.id);
-  const poorEarth = faults.reduce((sum, each) => sum + (each.kind === 'poor-earth' ? each.ohms : 0), 0);
-  const poorContact = (input: LampInput) =>
-    faults.reduce(
-      (sum, each) => sum + (each.kind === 'poor-contact' && each.input === input ? each.ohms : 0),
-      0,
-    );
-  const elements: Element[] = [resistor(`${lamp.id}.return`, earth, home, wireOhms(lamp.earth) + poorEarth)];
+  const elements: Element[] = [resistor(ELEMENTS.earthReturn(lamp.id), earth, home, wireOhms(lamp.earth))];
   for (const [input, feeders] of [
     ['main', mains],
     ['dim', dims],
   ] as const) {
     const feed = NODES.feed(lamp.id, input);
     feeders.forEach((circuit, index) => {
-      const id = ELEMENTS.lead(lamp.id, input);
       elements.push(
         resistor(
-          index === 0 ? id : `${id}${index}`,
+          ELEMENTS.lead(lamp.id, input, index),
           branchOf(circuit, lamp, input),
           feed,
-          wireOhms(lamp.lead) + poorContact(input),
+          wireOhms(lamp.lead),
         ),
       );
     });
@@ -279,31 +267,17 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
   const decoder = fitment.cures.find((cure) => cure.kind === 'decoder' && cure.lampId === lamp.id);
   const duty = (feeders: readonly Circuit[]) =>
     feedDuty(vehicle, feeders, options.controls, options.emfVolts);
-  for (const each of faults)
-    if (each.kind === 'led-shorted')
-      elements.push(resistor(`${lamp.id}.fault-short`, main, earth, each.ohms));
-  const broken = faults.flatMap((each) =>
-    each.kind === 'filament-open'
-      ? [each.input === 'main' ? ELEMENTS.bulb(lamp.id) : ELEMENTS.dimFilament(lamp.id)]
-      : [],
-  );
   return [
     ...elements,
     ...socketElements({
       lamp,
       content: fitment.contents.get(lamp.id) ?? { kind: 'empty' },
       hasDim: dims.length > 0,
-      reversed: faults.some((each) => each.kind === 'reversed'),
       decoder: decoder?.kind === 'decoder' ? decoder.part : undefined,
       duty: { main: duty(mains), dim: duty(dims) },
       brightControl: brightControl(mains, fitment),
-    }).map((element) => (broken.includes(element.id) ? opened(element) : element)),
+    }),
   ];
-}
-
-/** What is burnt through still has two ends. */
-function opened({ id, a, b }: Element): Element {
-  return { kind: 'resistor', id, a, b, ohms: OPEN_OHMS };
 }
 
 /** The contact that says whether the bright feed of a lamp is on. */
@@ -332,11 +306,11 @@ function pilotElements({ vehicle, fitment, circuits }: Build): Element[] {
         { kind: 'diode', id: 'pilot-diode-right', a: rightBus, b: PILOT_JOINT, ...CURE_DIODE },
         resistor('pilot-joint-leak', PILOT_JOINT, EARTH, FLOATING_OHMS),
         resistor(ELEMENTS.lead(lamp.id), PILOT_JOINT, feed, wireOhms(lamp.lead)),
-        resistor(`${lamp.id}.return`, earth, EARTH, wireOhms(lamp.earth)),
+        resistor(ELEMENTS.earthReturn(lamp.id), earth, EARTH, wireOhms(lamp.earth)),
       ]
     : [
         resistor(ELEMENTS.lead(lamp.id), leftBus, feed, wireOhms(lamp.lead)),
-        resistor(`${lamp.id}.return`, earth, rightBus, wireOhms(lamp.earth)),
+        resistor(ELEMENTS.earthReturn(lamp.id), earth, rightBus, wireOhms(lamp.earth)),
       ];
   return [
     ...wiring,
@@ -345,23 +319,11 @@ function pilotElements({ vehicle, fitment, circuits }: Build): Element[] {
       lamp,
       content: fitment.contents.get(lamp.id) ?? { kind: 'empty' },
       hasDim: false,
-      reversed: false,
       decoder: undefined,
       duty: { main: 1, dim: 1 },
       brightControl: CONTACTS.flasher,
     }),
   ];
-}
-
-/** Left and right turn wires joined where they should not be. */
-function bridges({ vehicle, options, circuits }: Build): Element[] {
-  const bridge = options.faults?.find((each) => each.kind === 'sides-bridged');
-  const [left, right] = (['left', 'right'] as const).map((side) =>
-    turnCircuits(vehicle).find((circuit) => circuit.side === side),
-  );
-  if (bridge?.kind !== 'sides-bridged' || !left || !right) return [];
-  if (!circuits.includes(left) || !circuits.includes(right)) return [];
-  return [resistor('sides-bridge', NODES.bus(left.id), NODES.bus(right.id), bridge.ohms)];
 }
 
 function contact(id: string, a: string, b: string, control: string, closedOhms: number): Element {

@@ -21,11 +21,11 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { flashingContacts } from './contacts.ts';
 import { type Controls, dutyOf, flashingSides, outputOf, wanted } from './controls.ts';
 import { coupledCircuits } from './coupled.ts';
-import type { Fault } from './fault.ts';
 import { type Fitment, hasCapacitor } from './fitment.ts';
 import { type Emitter, emittersOf } from './lampLight.ts';
 import { LightCurve } from './lightCurve.ts';
 import { type PulsedLight, playPulses } from './pulsedFeed.ts';
+import { joinedTo, type Strike } from './strike.ts';
 import { VehicleSimulation } from './vehicleSimulation.ts';
 
 export interface PlayRequest {
@@ -35,7 +35,7 @@ export interface PlayRequest {
   emfVolts: number;
   /** what a watching relay compares with at this supply, A */
   thresholdAmps: number;
-  faults?: readonly Fault[];
+  strikes?: readonly Strike[];
   /** play so many flashes, or so long, whichever is asked for */
   flashes?: number;
   seconds?: number;
@@ -98,7 +98,7 @@ class VehicleRun implements Bench {
   private readonly request: PlayRequest;
 
   constructor(asked: PlayRequest) {
-    this.simulation = new VehicleSimulation(asked.vehicle, asked.fitment, asked.faults ?? []);
+    this.simulation = new VehicleSimulation(asked.vehicle, asked.fitment, asked.strikes ?? []);
     // From here on the vehicle is as it is wired and fitted, right or wrong.
     this.request = { ...asked, vehicle: this.simulation.vehicle, fitment: this.simulation.fitment };
     const { vehicle, fitment, controls, emfVolts } = this.request;
@@ -166,25 +166,21 @@ class VehicleRun implements Bench {
 
   /** Only what is on, what is tested or leaks, and what hangs together with that: the rest stays dark. */
   private activeCircuits(): Set<string> {
-    const { vehicle, controls, faults = [] } = this.request;
+    const { vehicle, controls, strikes = [] } = this.request;
     const active = vehicle.circuits.filter((circuit) => {
       const output = outputOf(vehicle, circuit);
       const leaks =
-        output?.leakOhms !== undefined ||
-        faults.some((fault) => fault.kind === 'leakage' && fault.circuitId === circuit.id);
+        output?.leakOhms !== undefined || strikes.some(({ alive }) => alive?.includes(circuit.id));
       const tested = output?.coldCheck !== undefined && controls.key !== 'off';
       const stop = circuit.stopFuseId !== undefined && controls.brake;
       return (
         wanted(circuit, controls) || stop || leaks || tested || (circuit.sense && controls.key !== 'off')
       );
     });
-    const bridged = faults.some(({ kind }) => kind === 'sides-bridged');
-    const joined = bridged && active.some(({ kind }) => kind === 'turn') ? turnCircuits(vehicle) : [];
-    return coupledCircuits(
-      vehicle,
-      [...active, ...joined].map((circuit) => circuit.id),
-      { earths: faults.some(({ kind }) => kind === 'bad-earth' || kind === 'corroded-carrier') },
-    );
+    const ids = active.map((circuit) => circuit.id);
+    return coupledCircuits(vehicle, joinedTo(ids, vehicle, strikes), {
+      earths: strikes.some(({ throughEarths }) => throughEarths),
+    });
   }
 
   private wireDevices(): void {
@@ -222,7 +218,7 @@ class VehicleRun implements Bench {
     const { fitment, emfVolts, thresholdAmps } = this.request;
     const { flasher } = fitment;
     // A relay without earth or with its terminals crossed decides nothing.
-    if (!this.flashing || this.request.faults?.some(({ kind }) => kind === 'relay-stuck')) return [];
+    if (!this.flashing || this.request.strikes?.some(({ flasherHeld }) => flasherHeld)) return [];
     const load: RelayLoad = {
       circuitIds: this.turns.map((circuit) => circuit.id),
       amps: (bench) => this.watchedAmps(bench),

@@ -2,18 +2,16 @@ import { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { ControlState, Netlist } from '../circuit/engine/netlist.ts';
 import { Transient, type TransientOptions } from '../circuit/engine/transient.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
-import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { Bearing } from './bearing.ts';
 import { contactsOf, flashingContacts } from './contacts.ts';
 import type { Controls } from './controls.ts';
 import { coupledCircuits } from './coupled.ts';
-import type { Fault } from './fault.ts';
 import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
 import { Probes } from './probes.ts';
 import { SteadyCircuit } from './steadyCircuit.ts';
-import { struck } from './struck.ts';
+import { joinedTo, type Strike, struck } from './strike.ts';
 import type { SolvedCurrents } from './turnCurrents.ts';
 import { type Meter, vehicleNetlist } from './vehicleNetlist.ts';
 
@@ -61,11 +59,11 @@ export class VehicleSimulation {
   constructor(
     vehicle: Vehicle,
     fitment: Fitment,
-    readonly faults: readonly Fault[] = [],
+    readonly strikes: readonly Strike[] = [],
     bearing?: Bearing,
     readonly moments: SolvedMoments = new SolvedMoments(),
   ) {
-    const wrong = struck(vehicle, fitment, faults);
+    const wrong = struck(vehicle, fitment, strikes);
     this.vehicle = wrong.vehicle;
     this.fitment = wrong.fitment;
     // What bears on what is another where its feeds or earths are.
@@ -112,7 +110,7 @@ export class VehicleSimulation {
    */
   metered(meter: Meter, moment: Moment, about: readonly string[]): number {
     const ids = this.idsAbout(moment.controls, about);
-    const steady = new SteadyCircuit(this.vehicle, this.fitment, this.faults, ids, moment.controls, meter);
+    const steady = new SteadyCircuit(this.vehicle, this.fitment, this.strikes, ids, moment.controls, meter);
     steady.settle(moment);
     return steady.solved.nodeVolts(meter.node);
   }
@@ -127,11 +125,11 @@ export class VehicleSimulation {
 
   /** The lamp circuits as a netlist, as they stand with the panel as it is. */
   netlist(controls: Controls, emfVolts: number, circuits?: ReadonlySet<string>, fusesHold = false): Netlist {
-    const { vehicle, fitment, faults } = this;
+    const { vehicle, fitment, strikes } = this;
     return vehicleNetlist(vehicle, fitment, {
       emfVolts,
       controls,
-      faults,
+      strikes,
       fusesHold,
       ...(circuits ? { circuits } : {}),
     });
@@ -139,7 +137,7 @@ export class VehicleSimulation {
 
   /** Every contact of the vehicle with the panel as it is. */
   contacts(controls: Controls, lit: boolean): Record<string, boolean> {
-    return contactsOf(this.vehicle, this.fitment, controls, lit, this.faults);
+    return contactsOf(this.vehicle, this.fitment, controls, lit, this.strikes);
   }
 
   /** Names of the contacts that open and close with the flashes of a turn circuit. */
@@ -156,12 +154,9 @@ export class VehicleSimulation {
     return { run: new Transient(netlist, start ?? contacts(true), options), netlist, contacts };
   }
 
-  /** What is built for a question: what bears on it, and both sides where their wires are joined. */
+  /** What is built for a question: what bears on it, and what something wrong joins to that. */
   private idsAbout(controls: Controls, about: readonly string[]): readonly string[] {
-    const turns = turnCircuits(this.vehicle).map(({ id }) => id);
-    const joined =
-      this.faults.some(({ kind }) => kind === 'sides-bridged') && turns.some((id) => about.includes(id));
-    return this.bearing.on(joined ? [...new Set([...about, ...turns])] : about, controls);
+    return this.bearing.on(joinedTo(about, this.vehicle, this.strikes), controls);
   }
 
   private circuitsAbout(controls: Controls, about?: readonly string[]) {
@@ -169,7 +164,7 @@ export class VehicleSimulation {
     const key = ids.join();
     let known = this.moments.circuits.get(key);
     if (!known) {
-      const steady = new SteadyCircuit(this.vehicle, this.fitment, this.faults, ids, controls);
+      const steady = new SteadyCircuit(this.vehicle, this.fitment, this.strikes, ids, controls);
       known = { steady, probes: new Probes(this.vehicle, this.fitment, steady.solved) };
       this.moments.circuits.set(key, known);
     }

@@ -2,10 +2,10 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob, withRearLoad } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import type { Fault } from '../faults/kinds.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
-import type { Fault } from '../simulation/fault.ts';
 import { supplyVoltsFor, type Traces, traceLamps } from './traceLamps.ts';
 
 function play(

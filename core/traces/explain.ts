@@ -2,6 +2,7 @@
 
 import { STOP_TO_TAIL } from '../catalogue/stopToTail.ts';
 import type { DashEvent } from '../devices/device.ts';
+import type { Fault } from '../faults/kinds.ts';
 import { flickerWords } from '../flicker/ieee1789.ts';
 import { amps, ohms, volts } from '../formatting/format.ts';
 import { regionWords } from '../formatting/regionWords.ts';
@@ -12,7 +13,6 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import { NODES } from '../model/vehicle/netlistNames.ts';
 import { type Controls, flashingSides, outputOf, stopsThroughTurn, wanted } from '../simulation/controls.ts';
-import type { Fault } from '../simulation/fault.ts';
 import type { Fitment } from '../simulation/fitment.ts';
 import { SEEN_GLOW } from '../simulation/lampLight.ts';
 import { wiringClashes } from '../simulation/sockets.ts';

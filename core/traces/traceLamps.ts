@@ -1,5 +1,6 @@
 import type { DashEvent, Flash } from '../devices/device.ts';
 import { thresholdAt } from '../devices/threshold.ts';
+import { type Fault, strikesOf } from '../faults/kinds.ts';
 import { HealthyBands } from '../judge/outageBand.ts';
 import { chargingVolts } from '../judge/workingPoints.ts';
 import type { Configuration } from '../model/cures.ts';
@@ -9,7 +10,6 @@ import type { LampInput, Side } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
-import type { Fault } from '../simulation/fault.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import type { LampColour } from '../simulation/lampLight.ts';
 import type { PulsedLight } from '../simulation/pulsedFeed.ts';
@@ -88,7 +88,7 @@ export function traceLamps(
     controls,
     emfVolts,
     thresholdAmps,
-    faults,
+    strikes: strikesOf(job.vehicle, faults),
     ...(sides.length > 0 ? { flashes: PLAYED_FLASHES } : {}),
   });
   const last = lastFlash(play);

@@ -43,7 +43,6 @@ function allChecks({ job, grid }: ReturnType<typeof finderOf>): NextCheck[] {
         kind: 'place',
         placeId: place.id,
         faultIds: place.faults.map(({ id }) => id),
-        what: '',
         minutes: placeMinutes(job, place, ALONE_AT_THE_SEAT),
       }),
     ),

@@ -181,7 +181,7 @@ test.describe('with a clock of its own', () => {
     await expect(page.getByRole('button', { name: /^Left turn: not as it should be/ })).toBeVisible();
     await expect(page.getByText('the clock was wrong then').first()).toBeVisible();
     await expect(page.getByRole('region', { name: 'What may be wrong' })).toContainText(
-      'Rear left: LED dead, or no contact',
+      'Rear left: dead, or no contact',
     );
   });
 });

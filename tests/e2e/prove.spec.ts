@@ -68,7 +68,7 @@ test.describe('on a phone', () => {
         .tap();
       await expect(page.getByText('Written down: rear left dark.')).toBeVisible();
       await expect(page.getByRole('region', { name: 'What may be wrong' })).toContainText(
-        'Rear left: LED dead, or no contact',
+        'Rear left: dead, or no contact',
       );
     });
 
@@ -83,15 +83,15 @@ test.describe('on a phone', () => {
       const checks = await follow(
         page,
         (name) => (lit(name) ? ['dark: Rear left'] : []),
-        /^LED dead, or no contact$/,
+        /^dead, or no contact$/,
       );
       expect(checks).toBeLessThanOrEqual(8);
       const end = page.getByRole('region', { name: 'Mend it, or leave it' });
-      await expect(end).toContainText('Rear left: LED dead, or no contact, found there');
+      await expect(end).toContainText('Rear left: dead, or no contact, found there');
       await end.getByLabel('What was done or tried').fill('contacts bent in');
       await end.getByRole('button', { name: 'Mended' }).tap();
       await expect(page.getByRole('region', { name: 'How searches ended' })).toContainText(
-        'Mended: Rear left: LED dead, or no contact (contacts bent in)',
+        'Mended: Rear left: dead, or no contact (contacts bent in)',
       );
       // What was seen before the mending counts no more.
       await expect(cell(page, 'Left turn')).toHaveAccessibleName(/not looked at yet/);

@@ -6,6 +6,7 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { underloadedPace } from '../../core/devices/flasher.ts';
+import { type Fault, strikesOf } from '../../core/faults/kinds.ts';
 import { JobAnalysis } from '../../core/judge/analysis.ts';
 import { Judge } from '../../core/judge/judge.ts';
 import type { VerdictState } from '../../core/judge/states.ts';
@@ -18,7 +19,6 @@ import type { Outcome } from '../../core/proving/outcome.ts';
 import { CellPlayer } from '../../core/proving/player.ts';
 import { isOn } from '../../core/simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls, flashingSides } from '../../core/simulation/controls.ts';
-import type { Fault } from '../../core/simulation/fault.ts';
 import { healthyStock } from '../../core/simulation/fitment.ts';
 import { playVehicle } from '../../core/simulation/vehicleRun.ts';
 import { lastFlash, supplyVoltsFor } from '../../core/traces/traceLamps.ts';
@@ -119,7 +119,15 @@ function truthOf(
   const panels = [one, { ...CONTROLS_OFF, key: one.key, turn: circuit.side }];
   const sampled = (panel: Controls, faults: readonly Fault[]) =>
     lastFlash(
-      playVehicle({ vehicle, fitment, controls: panel, emfVolts, thresholdAmps: 0, faults, flashes: 3 }),
+      playVehicle({
+        vehicle,
+        fitment,
+        controls: panel,
+        emfVolts,
+        thresholdAmps: 0,
+        strikes: strikesOf(vehicle, faults),
+        flashes: 3,
+      }),
     )?.sampledAmps;
   const mains = lampIdsOf(circuit).filter((id) => lampById(vehicle, id).role === 'main');
   const low = panels.flatMap((panel) =>
@@ -150,7 +158,7 @@ function playedToo(drawn: RandomCase, player: CellPlayer, cell: Cell, what: stri
       controls,
       emfVolts,
       thresholdAmps,
-      faults,
+      strikes: strikesOf(job.vehicle, faults),
       flashes: 4,
     });
     const flash = lastFlash(play);

@@ -1,5 +1,5 @@
+import { placeOf } from '../../core/faults/kinds.ts';
 import type { PossibleFault } from '../../core/faults/library.ts';
-import { placeOf } from '../../core/faults/places.ts';
 import { atSize } from '../../core/faults/sizes.ts';
 import { JobAnalysis } from '../../core/judge/analysis.ts';
 import type { Job } from '../../core/model/job.ts';
@@ -40,7 +40,7 @@ export function hiddenVehicle(
   const volts = (vehicle.systemVolts / 12) * 0.5 * (2 * random() - 1);
   const player = new CellPlayer(analysis, 'cured', fitment, random(), volts);
   return {
-    play: ({ fault }) => player.withFaults(fault ? [atSize(fault, fitment, random())] : []),
+    play: ({ fault }) => player.withFaults([atSize(fault, fitment, random())]),
   };
 }
 
@@ -117,7 +117,7 @@ export function searchFor(
       const other = grid.seen[Math.floor(random() * grid.seen.length)]?.[at]?.sure ?? [];
       cells.push({ cellId: cell.id, seen: slips ? other : seen });
     } else {
-      const there = placeOf(truth.fault) === next.placeId ? truth.fault.id : null;
+      const there = placeOf(truth.fault.fault) === next.placeId ? truth.fault.id : null;
       const [some = null] = next.faultIds;
       places.push({ placeId: next.placeId, found: slips ? (there ? null : some) : there });
     }

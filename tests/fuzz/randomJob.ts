@@ -1,6 +1,7 @@
 // Longer than 300 lines: every kind of thing a random job is made of.
 import fc from 'fast-check';
 import { FLOATING_OHMS } from '../../core/circuit/engine/netlist.ts';
+import type { Fault } from '../../core/faults/kinds.ts';
 import { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Ballast, DecoderPart, FlasherPart, LedPart, Part } from '../../core/model/part.ts';
@@ -8,7 +9,6 @@ import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import { circuitsFeeding, turnCircuits } from '../../core/model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
-import type { Fault } from '../../core/simulation/fault.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 

@@ -4,7 +4,8 @@
  */
 import { Simulation } from 'eecircuit-engine';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { possibleFaults, type SimulatedFault } from '../../core/faults/library.ts';
+import { isFelt } from '../../core/faults/kinds.ts';
+import { type PossibleFault, possibleFaults } from '../../core/faults/library.ts';
 import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
@@ -32,14 +33,14 @@ const LEFT: Controls = { ...CONTROLS_OFF, key: 'on', turn: 'left', lights: true 
 const IN_A_FLASH = new Set(['tap-open', 'sides-bridged', 'half-turned']);
 
 /** One of every kind a vehicle can have in a configuration, the first of its list. */
-function oneOfEach(job: Job, configuration: Configuration): SimulatedFault[] {
-  const kinds = new Map<string, SimulatedFault>();
+function oneOfEach(job: Job, configuration: Configuration): PossibleFault[] {
+  const kinds = new Map<string, PossibleFault>();
   for (const each of possibleFaults(job, fitmentOf(job, DEMO_SHELF, configuration)))
-    if (!kinds.has(each.fault.kind)) kinds.set(each.fault.kind, each);
+    if (isFelt(each.fault) && !kinds.has(each.fault.kind)) kinds.set(each.fault.kind, each);
   return [...kinds.values()];
 }
 
-async function apart(job: Job, configuration: Configuration, controls: Controls, fault: SimulatedFault) {
+async function apart(job: Job, configuration: Configuration, controls: Controls, fault: PossibleFault) {
   const emf = supplyVoltsFor(job.vehicle, controls.key);
   const report = vehicleReport(job, DEMO_SHELF, configuration, controls, emf, [fault.fault]);
   return worstOf(report, await ngspice(report.spice));

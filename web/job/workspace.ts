@@ -1,12 +1,12 @@
 import { createContext, useContext } from 'react';
 import type { CureBoard } from '../../core/cures/board/board.ts';
+import type { Fault } from '../../core/faults/kinds.ts';
 import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
-import type { Fault } from '../../core/simulation/fault.ts';
 import type { Fitment } from '../../core/simulation/fitment.ts';
 import type { Traces } from '../../core/traces/traceLamps.ts';
 import type { StageProgress } from '../../core/work/stages.ts';

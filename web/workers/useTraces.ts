@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { Fault } from '../../core/faults/kinds.ts';
 import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
-import type { Fault } from '../../core/simulation/fault.ts';
 import type { Traces } from '../../core/traces/traceLamps.ts';
 import { electrics } from './electrics.ts';
 import { tracer } from './engine.ts';

@@ -35,7 +35,7 @@ function heldVolts({ vehicle, circuit, fitted, tolerance }: Scene, { input, know
   const { simulation } = fitted;
   const read = known
     ? simulation
-    : new VehicleSimulation(withSense(vehicle, circuit, input), simulation.fitment, simulation.faults);
+    : new VehicleSimulation(withSense(vehicle, circuit, input), simulation.fitment, simulation.strikes);
   return read
     .at(
       {

@@ -21,8 +21,11 @@ export const ELEMENTS = {
   flasher: 'flasher',
   /** what passes from its switch or output into a circuit */
   wire: (circuitId: string) => `${circuitId}.wire`,
-  lead: (lampId: string, input: 'main' | 'dim' = 'main') =>
-    input === 'main' ? `${lampId}.lead` : `${lampId}.dim-lead`,
+  /** the lead of the first of those that feed it, and of the others by their number */
+  lead: (lampId: string, input: 'main' | 'dim' = 'main', feeder = 0) =>
+    `${lampId}.${input === 'main' ? 'lead' : 'dim-lead'}${feeder || ''}`,
+  earthReturn: (lampId: string) => `${lampId}.return`,
+  earthPoint: (id: string) => `${id}.earth-point`,
   bulb: (lampId: string) => `${lampId}.bulb`,
   /** the dim filament of a twin bulb */
   dimFilament: (lampId: string) => `${lampId}.bulb-dim`,

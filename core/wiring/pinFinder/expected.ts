@@ -5,9 +5,9 @@ import type { Connector } from '../../model/vehicle/connector.ts';
 import { circuitById } from '../../model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls, outputOf } from '../../simulation/controls.ts';
 import { feedDuty } from '../../simulation/duty.ts';
-import type { Fault } from '../../simulation/fault.ts';
 import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
 import { controlsFor } from '../../simulation/moment.ts';
+import { lampOut } from '../../simulation/strike.ts';
 import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 import { circuitsToSwitch, functionsAt, type PlugFunction } from '../connectors.ts';
 
@@ -100,8 +100,7 @@ class SimulatedPins {
     { at }: Connector,
   ) {
     const fitment = withFlasherOut(fitmentOf(job, shelf, 'stock'), at.kind === 'relay');
-    const out: Fault[] =
-      at.kind === 'lamps' ? at.lampIds.map((lampId) => ({ kind: 'bulb-out', lampId })) : [];
+    const out = at.kind === 'lamps' ? at.lampIds.map(lampOut) : [];
     this.whole = new VehicleSimulation(job.vehicle, fitment);
     this.emptied = new VehicleSimulation(job.vehicle, fitment, out);
     this.relay = at.kind === 'relay';

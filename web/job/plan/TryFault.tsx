@@ -1,7 +1,8 @@
 import { NativeSelect } from '@mantine/core';
 import { useMemo } from 'react';
-import { faultsInScope, type SimulatedFault } from '../../../core/faults/library.ts';
-import type { Fault } from '../../../core/simulation/fault.ts';
+import { type Fault, isFelt, kindOf } from '../../../core/faults/kinds.ts';
+import { faultsInScope, type PossibleFault } from '../../../core/faults/library.ts';
+import { faultName } from '../../../core/words/faults.ts';
 import { useWorkspace } from '../workspace.ts';
 import classes from './TryFault.module.css';
 
@@ -9,7 +10,10 @@ import classes from './TryFault.module.css';
 export function TryFault() {
   const { job, fitments, configuration, fault, setFault } = useWorkspace();
   const fitment = fitments[configuration];
-  const faults = useMemo(() => faultsInScope(job, fitment), [job, fitment]);
+  const faults = useMemo(
+    () => faultsInScope(job, fitment).filter(({ fault }) => isFelt(fault)),
+    [job, fitment],
+  );
   const keyOf = (each: Fault) => JSON.stringify(each);
   // A fault of a state that is no longer shown is not in the list, and so nothing is tried.
   const chosen = fault && faults.some((each) => keyOf(each.fault) === keyOf(fault)) ? keyOf(fault) : '';
@@ -23,7 +27,10 @@ export function TryFault() {
         { value: '', label: 'all is sound' },
         ...grouped(faults).map(([group, those]) => ({
           group,
-          items: those.map((each) => ({ value: keyOf(each.fault), label: each.name })),
+          items: those.map((each) => ({
+            value: keyOf(each.fault),
+            label: faultName(each.fault, job.vehicle),
+          })),
         })),
       ]}
       onChange={(event) => {
@@ -35,16 +42,12 @@ export function TryFault() {
 }
 
 /** Under headings, since a vehicle may have a hundred: lamp by lamp of what sits at one, the wires and the relay apart. */
-function grouped(faults: readonly SimulatedFault[]): [group: string, faults: SimulatedFault[]][] {
-  const groups = new Map<string, SimulatedFault[]>();
+function grouped(faults: readonly PossibleFault[]): [group: string, faults: PossibleFault[]][] {
+  const groups = new Map<string, PossibleFault[]>();
   for (const each of faults) {
     const { fault } = each;
-    const resistor = 'index' in fault;
-    const group = resistor
-      ? 'Resistors'
-      : 'lampId' in fault || 'lampIds' in fault
-        ? 'Lamps and sockets'
-        : 'Wires, fuses, relay';
+    const group =
+      'index' in fault ? 'Resistors' : kindOf(fault).atLamp ? 'Lamps and sockets' : 'Wires, fuses, relay';
     groups.set(group, [...(groups.get(group) ?? []), each]);
   }
   return [...groups];

@@ -1,11 +1,11 @@
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import type { Fault } from '../../../core/faults/kinds.ts';
 import type { Configuration } from '../../../core/model/cures.ts';
 import { isCured } from '../../../core/model/isCured.ts';
 import type { Job } from '../../../core/model/job.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../../core/simulation/controls.ts';
-import type { Fault } from '../../../core/simulation/fault.ts';
 import { type Fitment, fitmentOf, UnknownReferenceError } from '../../../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../../../core/traces/traceLamps.ts';
 import type { Workspace } from '../../job/workspace.ts';

@@ -1,5 +1,7 @@
 import { type Cell, CONDITION_WORDS, CONDITIONS } from '../../../core/proving/cells.ts';
 import type { ProvingGrid } from '../../../core/proving/grid.ts';
+import { faultName } from '../../../core/words/faults.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Scrolls } from '../../ui/Scrolls.tsx';
 import { CELL_STATE_WORDS, type cellStates } from './cellState.ts';
@@ -15,6 +17,7 @@ interface GridProps {
 
 /** Function by condition: every cell with how it stands, and those that suffice underlined. */
 export function GridCard({ grid, states, chosen, choose }: GridProps) {
+  const { job } = useDesk();
   const rows = [...new Set(grid.cells.map(({ of }) => of))];
   const columns = CONDITIONS.filter((each) => grid.cells.some((cell) => columnOf(cell) === each));
   const suffices = new Set(grid.smallest.flatMap((at) => grid.cells[at]?.id ?? []));
@@ -85,12 +88,12 @@ export function GridCard({ grid, states, chosen, choose }: GridProps) {
           </summary>
           {grid.unshown.length > 0 && (
             <p>
-              <b>Never:</b> {grid.unshown.map((fault) => fault.name).join('; ')}.
+              <b>Never:</b> {grid.unshown.map(({ fault }) => faultName(fault, job.vehicle)).join('; ')}.
             </p>
           )}
           {grid.doubtful.length > 0 && (
             <p>
-              <b>Perhaps:</b> {grid.doubtful.map((fault) => fault.name).join('; ')}.
+              <b>Perhaps:</b> {grid.doubtful.map(({ fault }) => faultName(fault, job.vehicle)).join('; ')}.
             </p>
           )}
         </details>

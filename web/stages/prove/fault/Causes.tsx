@@ -1,9 +1,11 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { isFelt } from '../../../../core/faults/kinds.ts';
 import type { FaultFinding, Suspect } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import type { CellTold } from '../../../../core/proving/told.ts';
 import { deviationsWords } from '../../../../core/proving/words.ts';
+import { faultName } from '../../../../core/words/faults.ts';
 import { useDesk, useWorkspace } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
 import classes from './Fault.module.css';
@@ -65,11 +67,11 @@ function Cause({
   const { fault, setFault } = useWorkspace();
   const { faults, and, probability, explains, leaves, would } = suspect;
   const [first] = faults;
-  const names = faults.map(({ name }) => name).join(', or ');
+  const names = faults.map(({ fault }) => faultName(fault, job.vehicle)).join(', or ');
   const says = ({ cellId, seen }: CellTold) =>
     `${cellName(grid, cellId).toLowerCase()}: ${seen.length > 0 ? deviationsWords(job.vehicle, seen, 3) : 'as expected'}`;
   const [else1] = would;
-  const playable = first?.fault ?? null;
+  const playable = first && isFelt(first.fault) ? first.fault : null;
   const shown = playable !== null && JSON.stringify(fault) === JSON.stringify(playable);
   const show = () => {
     const cellId = explains[0]?.cellId ?? leaves[0]?.cellId;
@@ -83,7 +85,7 @@ function Cause({
       <div>
         <b>
           {names}
-          {and && `, and ${and.name}`}
+          {and && `, and ${faultName(and.fault, job.vehicle)}`}
         </b>
         {faults.length > 1 && <span className="faint"> (no switch tells these apart)</span>}
         <p className={classes.why}>

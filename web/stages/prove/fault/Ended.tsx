@@ -4,6 +4,7 @@ import type { FaultFinding } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import { toldOf } from '../../../../core/proving/toldOf.ts';
 import { ledOf } from '../../../../core/simulation/fitment.ts';
+import { cureWords, faultName } from '../../../../core/words/faults.ts';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
@@ -28,13 +29,14 @@ export function Ended({ finding, grid }: { finding: FaultFinding; grid: ProvingG
         return row !== undefined && row.sure.length > 0;
       })
     : [];
-  const lampId = fault?.fault && 'lampId' in fault.fault ? fault.fault.lampId : null;
+  const name = fault && faultName(fault.fault, job.vehicle);
+  const lampId = fault && 'lampId' in fault.fault ? fault.fault.lampId : null;
   const part = lampId ? ledOf(job, shelf, lampId)?.code : undefined;
   const end = (outcome: 'mended' | 'accepted') => {
-    record(outcome === 'mended' ? `Mended: ${fault?.name ?? ''}` : 'Accepted, unresolved', {
+    record(outcome === 'mended' ? `Mended: ${name ?? ''}` : 'Accepted, unresolved', {
       kind: 'cause',
       fault: fault?.id ?? null,
-      words: fault?.name ?? 'no cause found',
+      words: name ?? 'no cause found',
       outcome,
       ...(part ? { part } : {}),
       ...(note.trim() === '' ? {} : { note: note.trim() }),
@@ -46,8 +48,8 @@ export function Ended({ finding, grid }: { finding: FaultFinding; grid: ProvingG
       {fault && (
         <>
           <p>
-            <b>{fault.name}</b>
-            {found ? ', found there' : ', likely; look at its place first'}. {fault.facts.cure}
+            <b>{name}</b>
+            {found ? ', found there' : ', likely; look at its place first'}. {cureWords(fault.fault)}
           </p>
           {again.length > 0 && (
             <p className="faint">

@@ -1,6 +1,5 @@
 import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
-import { CLUE_WORDS } from '../../../../core/faults/clues.ts';
 import { capital } from '../../../../core/formatting/format.ts';
 import { CLUES } from '../../../../core/model/clues.ts';
 import { flashes } from '../../../../core/model/scope.ts';
@@ -10,6 +9,7 @@ import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
 import { unlikeUsual } from '../../../../core/proving/symptoms.ts';
 import { toldNow, toldOf } from '../../../../core/proving/toldOf.ts';
 import { deviationsWords } from '../../../../core/proving/words.ts';
+import { CLUE_WORDS } from '../../../../core/words/faults.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
 import { useDesk } from '../../../job/workspace.ts';

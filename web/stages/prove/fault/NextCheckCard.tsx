@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
-import { placeOf } from '../../../../core/faults/places.ts';
+import type { PossibleFault } from '../../../../core/faults/library.ts';
 import type { FaultFinding } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
+import { faultName, faultPlaceAndName, lookWords } from '../../../../core/words/faults.ts';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
@@ -37,9 +38,7 @@ export function NextCheckCard({ finding, grid, chooseCell, children }: NextProps
           </Button>
         </>
       )}
-      {next?.kind === 'place' && (
-        <PlaceAnswers placeId={next.placeId} faultIds={next.faultIds} what={next.what} grid={grid} />
-      )}
+      {next?.kind === 'place' && <PlaceAnswers placeId={next.placeId} faultIds={next.faultIds} grid={grid} />}
       <details className={classes.stand}>
         <summary>Where you stand: it changes what is quickest</summary>
         {children}
@@ -51,32 +50,38 @@ export function NextCheckCard({ finding, grid, chooseCell, children }: NextProps
 function PlaceAnswers({
   placeId,
   faultIds,
-  what,
   grid,
 }: {
   placeId: string;
   faultIds: readonly string[];
-  what: string;
   grid: ProvingGrid;
 }) {
   const { job } = useDesk();
   const { record } = useEvidence();
-  const faults = grid.faults.filter((each) => faultIds.includes(each.id) && placeOf(each) === placeId);
+  const faults = grid.faults.filter((each) => faultIds.includes(each.id));
   const looked = (found: string | null, words: string) =>
     record(`Looked: ${words}`, { kind: 'place', place: placeId, found });
   const [first] = faults;
+  const placeName = ({ fault }: PossibleFault) => {
+    const [where, what] = faultPlaceAndName(fault, job.vehicle);
+    return where || what;
+  };
   const lamp = job.vehicle.lamps.find(({ access }) => access.group === first?.openingId);
   return (
     <>
-      <p className={classes.say}>{first ? first.name.split(':')[0] : placeId}</p>
+      <p className={classes.say}>{first ? placeName(first) : placeId}</p>
       <p>
         {lamp && first?.openingId ? `Behind the panel of ${lamp.name.toLowerCase()}. ` : ''}
-        {what}
+        {lookWords(faults.map(({ fault }) => fault))}
       </p>
       <div className={classes.answers}>
         {faults.map((each) => (
-          <Button key={each.id} variant="default" onClick={() => looked(each.id, each.name)}>
-            {each.name.split(': ').at(-1)}
+          <Button
+            key={each.id}
+            variant="default"
+            onClick={() => looked(each.id, faultName(each.fault, job.vehicle))}
+          >
+            {faultPlaceAndName(each.fault, job.vehicle)[1]}
           </Button>
         ))}
         <Button onClick={() => looked(null, 'nothing wrong there')}>Nothing wrong there</Button>

@@ -1,6 +1,5 @@
-import { circuitsOf, feedFuseId, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { circuitsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import type { Fault } from '../simulation/fault.ts';
 import type { Outcome } from './outcome.ts';
 
 /** What was played in one cell said of another that differs only in what the faults do not touch. */
@@ -30,25 +29,4 @@ export function merged(
     flash: faulty.flash,
     short: faulty.short,
   };
-}
-
-/** Circuits whose lamps, currents or feeds a fault changes by itself. */
-export function touchedBy(vehicle: Vehicle, fault: Fault): string[] {
-  const ofLamps = (ids: readonly string[]) =>
-    ids.flatMap((id) => circuitsOf(vehicle, id).map((each) => each.id));
-  if ('lampIds' in fault) return ofLamps(fault.lampIds);
-  if ('otherId' in fault) return ofLamps([fault.lampId, fault.otherId]);
-  if ('lampId' in fault) return ofLamps([fault.lampId]);
-  if ('circuitId' in fault) return [fault.circuitId];
-  if ('earthPointId' in fault)
-    return ofLamps(
-      vehicle.lamps.flatMap(({ id, earthPoint }) => (earthPoint === fault.earthPointId ? [id] : [])),
-    );
-  if ('fuseId' in fault)
-    return vehicle.circuits
-      .filter(
-        (circuit) => circuit.stopFuseId === fault.fuseId || feedFuseId(vehicle, circuit) === fault.fuseId,
-      )
-      .map(({ id }) => id);
-  return turnCircuits(vehicle).map(({ id }) => id);
 }
