@@ -186,6 +186,6 @@ describe('what a fault does is what the trade says of it', () => {
     const events = (faults: readonly Fault[]) =>
       play(minibus, 'cured', LEFT, faults).events.filter(({ kind }) => kind === 'message').length;
     expect(events([])).toBe(0);
-    expect(events([{ kind: 'setting-lost', circuitId: 'turn-left' }])).toBeGreaterThan(0);
+    expect(events([{ kind: 'setting-lost', circuitIds: ['turn-left'] }])).toBeGreaterThan(0);
   });
 });

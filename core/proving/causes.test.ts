@@ -10,6 +10,8 @@ import { FaultFinder } from './finder.ts';
 import { provingGrid } from './grid.ts';
 import { type CellTold, NOTHING_TOLD } from './told.ts';
 
+const PLAIN = { kind: 'plain', watts: 4, forVolts: null } as const;
+
 function first(job: Job, shelf: Shelf, cells: readonly CellTold[]) {
   const grid = provingGrid(job, shelf);
   if (!grid) throw new Error('it was ended');
@@ -20,7 +22,7 @@ function first(job: Job, shelf: Shelf, cells: readonly CellTold[]) {
 
 // What an installer is told at the kerb, each with the cause common practice puts it down to.
 describe('one cause explains what was seen', () => {
-  const fresh = freshJob({ kind: 'car', region: 'UN', year: 2008 }, 'rev', 'plain', DEMO_SHELF);
+  const fresh = freshJob({ kind: 'car', region: 'UN', year: 2008 }, 'rev', PLAIN, DEMO_SHELF);
 
   it('fog and reverse exchanged, though nobody has said yet what is behind which opening', () => {
     const { id, probability, finding } = first(fresh.job, fresh.shelf, [
@@ -62,7 +64,7 @@ describe('one cause explains what was seen', () => {
   });
 
   it('one of two reverse lamps dark, its LED lights one way round only: that, and no fuse', () => {
-    const { job, shelf } = freshJob({ kind: 'car', region: 'US', year: 2008 }, 'rev', 'plain', DEMO_SHELF);
+    const { job, shelf } = freshJob({ kind: 'car', region: 'US', year: 2008 }, 'rev', PLAIN, DEMO_SHELF);
     const oneWay = shelf.map((part) =>
       part.kind === 'led' && part.id === job.chosen['reverse-left']
         ? { ...part, polarity: 'one-way' as const }

@@ -147,6 +147,13 @@ describe('FaultFinder', () => {
       { cellId: 'asleep', seen: ['message turn-left'] },
       { cellId: 'turn-left', seen: ['flash fast'] },
     ]);
-    expect(message?.faults[0]?.id).toBe('setting-lost:turn-left');
+    // The setting is of both sides, or of this one.
+    expect(message?.faults[0]?.id).toBe('setting-lost:turn-left:turn-right');
+    const leftAlone = first(minibus, [
+      { cellId: 'asleep', seen: ['message turn-left'] },
+      { cellId: 'turn-left', seen: ['flash fast'] },
+      { cellId: 'turn-right', seen: [] },
+    ]);
+    expect(leftAlone?.faults[0]?.id).toBe('setting-lost:turn-left');
   });
 });

@@ -24,7 +24,9 @@ import { type CellTold, contradictory, type Told } from './told.ts';
 /** How likely it is before anything was seen that nothing is wrong, against all faults together. */
 const SOUND = 0.3;
 /** How often a second fault is there beside a first one (common practice: a job that went wrong once went wrong twice). */
-const SECOND = 0.06;
+const SECOND = 0.1;
+/** The same mistake is made again so many times likelier than any other (assumed). */
+const AGAIN = 6;
 /** So many of those that explain something are paired. */
 const PAIRED = 24;
 const WORTH = 0.01;
@@ -146,9 +148,14 @@ export class FaultFinder {
       some.slice(index + 1).map((b) => ({
         at: [...a.at, ...b.at],
         row: a.row.map((shown, cell) => bothShown(shown, b.row[cell] ?? NOTHING_SHOWN)),
-        prior: SECOND * a.prior * b.prior * one.length,
+        prior: (this.alikeKinds(a, b) * SECOND * a.prior * b.prior) / (1 - SOUND),
       })),
     );
+  }
+
+  private alikeKinds(a: Supposed, b: Supposed): number {
+    const kind = ({ at: [at = -1] }: Supposed) => this.grid.faults[at]?.fault.kind;
+    return kind(a) === kind(b) ? AGAIN : 1;
   }
 
   private suspects(possible: readonly Weighed[], all: number, cells: readonly CellTold[]): Suspect[] {

@@ -174,7 +174,7 @@ function soundRows(
 }
 
 /** A cell as whoever shows something beside its circuit asks of it. */
-function worked({ vehicle }: Job, fitment: Fitment, { id, condition, controls }: Cell): Worked {
+export function worked({ vehicle }: Job, fitment: Fitment, { id, condition, controls }: Cell): Worked {
   return {
     vehicle,
     fitment,

@@ -1,4 +1,5 @@
 import type { Fault, FaultKind } from '../faults/kinds.ts';
+import { capital, inARow } from '../formatting/format.ts';
 import type { Clue } from '../model/clues.ts';
 import type { LampInput } from '../model/vehicle/lamp.ts';
 import { circuitById, circuitsFeeding, fuseById, lampById } from '../model/vehicle/lookUp.ts';
@@ -18,6 +19,9 @@ interface FaultWords<F> {
 const lampName = (vehicle: Vehicle, { lampId }: { lampId: string }) => lampById(vehicle, lampId).name;
 const circuitName = (vehicle: Vehicle, { circuitId }: { circuitId: string }) =>
   circuitById(vehicle, circuitId).name;
+/** `Left turn and right turn`. */
+const circuitNames = (vehicle: Vehicle, ids: readonly string[]) =>
+  capital(inARow(ids.map((id) => circuitById(vehicle, id).name.toLowerCase())));
 /** `bright ` or `dim ` of a lamp that has both. */
 const which = (vehicle: Vehicle, { lampId, input }: { lampId: string; input: LampInput }) =>
   circuitsFeeding(vehicle, lampId, 'dim').length > 0 && circuitsFeeding(vehicle, lampId, 'main').length > 0
@@ -165,7 +169,7 @@ const FAULT_WORDS: { [K in FaultKind]: FaultWords<Extract<Fault, { kind: K }>> }
     kind: 'a setting that was not taken',
     look: 'Read the setting back after a key cycle.',
     cure: 'Set it again, key off and on, clear the codes.',
-    at: (fault, vehicle) => [circuitName(vehicle, fault), 'the LED setting was not taken'],
+    at: ({ circuitIds }, vehicle) => [circuitNames(vehicle, circuitIds), 'the LED setting was not taken'],
   },
   'no-decoder': {
     kind: 'a decoder left out',
@@ -178,10 +182,9 @@ const FAULT_WORDS: { [K in FaultKind]: FaultWords<Extract<Fault, { kind: K }>> }
     look: 'Look through a camera while it is on, or measure its feed: pulses, or plain volts? Does the flicker stay with another LED?',
     cure: 'A decoder with its capacitor where Cure says one works; else an LED that smooths itself, or the flicker is accepted.',
     at: ({ circuitIds }, vehicle) => {
-      const circuits = circuitIds.map((id) => circuitById(vehicle, id));
-      const known = circuits.every((circuit) => outputOf(vehicle, circuit)?.pwm);
+      const known = circuitIds.every((id) => outputOf(vehicle, circuitById(vehicle, id))?.pwm);
       return [
-        circuits.map(({ name }, at) => (at === 0 ? name : name.toLowerCase())).join(' and '),
+        circuitNames(vehicle, circuitIds),
         `${known ? 'pulsed' : 'may be pulsed'}, and the LED follows`,
       ];
     },
@@ -191,11 +194,7 @@ const FAULT_WORDS: { [K in FaultKind]: FaultWords<Extract<Fault, { kind: K }>> }
     look: 'Key on, lamps off, dark: does it twitch every second or so?',
     cure: 'A load across the lamp swallows the test pulses; or the outputs are set to LED.',
     at: ({ circuitIds }, vehicle) => [
-      circuitIds
-        .map((id, at) =>
-          (at === 0 ? (n: string) => n : (n: string) => n.toLowerCase())(circuitById(vehicle, id).name),
-        )
-        .join(' and '),
+      circuitNames(vehicle, circuitIds),
       'tested in the dark, and the LED shows it',
     ],
   },

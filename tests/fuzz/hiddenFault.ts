@@ -1,20 +1,25 @@
-import { placeOf } from '../../core/faults/kinds.ts';
+import { kindOf, placeOf } from '../../core/faults/kinds.ts';
 import type { PossibleFault } from '../../core/faults/library.ts';
 import { atSize } from '../../core/faults/sizes.ts';
 import { JobAnalysis } from '../../core/judge/analysis.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import type { Cell } from '../../core/proving/cells.ts';
 import type { NextCheck } from '../../core/proving/checks.ts';
 import { deviations } from '../../core/proving/deviations.ts';
 import type { FaultFinder } from '../../core/proving/finder.ts';
 import type { FaultFinding } from '../../core/proving/finding.ts';
+import { worked } from '../../core/proving/grid.ts';
 import type { Outcome } from '../../core/proving/outcome.ts';
 import { CellPlayer, type Played } from '../../core/proving/player.ts';
 import type { CellTold, PlaceTold, Told } from '../../core/proving/told.ts';
 import { type Fitment, fitmentOf, type SocketContent } from '../../core/simulation/fitment.ts';
 
 type Random = () => number;
+
+/** One hidden vehicle, and what it shows beside what its circuit does. */
+export type Hidden = Played & { beside(cell: Cell): readonly string[] };
 
 /**
  * A job's vehicle as it may really be: wires 30 % longer or shorter, parts 5 % off, LEDs of the other topology here and
@@ -24,7 +29,7 @@ export function hiddenVehicle(
   job: Job,
   shelf: Shelf,
   random: Random,
-): { play(fault: PossibleFault): Played } {
+): { play(fault: PossibleFault | null): Hidden } {
   const off = (share: number) => 1 + share * (2 * random() - 1);
   const vehicle = otherWires(job.vehicle, () => off(0.3));
   const analysis = new JobAnalysis({ ...job, vehicle }, shelf);
@@ -40,7 +45,14 @@ export function hiddenVehicle(
   const volts = (vehicle.systemVolts / 12) * 0.5 * (2 * random() - 1);
   const player = new CellPlayer(analysis, 'cured', fitment, random(), volts);
   return {
-    play: ({ fault }) => player.withFaults([atSize(fault, fitment, random())]),
+    play: (wrong) => ({
+      ...player.withFaults(wrong ? [atSize(wrong.fault, fitment, random())] : []),
+      // What no circuit tells: what shows for sure, and of what may show every second thing.
+      beside: (cell) => {
+        const shows = wrong && kindOf(wrong.fault).shows?.(wrong.fault, worked(job, fitted, cell));
+        return shows ? [...shows.sure, ...shows.maybe.filter(() => random() < 0.5)] : [];
+      },
+    }),
   };
 }
 
@@ -89,7 +101,7 @@ export type Picker = (finding: FaultFinding, told: Told) => NextCheck | null;
  */
 export function searchFor(
   finder: FaultFinder,
-  truth: { fault: PossibleFault; played: Played },
+  truth: { fault: PossibleFault | null; played: Hidden },
   checks: number,
   falseShare: number,
   random: Random,
@@ -113,17 +125,17 @@ export function searchFor(
       const should = grid.expected[at] as Outcome;
       if (!cell) break;
       const shown = deviations(should, truth.played.in(cell));
-      const seen = [...shown.sure, ...oneOfEach(shown.maybe, random)];
+      const seen = [...shown.sure, ...oneOfEach(shown.maybe, random), ...truth.played.beside(cell)];
       const other = grid.seen[Math.floor(random() * grid.seen.length)]?.[at]?.sure ?? [];
       cells.push({ cellId: cell.id, seen: slips ? other : seen });
     } else {
-      const there = placeOf(truth.fault.fault) === next.placeId ? truth.fault.id : null;
+      const there = truth.fault && placeOf(truth.fault.fault) === next.placeId ? truth.fault.id : null;
       const [some = null] = next.faultIds;
       places.push({ placeId: next.placeId, found: slips ? (there ? null : some) : there });
     }
     finding = finder.find(told());
   }
-  const mine = finding.suspects.find(({ faults }) => faults.some(({ id }) => id === truth.fault.id));
+  const mine = finding.suspects.find(({ faults }) => faults.some(({ id }) => id === truth.fault?.id));
   const before = finding.suspects.filter(
     (each) => each !== mine && each.probability >= (mine?.probability ?? 1),
   );
