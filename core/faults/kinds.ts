@@ -28,6 +28,7 @@ import { sweepCut } from './kinds/sweepCut.ts';
 import { tapOnOtherFeed } from './kinds/tapOnOtherFeed.ts';
 import { tapOpen } from './kinds/tapOpen.ts';
 import { tested } from './kinds/tested.ts';
+import { wantsLoad } from './kinds/wantsLoad.ts';
 import { wet } from './kinds/wet.ts';
 import { wrongWedge } from './kinds/wrongWedge.ts';
 
@@ -67,6 +68,7 @@ export const FAULT_KINDS = {
   excite,
   sweep: sweepCut,
   wet,
+  'wants-load': wantsLoad,
 };
 
 export type FaultKind = keyof typeof FAULT_KINDS;

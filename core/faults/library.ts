@@ -10,7 +10,7 @@ export interface PossibleFault {
   /** `reversed:rear-left`: what the command line takes */
   id: string;
   fault: Fault;
-  /** weight among all of the vehicle's faults */
+  /** weight among all of the vehicle's faults; of what is nothing broken, its share of vehicles that are sound */
   prior: number;
   /** the opening one must get behind to look; null where nothing is opened */
   openingId: string | null;

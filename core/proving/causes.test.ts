@@ -63,6 +63,37 @@ describe('one cause explains what was seen', () => {
     expect(first(open, DEMO_SHELF, cells).id).not.toMatch(/^pulsed/);
   });
 
+  it('fast on both sides with resistors a little too large: nothing is broken, the relay wants more', () => {
+    const job = demoJob('library-route-1');
+    for (const cure of Object.values(job.cures))
+      if (cure?.kind === 'load-resistor')
+        for (const { pieces } of cure.networks) for (const piece of pieces) piece.ohms *= 1.5;
+    const { id, probability, finding } = first(job, DEMO_SHELF, [
+      { cellId: 'turn-left', seen: ['flash fast'] },
+      { cellId: 'turn-right', seen: ['flash fast'] },
+    ]);
+    expect(id).toBe('wants-load:turn-left:turn-right');
+    const broken = finding.suspects.find(({ faults }) => faults[0]?.fault.kind !== 'wants-load');
+    expect(probability).toBeGreaterThan(3 * (broken?.probability ?? 0));
+    expect(finding.soundProbability).toBeLessThan(0.05);
+    // On one side alone it is rather something broken there.
+    const oneSide = first(job, DEMO_SHELF, [
+      { cellId: 'turn-left', seen: ['flash fast'] },
+      { cellId: 'turn-right', seen: [] },
+    ]);
+    expect(oneSide.id).not.toMatch(/^wants-load/);
+  });
+
+  it('fast on both sides with LEDs and nothing done: surely too little load', () => {
+    const bare = { ...demoJob('library-route-1'), cures: {}, vehicleCures: [] };
+    const { id, probability } = first(bare, DEMO_SHELF, [
+      { cellId: 'turn-left', seen: ['flash fast'] },
+      { cellId: 'turn-right', seen: ['flash fast'] },
+    ]);
+    expect(id).toBe('wants-load:turn-left:turn-right');
+    expect(probability).toBeGreaterThan(0.6);
+  });
+
   it('one of two reverse lamps dark, its LED lights one way round only: that, and no fuse', () => {
     const { job, shelf } = freshJob({ kind: 'car', region: 'US', year: 2008 }, 'rev', PLAIN, DEMO_SHELF);
     const oneWay = shelf.map((part) =>

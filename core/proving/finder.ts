@@ -1,6 +1,7 @@
 import { bestTest } from '../evidence/nextTest.ts';
 import { clueFactor } from '../faults/clues.ts';
 import { placeOf } from '../faults/kinds.ts';
+import type { PossibleFault } from '../faults/library.ts';
 import { type Place, placesOf } from '../faults/places.ts';
 import type { Job } from '../model/job.ts';
 import {
@@ -29,6 +30,13 @@ const SECOND = 0.1;
 const AGAIN = 6;
 /** So many of those that explain something are paired. */
 const PAIRED = 24;
+/**
+ * A vehicle whose watcher wants more load as it is fitted is brought in for that, whatever else: so many times as often as any
+ * other (common practice: too little load is what converted vehicles have first).
+ */
+const AS_FITTED = 1;
+/** However surely a watcher wants more, it may be otherwise. */
+const HARDLY = 0.02;
 const WORTH = 0.01;
 const NOT_SHOWN = 1e-3;
 /** Places that are weighed as next checks: those of the likeliest faults. */
@@ -55,6 +63,7 @@ export class FaultFinder {
   private readonly placeIds: readonly string[];
   private readonly alike: readonly string[];
   private readonly singles: readonly Supposed[];
+  private readonly sound: Supposed;
 
   constructor(
     private readonly job: Job,
@@ -66,12 +75,23 @@ export class FaultFinder {
     this.alike = grid.faults.map((_, at) =>
       (grid.seen[at] ?? []).map(({ sure, maybe }) => `${sure.join('+')}?${maybe.join('+')}`).join('|'),
     );
-    const total = grid.faults.reduce((sum, { prior }) => sum + prior, 0) || 1;
-    this.singles = grid.faults.map(({ prior }, at) => ({
+    const broken = grid.faults.filter((each) => !isAsFitted(each));
+    const total = broken.reduce((sum, { prior }) => sum + prior, 0) || 1;
+    this.singles = grid.faults.map((fault, at) => ({
       at: [at],
       row: grid.seen[at] ?? [],
-      prior: ((1 - SOUND) * prior) / total,
+      prior: isAsFitted(fault) ? AS_FITTED * fault.prior : ((1 - SOUND) * fault.prior) / total,
     }));
+    // What a watcher that wants more would show is a cause of its own, and no longer nothing.
+    const wanting = grid.faults.flatMap((each, at) => (isAsFitted(each) ? [{ each, at }] : []));
+    const wanted = wanting.reduce((sum, { each }) => sum + each.prior, 0);
+    this.sound = {
+      at: [],
+      row: grid.sound.map((shown, cell) =>
+        wanting.reduce((left, { at }) => without(left, grid.seen[at]?.[cell] ?? NOTHING_SHOWN), shown),
+      ),
+      prior: SOUND * Math.max(HARDLY, 1 - wanted),
+    };
   }
 
   /** How many causes no cell tells apart, at most. */
@@ -89,16 +109,23 @@ export class FaultFinder {
   find(told: Told, whereabouts: Whereabouts = ALONE_AT_THE_SEAT): FaultFinding {
     const cells = told.cells.filter(({ cellId }) => this.cellAt.has(cellId));
     const known: Told = { ...told, cells };
-    const sound: Supposed = { at: [], row: this.grid.sound, prior: SOUND };
-    const one = this.weighed([sound, ...this.singles], known);
+    const one = this.weighed([this.sound, ...this.singles], known);
     const best = one.toSorted((a, b) => b.weight - a.weight)[0];
     const leaves = best && cells.some((each) => !fitsWholly(this.shown(best.is, each.cellId), each));
     const possible = leaves ? [...one, ...this.weighed(this.pairs(one, cells), known)] : one;
     const all = possible.reduce((sum, { weight }) => sum + weight, 0) || 1;
-    const suspects = this.suspects(possible, all, cells);
+    // A watcher that wants more load where nobody told of it is nothing of all that was told.
+    const nothing = (is: Supposed) =>
+      is.at.length === 0 ||
+      (this.isWanting(is) && !cells.some((each) => each.seen.length > 0 && this.fits(is, each)));
+    const suspects = this.suspects(
+      possible.filter(({ is }) => !nothing(is)),
+      all,
+      cells,
+    );
     return {
       suspects,
-      soundProbability: (one[0]?.weight ?? 0) / all,
+      soundProbability: possible.reduce((sum, { is, weight }) => sum + (nothing(is) ? weight : 0), 0) / all,
       unexplained: cells.filter(
         (each) => each.seen.length > 0 && !this.singles.some((is) => this.fits(is, each)),
       ),
@@ -138,7 +165,10 @@ export class FaultFinder {
   private pairs(one: readonly Weighed[], cells: readonly CellTold[]): Supposed[] {
     const explains = one
       .filter(
-        ({ is }) => is.at.length > 0 && cells.some((each) => each.seen.length > 0 && this.fits(is, each)),
+        ({ is }) =>
+          is.at.length > 0 &&
+          !this.isWanting(is) &&
+          cells.some((each) => each.seen.length > 0 && this.fits(is, each)),
       )
       .toSorted((a, b) => b.weight - a.weight);
     // Of those that look alike one stands for all.
@@ -151,6 +181,11 @@ export class FaultFinder {
         prior: (this.alikeKinds(a, b) * SECOND * a.prior * b.prior) / (1 - SOUND),
       })),
     );
+  }
+
+  private isWanting({ at: [at = -1] }: Supposed): boolean {
+    const fault = this.grid.faults[at];
+    return fault !== undefined && isAsFitted(fault);
   }
 
   private alikeKinds(a: Supposed, b: Supposed): number {
@@ -278,4 +313,16 @@ export class FaultFinder {
 function settled([first]: readonly Suspect[], { places }: Told): boolean {
   if (!first || first.and || first.faults.length > 1) return false;
   return first.probability >= SETTLED && places.some(({ found }) => found === first.faults[0]?.id);
+}
+
+/** Whether it is nothing broken, but what is fitted. */
+function isAsFitted({ fault }: PossibleFault): boolean {
+  return fault.kind === 'wants-load';
+}
+
+/** What is left to be seen without something else. */
+function without({ sure, maybe }: Shown, less: Shown): Shown {
+  const left = (keys: readonly string[]) =>
+    keys.filter((each) => !less.sure.includes(each) && !less.maybe.includes(each));
+  return { sure: left(sure), maybe: left(maybe) };
 }

@@ -27,6 +27,7 @@ import {
 import type { Outcome } from './outcome.ts';
 import { CellPlayer, type Played } from './player.ts';
 import { smallestCover } from './smallestSet.ts';
+import { wantingMore } from './wantsMore.ts';
 
 /** A job's proving grid: what each cell should show, what each fault would show there, and what suffices. */
 export interface ProvingGrid {
@@ -34,15 +35,23 @@ export interface ProvingGrid {
   expected: readonly Outcome[];
   /** by cell: what may be seen with nothing wrong, where unknowns leave more than one thing */
   sound: readonly Shown[];
+  /** what may be wrong, and last what is nothing broken: whose watcher may want more load as it is fitted */
   faults: readonly PossibleFault[];
   /** by fault, then by cell: what is not as it should be there */
   seen: readonly (readonly Shown[])[];
-  /** places of the fewest cells that show every fault any cell shows, and every lamp at each of its levels and dark */
+  /** places of the fewest cells that surely show every fault at every size any cell surely shows, and every lamp at each level and dark */
   smallest: readonly number[];
   /** faults that no cell is sure to show, though it may at some size or threshold */
   doubtful: readonly PossibleFault[];
   /** faults that no cell can show: they are found by other means, or not at all */
   unshown: readonly PossibleFault[];
+}
+
+/** One fault by cell: what it shows at any size, and at each of its sizes where somebody is sure to see it. */
+export interface FaultRow {
+  shown: readonly Shown[];
+  /** by size, from the smallest, then by cell */
+  surely: readonly (readonly boolean[])[];
 }
 
 /** Faults worked out so far of how many; false ends it. */
@@ -63,7 +72,7 @@ export function provingGrid(
   told: GridTold = () => true,
 ): ProvingGrid | null {
   const work = new GridWork(job, shelf, configuration);
-  const rows: (readonly Shown[])[] = [];
+  const rows: FaultRow[] = [];
   for (const at of work.faults.keys()) {
     rows.push(work.row(at));
     if (!told(rows.length, work.faults.length)) return null;
@@ -98,19 +107,27 @@ export class GridWork {
   }
 
   /** What one of the faults shows in each cell, as small and as large as it may be. */
-  row(at: number): readonly Shown[] {
+  row(at: number): FaultRow {
     const { player, job, cells, expected, sound } = this;
     const fault = this.faults[at]?.fault;
-    if (!fault) return [];
+    if (!fault) return NO_ROW;
     const kind = kindOf(fault);
     const sizes = isFelt(fault)
       ? sizesOf(fault, player.fitment).map((each) => player.withFaults([each]))
       : [];
-    return cells.map((cell, index) => {
-      const circuit = shownAtSizes(sizes, cell, expected[index] as Outcome);
+    // What no circuit feels has no size: what it shows beside is all of it.
+    const surely = (sizes.length > 0 ? sizes : [null]).map(() => cells.map(() => false));
+    const shown = cells.map((cell, index) => {
+      const bySize = shownBySize(sizes, cell, expected[index] as Outcome);
       const beside = kind.shows?.(fault, worked(job, player.fitment, cell)) ?? NOTHING_SHOWN;
-      return withSound(bothShown(circuit, beside), sound[index] ?? NOTHING_SHOWN);
+      const usual = sound[index] ?? NOTHING_SHOWN;
+      surely.forEach((row, size) => {
+        const sure = [...(bySize[size]?.sure ?? []), ...beside.sure];
+        row[index] = tells(sure, usual);
+      });
+      return withSound(bothShown(atAnySize(bySize), beside), usual);
     });
+    return { shown, surely };
   }
 
   /**
@@ -118,17 +135,32 @@ export class GridWork {
    *
    * @param rows those of all faults, in their order
    */
-  grid(rows: readonly (readonly Shown[])[]): ProvingGrid {
+  grid(rows: readonly FaultRow[]): ProvingGrid {
     const { job, cells, expected, sound } = this;
     // What no circuit feels and shows in no cell of this job is none of its business.
     const kept = this.faults.flatMap((each, at) => {
-      const row = rows[at] ?? [];
+      const { shown: row, surely } = rows[at] ?? NO_ROW;
       const shows = row.some((shown, cell) => !isSame(shown, sound[cell] ?? NOTHING_SHOWN));
-      return isFelt(each.fault) || shows ? [{ each, row }] : [];
+      return isFelt(each.fault) || shows ? [{ each, row, surely }] : [];
     });
-    const faults = kept.map(({ each }) => each);
-    const seen = kept.map(({ row }) => row);
-    const { smallest, sure, may } = sufficient(job, cells, seen, sound, expected);
+    const rest = kept.map(({ each }) => each);
+    // What may be seen with nothing wrong tells of nothing.
+    const may = new Set(
+      kept.flatMap(({ row }, fault) =>
+        row.some((each, at) => tells([...each.sure, ...each.maybe], sound[at] ?? NOTHING_SHOWN))
+          ? [fault]
+          : [],
+      ),
+    );
+    // A size that no cell surely shows nobody can be held to; one that any shows must be shown.
+    const sizes = kept.flatMap(({ surely }) => surely.filter((row) => row.includes(true)));
+    const sure = new Set(
+      kept.flatMap(({ surely }, fault) => (surely.some((row) => row.includes(true)) ? [fault] : [])),
+    );
+    const smallest = sufficient(job, cells, sizes, expected);
+    const wanting = wantingMore(job, this.player, cells, expected);
+    const faults = [...rest, ...wanting.map(({ cause }) => cause)];
+    const seen = [...kept, ...wanting].map(({ row }) => row);
     return {
       cells,
       expected,
@@ -136,22 +168,29 @@ export class GridWork {
       faults,
       seen,
       smallest,
-      doubtful: faults.filter((_, fault) => !sure.has(fault) && may.has(fault)),
-      unshown: faults.filter((_, fault) => !may.has(fault)),
+      doubtful: rest.filter((_, fault) => !sure.has(fault) && may.has(fault)),
+      unshown: rest.filter((_, fault) => !may.has(fault)),
     };
   }
 }
 
-/** What shows at no size shows at none that is smaller: the largest is asked first. */
-function shownAtSizes(sizes: readonly Played[], cell: Cell, should: Outcome): Shown {
+/** What each size shows, from the smallest. What shows at no size shows at none that is smaller: the largest is asked first. */
+function shownBySize(sizes: readonly Played[], cell: Cell, should: Outcome): Shown[] {
   const shown: Shown[] = [];
   for (const each of sizes.toReversed()) {
     const found = deviations(should, each.in(cell));
-    if (isNothing(found)) return shown.length === 0 ? found : atAnySize([...shown, found]);
-    shown.push(found);
+    shown.unshift(found);
+    if (isNothing(found)) break;
   }
-  return atAnySize(shown);
+  return [...sizes.slice(shown.length).map(() => NOTHING_SHOWN), ...shown];
 }
+
+/** Whether anything of it is not to be seen with nothing wrong. */
+function tells(keys: readonly string[], sound: Shown): boolean {
+  return keys.some((each) => !sound.sure.includes(each) && !sound.maybe.includes(each));
+}
+
+const NO_ROW: FaultRow = { shown: [], surely: [] };
 
 /** What may be seen with nothing wrong: thresholds within their bands, LEDs whose inside nobody knows. */
 function soundRows(
@@ -191,40 +230,27 @@ function withSound(shown: Shown, sound: Shown): Shown {
 }
 
 /**
- * The fewest cells that show what can be shown. A fault that some cell is sure to show is held to those cells; one that
- * cells only may show, to these.
+ * The fewest cells that surely show whatever any cell surely shows, each fault at each of its sizes, and each lamp lit at
+ * each of its levels and dark, whatever else would tell of it.
+ *
+ * @param sizes by fault and size: the cells that surely show it
  */
 function sufficient(
   job: Job,
   cells: readonly Cell[],
-  seen: readonly (readonly Shown[])[],
-  sound: readonly Shown[],
+  sizes: readonly (readonly boolean[])[],
   expected: readonly Outcome[],
-) {
-  const sure = new Set<number>();
-  const may = new Set<number>();
-  // What may be seen with nothing wrong tells of nothing.
-  const tells = (shown: readonly string[], at: number) =>
-    shown.some((each) => !sound[at]?.sure.includes(each) && !sound[at]?.maybe.includes(each));
-  seen.forEach((row, fault) => {
-    if (row.some((each, at) => tells(each.sure, at))) sure.add(fault);
-    if (row.some((each, at) => tells([...each.sure, ...each.maybe], at))) may.add(fault);
-  });
-  const shows = (fault: number, at: number) => {
-    const each = seen[fault]?.[at] ?? NOTHING_SHOWN;
-    return tells(each.sure, at) || (!sure.has(fault) && tells(each.maybe, at));
-  };
+): number[] {
   const toSee = thingsToSee(job);
   const covers = cells.map(
     (cell, at) =>
       new Set([
-        ...seen.flatMap((_, fault) => (shows(fault, at) ? [fault] : [])),
-        // Every lamp is seen lit at each of its levels, and dark, whatever else would tell of it.
-        ...toSee.flatMap((isSeen, thing) => (isSeen(cell) ? [seen.length + thing] : [])),
+        ...sizes.flatMap((row, size) => (row[at] ? [size] : [])),
+        ...toSee.flatMap((isSeen, thing) => (isSeen(cell) ? [sizes.length + thing] : [])),
       ]),
   );
   const minutes = cells.map((cell, at) => cellMinutes(job, cell, expected[at] as Outcome, ALONE_AT_THE_SEAT));
-  return { smallest: smallestCover(covers, minutes), sure, may };
+  return smallestCover(covers, minutes);
 }
 
 /** Each lamp a job converts or may disturb, at each level its feeds give it, and dark. */

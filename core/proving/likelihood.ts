@@ -13,6 +13,8 @@ const PLAINLY_INVENTED = 0.001;
 const INVENTED = 0.01;
 const LEFT_OUT = 0.5;
 const OVERLOOKED = 0.02;
+/** Nobody overlooks how it flashes. */
+const FLASH_OVERLOOKED = 0.002;
 /** What may show, shows so often. */
 const MAY = 0.5;
 
@@ -24,7 +26,10 @@ export function cellLikelihood(shown: Shown, { seen }: Pick<CellTold, 'seen'>): 
 }
 
 function toldRightly({ sure, maybe }: Shown, seen: readonly string[]): number {
-  if (seen.length === 0) return sure.length > 0 ? OVERLOOKED : maybe.length > 0 ? MAY : 1;
+  if (seen.length === 0) {
+    if (sure.some((each) => each.startsWith('flash '))) return FLASH_OVERLOOKED;
+    return sure.length > 0 ? OVERLOOKED : maybe.length > 0 ? MAY : 1;
+  }
   let weight = 1;
   for (const each of seen)
     if (!sure.includes(each))

@@ -32,7 +32,7 @@ export interface Played {
  */
 export class CellPlayer {
   readonly fitment: Fitment;
-  private readonly sound: VehicleSimulation;
+  private sound: VehicleSimulation;
   private readonly soundOutcomes = new Map<string, Outcome>();
   private readonly melted = new WeakMap<VehicleSimulation, Map<string, VehicleSimulation>>();
   private readonly vehicle: Vehicle;
@@ -41,19 +41,30 @@ export class CellPlayer {
   /**
    * @param fitment what is fitted, where that is known better than the job says it
    * @param decided where thresholds lie in their bands, 0 to 1, where somebody knows: of a simulated vehicle
+   * @param openWatched whether there what nobody knows to be watched is
    * @throws UnknownReferenceError when the job names a bulb or LED that is not known
    */
   constructor(
-    analysis: JobAnalysis,
-    configuration: Configuration,
+    private readonly analysis: JobAnalysis,
+    private readonly configuration: Configuration,
     fitment: Fitment = fitmentOf(analysis.job, analysis.shelf, configuration),
     decided: number | null = null,
     private readonly moreVolts = 0,
+    openWatched = false,
   ) {
     this.vehicle = analysis.job.vehicle;
     this.fitment = fitment;
     this.sound = new VehicleSimulation(this.vehicle, fitment);
-    this.watching = new Watching(analysis, configuration, decided);
+    this.watching = new Watching(analysis, configuration, decided, openWatched);
+  }
+
+  /** The same vehicle where every threshold lies so far up its band, 0 to 1, and what may be watched is. */
+  decidedAt(share: number): CellPlayer {
+    const { analysis, configuration, fitment, moreVolts } = this;
+    const decided = new CellPlayer(analysis, configuration, fitment, share, moreVolts, true);
+    // What flows does not hang on thresholds.
+    decided.sound = this.sound;
+    return decided;
   }
 
   /** @throws NoSolutionError when no steady state exists */

@@ -38,11 +38,13 @@ export class Watching {
 
   /**
    * @param decided where each threshold lies in its band, 0 to 1, where somebody knows: of a simulated vehicle
+   * @param openWatched whether there what nobody knows to be watched is
    */
   constructor(
     private readonly analysis: JobAnalysis,
     configuration: Configuration,
     private readonly decided: number | null = null,
+    private readonly openWatched = false,
   ) {
     this.judge = new Judge(analysis, configuration);
   }
@@ -56,7 +58,7 @@ export class Watching {
     if (circuit.kind === 'turn') return 'no';
     const { who, open } = watchedBy({ vehicle, evidence: this.analysis.job.evidence }, flasher, circuit);
     // Of a vehicle that is known through and through nothing is open.
-    if (open) return this.decided === null ? 'maybe' : 'no';
+    if (open) return this.decided === null ? 'maybe' : this.openWatched ? 'yes' : 'no';
     return who === null ? 'no' : 'yes';
   }
 

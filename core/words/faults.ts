@@ -22,6 +22,15 @@ const circuitName = (vehicle: Vehicle, { circuitId }: { circuitId: string }) =>
 /** `Left turn and right turn`. */
 const circuitNames = (vehicle: Vehicle, ids: readonly string[]) =>
   capital(inARow(ids.map((id) => circuitById(vehicle, id).name.toLowerCase())));
+/** Who watches a circuit, and what else would still it. */
+function watcherWords({ flasher, bulbCheck }: Vehicle, circuitId: string): string {
+  if (bulbCheck?.watches.some((each) => each.circuitId === circuitId)) return 'the bulb check';
+  if (flasher.kind === 'controller') return 'the controller (or its LED setting)';
+  if (flasher.kind === 'non-watching-relay')
+    return flasher.adjuster ? 'the relay (or its screw)' : 'the relay, by its least load,';
+  return flasher.kind === 'thermal' ? 'the thermal flasher' : 'the relay';
+}
+
 /** `bright ` or `dim ` of a lamp that has both. */
 const which = (vehicle: Vehicle, { lampId, input }: { lampId: string; input: LampInput }) =>
   circuitsFeeding(vehicle, lampId, 'dim').length > 0 && circuitsFeeding(vehicle, lampId, 'main').length > 0
@@ -215,6 +224,19 @@ const FAULT_WORDS: { [K in FaultKind]: FaultWords<Extract<Fault, { kind: K }>> }
     look: 'Count the flashes: does it go dark before its last segment is lit?',
     cure: 'Slow the flasher down to 60 to 90 a minute, or fit an LED that lights at once.',
     at: (fault, vehicle) => [lampName(vehicle, fault), 'its sweep is cut short'],
+  },
+  'wants-load': {
+    kind: 'nothing broken, too little load as it is fitted',
+    look: 'Hold a filament bulb of 21 W across one of its lamps, or put one back: is all as it should be then?',
+    cure: 'Cure says what it wants: a load, another relay, or a setting.',
+    at: ({ circuitIds: [id = '', ...others] }, vehicle) => [
+      'Nothing is broken',
+      `as fitted, ${watcherWords(vehicle, id)} wants more load${
+        others.length > 0 || circuitById(vehicle, id).kind === 'turn'
+          ? ''
+          : ` on ${circuitById(vehicle, id).name.toLowerCase()}`
+      }`,
+    ],
   },
   wet: {
     kind: 'a broken seal',

@@ -43,7 +43,7 @@ export function hiddenVehicle(
     })),
   };
   const volts = (vehicle.systemVolts / 12) * 0.5 * (2 * random() - 1);
-  const player = new CellPlayer(analysis, 'cured', fitment, random(), volts);
+  const player = new CellPlayer(analysis, 'cured', fitment, random(), volts, random() < 0.5);
   return {
     play: (wrong) => ({
       ...player.withFaults(wrong ? [atSize(wrong.fault, fitment, random())] : []),
@@ -126,7 +126,12 @@ export function searchFor(
       if (!cell) break;
       const shown = deviations(should, truth.played.in(cell));
       const seen = [...shown.sure, ...oneOfEach(shown.maybe, random), ...truth.played.beside(cell)];
-      const other = grid.seen[Math.floor(random() * grid.seen.length)]?.[at]?.sure ?? [];
+      // What is told falsely is what another fault would show, or nothing; never by chance what is so.
+      const others = grid.seen.flatMap((row) => {
+        const sure = row[at]?.sure ?? [];
+        return sure.join() === seen.toSorted().join() ? [] : [sure];
+      });
+      const other = others[Math.floor(random() * others.length)] ?? [];
       cells.push({ cellId: cell.id, seen: slips ? other : seen });
     } else {
       const there = truth.fault && placeOf(truth.fault.fault) === next.placeId ? truth.fault.id : null;

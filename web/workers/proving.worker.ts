@@ -3,10 +3,9 @@ import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Whereabouts } from '../../core/proving/checks.ts';
-import type { Shown } from '../../core/proving/deviations.ts';
 import { FaultFinder } from '../../core/proving/finder.ts';
 import type { FaultFinding } from '../../core/proving/finding.ts';
-import { GridWork, type ProvingGrid } from '../../core/proving/grid.ts';
+import { type FaultRow, GridWork, type ProvingGrid } from '../../core/proving/grid.ts';
 import type { Told } from '../../core/proving/told.ts';
 
 /** How long it works before it listens, ms: a wish to stop is heard so soon. */
@@ -32,6 +31,12 @@ function workOf({ key, job, shelf, configuration }: GridRun): GridWork {
   return begun.work;
 }
 
+function keep(key: string, finder: FaultFinder): void {
+  finders.delete(key);
+  finders.set(key, finder);
+  for (const old of [...finders.keys()].slice(0, -KEPT)) finders.delete(old);
+}
+
 const api = {
   /** A grid that was worked out before. */
   known(key: string): ProvingGrid | null {
@@ -47,9 +52,9 @@ const api = {
     run: GridRun,
     { part, of }: { part: number; of: number },
     told: (done: number, of: number) => void,
-  ): Promise<(readonly Shown[])[] | null> {
+  ): Promise<FaultRow[] | null> {
     const work = workOf(run);
-    const rows: (readonly Shown[])[] = [];
+    const rows: FaultRow[] = [];
     let listened = performance.now();
     for (let at = part; at < work.faults.length; at += of) {
       rows.push(work.row(at));
@@ -62,15 +67,18 @@ const api = {
     return rows;
   },
   /** The grid of all rows together, and a finder that stands on it. */
-  grid(run: GridRun, rows: (readonly Shown[])[]): ProvingGrid {
+  grid(run: GridRun, rows: readonly FaultRow[]): ProvingGrid {
     const grid = workOf(run).grid(rows);
     begun = null;
-    finders.set(run.key, new FaultFinder(run.job, grid));
-    for (const old of [...finders.keys()].slice(0, -KEPT)) finders.delete(old);
+    keep(run.key, new FaultFinder(run.job, grid));
     return grid;
   },
   stop(run: number): void {
     stopped.add(run);
+  },
+  /** Has a grid that was worked out before, and left since, to look for faults on again. */
+  restore(key: string, job: Job, grid: ProvingGrid): void {
+    keep(key, new FaultFinder(job, grid));
   },
   /** What may be wrong by what was told; null where the grid is not there any more. */
   find(key: string, told: Told, whereabouts: Whereabouts): FaultFinding | null {

@@ -6,7 +6,7 @@ import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Whereabouts } from '../../core/proving/checks.ts';
 import type { FaultFinding } from '../../core/proving/finding.ts';
-import type { ProvingGrid } from '../../core/proving/grid.ts';
+import type { FaultRow, ProvingGrid } from '../../core/proving/grid.ts';
 import type { Told } from '../../core/proving/told.ts';
 import { electrics } from './electrics.ts';
 import type { GridRun, ProvingWorker } from './proving.worker.ts';
@@ -24,6 +24,8 @@ function proving(part = 0): Remote<ProvingWorker> {
   );
   return started[part];
 }
+
+const NO_ROW: FaultRow = { shown: [], surely: [] };
 
 const PARTS = Array.from({ length: SHARES }, (_, part) => part);
 
@@ -59,7 +61,10 @@ async function workOut(
   );
   if (shares.some((each) => each === null)) throw new DOMException('The grid was stopped.', 'AbortError');
   const count = shares.reduce((sum, each) => sum + (each?.length ?? 0), 0);
-  const rows = Array.from({ length: count }, (_, at) => shares[at % SHARES]?.[Math.floor(at / SHARES)] ?? []);
+  const rows = Array.from(
+    { length: count },
+    (_, at) => shares[at % SHARES]?.[Math.floor(at / SHARES)] ?? NO_ROW,
+  );
   return proving().grid(run, rows);
 }
 
@@ -111,11 +116,17 @@ export function useProving(job: Job, shelf: Shelf, configuration: Configuration 
 }
 
 /** What may be wrong with a vehicle, worked out anew with everything that is told. */
-export function useFinding(key: string | null, told: Told, whereabouts: Whereabouts) {
+export function useFinding({ key, grid }: Proving, job: Job, told: Told, whereabouts: Whereabouts) {
   return useQuery<FaultFinding | null>({
     queryKey: ['finding', key, JSON.stringify(told), JSON.stringify(whereabouts)],
-    queryFn: () => proving().find(key ?? '', told, whereabouts),
-    enabled: key !== null,
+    queryFn: async () => {
+      const found = await proving().find(key, told, whereabouts);
+      if (found || !grid) return found;
+      // The worker keeps few grids; this one was left for others, and is here still.
+      await proving().restore(key, job, grid);
+      return proving().find(key, told, whereabouts);
+    },
+    enabled: grid !== undefined,
     placeholderData: (before, query) => (query?.queryKey[1] === key ? before : undefined),
   });
 }

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { isFelt } from '../../../../core/faults/kinds.ts';
 import type { FaultFinding, Suspect } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
@@ -38,7 +39,7 @@ export function Causes({ finding, grid, chooseCell }: CausesProps) {
         ))}
         <li>
           <span className={classes.share}>{percent(soundProbability)}</span>
-          <div>Nothing of all this: told wrongly, or as it is fitted</div>
+          <div>Nothing of all this: told wrongly, or it came and went</div>
         </li>
       </ol>
       {suspects.length > AT_FIRST && (
@@ -95,6 +96,15 @@ function Cause({
           {leaves.length > 0 && ` Does not go with ${leaves.map(says).join('; ')}.`}
           {else1 && ` Then ${says(else1)} as well.`}
         </p>
+        {first?.fault.kind === 'wants-load' && (
+          <Button
+            size="xs"
+            component={Link}
+            to={`/jobs/${job.id}/cure?circuit=${first.fault.circuitIds[0] ?? ''}`}
+          >
+            See its cure
+          </Button>
+        )}
         {playable && (
           <Button size="xs" variant="default" aria-pressed={shown} onClick={show}>
             {shown ? 'Take it off the plan' : 'Show me'}

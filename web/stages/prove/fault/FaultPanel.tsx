@@ -34,7 +34,7 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
   const [helper, setHelper] = useState(job.habits?.helper ?? false);
   const [open, setOpen] = useState<readonly string[]>([]);
   const told = toldOf(job, grid.cells, 'cured', Date.now());
-  const finding = useFinding(proving.key, told, { helper, open });
+  const finding = useFinding(proving, job, told, { helper, open });
   const cells = toldNow(job, grid.cells, 'cured', Date.now());
   const failed = cells.filter(({ seen }) => seen.length > 0);
   const symptoms = SYMPTOMS.filter(({ words }) =>
