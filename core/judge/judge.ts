@@ -243,7 +243,7 @@ export class Judge {
       ),
       ...this.resistors(circuit),
     ];
-    const predicted = predictRate(this.flasher, points);
+    const predicted = predictRate(this.flasher, points, this.flowing([asked]));
     const judged = this.judged(circuit, points, limits, predicted.high, asked);
     const worst = worstPoint(points);
     const { findings } = judged;
@@ -447,7 +447,7 @@ export class Judge {
       points,
       worst,
       litAmps,
-      rate: predictRate(this.flasher, points),
+      rate: predictRate(this.flasher, points, this.flowing(turnCircuits(this.vehicle))),
       limits,
       reason: hazardReason({ flasher: this.flasher, state, points, worst, limits, litAmps, findings: [] }),
     };
@@ -460,6 +460,13 @@ export class Judge {
       ...relayLimit(this.vehicle, this.flasher, () => this.litAmps(circuits, supplies), 'Hazard'),
       ...this.outputLimits(circuits, supplies),
     ];
+  }
+
+  /** What some sides draw together so many seconds after they came on, A. */
+  private flowing(circuits: readonly TurnCircuit[]) {
+    const sides = circuits.map(({ side }) => side);
+    return (emfVolts: number, lookSeconds: number) =>
+      this.turns.solve({ emfVolts, sides, lookSeconds }).totalAmps;
   }
 
   /** The highest lit current of some sides over all supplies and tolerances, A. */

@@ -2,7 +2,7 @@
 import { EARTH, type Element, FLOATING_OHMS, type Netlist, OPEN_OHMS } from '../circuit/engine/netlist.ts';
 import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';
-import { LAMP_INRUSH_SPEEDS_UP, thermalFlasher } from '../devices/thermal.ts';
+import { ratingOnBulbs, thermalFlasher } from '../devices/thermal.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
 import { feedFuseId, fuseById, lampById, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -154,9 +154,7 @@ function flasherElements({ fitment, circuits }: Build): Element[] {
   const from = NODES.fused(flasher.fuseId);
   const leak = resistor('49a-leak', NODES.flasherOut, EARTH, FLOATING_OHMS);
   if (flasher.kind === 'thermal' && flasher.underloaded === 'slow-or-on') {
-    const { ratedAmps, normalRate, onFraction, contactOhms } = flasher;
-    const rating = { ratedAmps, ratePerMinute: normalRate / LAMP_INRUSH_SPEEDS_UP, onFraction, contactOhms };
-    return [thermalFlasher(rating, ELEMENTS.flasher, from, NODES.flasherOut), leak];
+    return [thermalFlasher(ratingOnBulbs(flasher), ELEMENTS.flasher, from, NODES.flasherOut), leak];
   }
   return [contact(ELEMENTS.flasher, from, NODES.flasherOut, CONTACTS.flasher, flasher.contactOhms), leak];
 }

@@ -194,7 +194,7 @@ const FAULT_WORDS: { [K in FaultKind]: FaultWords<Extract<Fault, { kind: K }>> }
       const known = circuitIds.every((id) => outputOf(vehicle, circuitById(vehicle, id))?.pwm);
       return [
         circuitNames(vehicle, circuitIds),
-        `${known ? 'pulsed' : 'may be pulsed'}, and the LED follows`,
+        `feed ${known ? 'pulsed' : 'may be pulsed'}, and the LED follows`,
       ];
     },
   },

@@ -105,13 +105,13 @@ test.describe('on a phone', () => {
         .getByRole('button', { name: 'Stop and tail left' })
         .tap();
       await expect(page.getByRole('region', { name: 'What may be wrong' })).toContainText(
-        'Stop and tail left: its feed is pulsed, and the LED follows',
+        'feed pulsed, and the LED follows',
       );
       await follow(
         page,
         (name) =>
           /^Lights$|^(Left|Right) turn, with the lights/.test(name) ? ['flickers: Stop and tail left'] : [],
-        /^its feed is pulsed/,
+        /^feed pulsed/,
       );
       await page.getByRole('button', { name: 'Accept, unresolved' }).tap();
     });
