@@ -94,6 +94,16 @@ describe('one cause explains what was seen', () => {
     expect(probability).toBeGreaterThan(0.6);
   });
 
+  it('a message at the first start after a sleep: the setting was lost, though the cold check is no cell’s to be sure of', () => {
+    const job = demoJob('dial-a-ride-2');
+    for (const kind of ['turn', 'tail']) {
+      const seen = [`message ${kind}-left`, `message ${kind}-right`];
+      const { id, probability } = first(job, DEMO_SHELF, [{ cellId: 'asleep', seen }]);
+      expect(id).toBe(`setting-lost:${kind}-left:${kind}-right`);
+      expect(probability).toBeGreaterThan(0.4);
+    }
+  });
+
   it('one of two reverse lamps dark, its LED lights one way round only: that, and no fuse', () => {
     const { job, shelf } = freshJob({ kind: 'car', region: 'US', year: 2008 }, 'rev', PLAIN, DEMO_SHELF);
     const oneWay = shelf.map((part) =>

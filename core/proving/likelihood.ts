@@ -9,9 +9,10 @@ const SLIPS_TO_THIS = 0.01;
 /** What nobody takes for something else: water, a blown fuse, a gear lever that sticks. */
 const PLAIN = /^(odd|blown) | (wet|flickers|unfinished)$/;
 const PLAINLY_INVENTED = 0.001;
-/** What nobody can have seen, told all the same; what would show, left out, three times and any more. */
+/** What nobody can have seen, told all the same; what would show, left out, each time up to so often. */
 const INVENTED = 0.01;
 const LEFT_OUT = 0.5;
+const MOST_LEFT_OUT = 8;
 const OVERLOOKED = 0.02;
 /** Nobody overlooks how it flashes. */
 const FLASH_OVERLOOKED = 0.002;
@@ -34,7 +35,7 @@ function toldRightly({ sure, maybe }: Shown, seen: readonly string[]): number {
   for (const each of seen)
     if (!sure.includes(each))
       weight *= maybe.includes(each) ? MAY : PLAIN.test(each) ? PLAINLY_INVENTED : INVENTED;
-  return weight * LEFT_OUT ** Math.min(missedOf({ sure, maybe }, seen), 3);
+  return weight * LEFT_OUT ** Math.min(missedOf({ sure, maybe }, seen), MOST_LEFT_OUT);
 }
 
 function missedOf({ sure }: Shown, seen: readonly string[]): number {

@@ -20,10 +20,15 @@ export const EQUAL_SHARE = 1e-4;
 /** The same while filaments still warm, each by itself: two ways there agree to about a thousandth. */
 export const EQUAL_WHILE_WARMING = 1e-3;
 
+/** What leaks through an open contact is nothing, A; the least that any output is known to look for is ten times it. */
+const NOTHING_AMPS = 1e-3;
+
 /** Where a current range lies against the band: above it, inside it, or below it. */
 export function pointState(amps: CurrentRange, band: OutageBand, equalShare = EQUAL_SHARE): VerdictState {
   if (amps.low >= band.highAmps * (1 - equalShare)) return 'holds';
   if (amps.high <= band.lowAmps * (1 + equalShare)) return 'falls-short';
+  // Wherever its threshold lies, who watches misses a circuit that draws nothing.
+  if (amps.high < NOTHING_AMPS) return 'falls-short';
   return 'either-way';
 }
 
