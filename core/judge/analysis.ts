@@ -1,10 +1,11 @@
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { sameItems, watcherTrials } from '../model/seen.ts';
+import { sameItems } from '../model/seen.ts';
 import { type LearnedBands, learnedBands } from './learned.ts';
 import { HealthyBands } from './outageBand.ts';
 import { SolvedFitments } from './solvedFitments.ts';
 import { possibilities, type Unknown } from './unknowns.ts';
+import { ownWatcherSeen } from './watcherSeen.ts';
 
 /** One way a job may turn out to be, and what its healthy vehicle and what was seen of it say then. */
 export interface Possibility {
@@ -45,7 +46,7 @@ export class JobAnalysis {
       const before = kept?.possibilities[index];
       const bands = before?.bands ?? new HealthyBands(possible, solved);
       const learned =
-        before && kept?.shelf === shelf && sameItems(watcherTrials(kept.job), watcherTrials(job))
+        before && kept?.shelf === shelf && sameItems(ownWatcherSeen(kept.job), ownWatcherSeen(job))
           ? before.learned
           : learnedBands(possible, shelf, bands);
       return { job: possible, bands, learned };

@@ -95,6 +95,7 @@ describe('the library van', () => {
   it('calls a stock vehicle with a dead bulb fast: the band stays that of the healthy one', () => {
     const dead: Job = {
       ...open,
+      evidence: [],
       lookOver: {
         ...open.lookOver,
         lamps: { ...open.lookOver.lamps, 'rear-left': { condition: 'dead', note: '' } },

@@ -36,7 +36,7 @@ import { unlookedRequirement } from './requirements/unlooked.ts';
 import { coverOf, watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
 import { looksOf, type Watched, type WatcherLook } from './requirements/watcherLooks.ts';
 import { ampsOf, isTurn } from './scenario.ts';
-import { seenReason, seenShort } from './seenShort.ts';
+import { seenReason, seenShort, seenWithThis } from './seenShort.ts';
 import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
 import type {
@@ -300,12 +300,19 @@ export class Judge {
     const asIf = this.judged(circuit, points, limits);
     const seen = seenShort(this.job, circuit, this.configuration);
     if (seen) return withSeen(asIf, seenReason(seen));
-    const judged = open ? ifWatched(asIf) : asIf;
+    const judged = open ? withWatched(asIf, atWorst(asIf.watched, 'either-way')) : asIf;
     const said = steadyWatchReason(this.flasher, watcher, points);
-    const texts =
+    const asked =
       open && asIf.watched !== 'holds'
         ? `Nobody has looked whether anything watches this circuit. If nothing does, it holds; if something does: ${said}`
         : said;
+    const quiet = seenWithThis(this.job, circuit, this.configuration).find(
+      ({ result }) => result === 'normal',
+    );
+    const texts =
+      quiet && judged.watched !== 'holds'
+        ? `${seenReason(quiet)} What watches may yet call at the first start after the vehicle slept. ${asked}`
+        : asked;
     const reasons = this.inOrder([
       { requirement: 'watch', state: judged.watched, text: texts },
       ...judged.findings,
@@ -505,9 +512,8 @@ export class Judge {
   }
 }
 
-/** The verdict of a circuit that may be watched or not, of what it is if it is: what is wrong only then may be or not. */
-function ifWatched(asIf: CircuitVerdict): CircuitVerdict {
-  const watched = atWorst(asIf.watched, 'either-way');
+/** A verdict where whoever may watch says no more than so much. */
+function withWatched(asIf: CircuitVerdict, watched: VerdictState): CircuitVerdict {
   const rest = [
     ...asIf.limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
     ...asIf.findings.map((finding) => finding.state),

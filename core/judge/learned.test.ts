@@ -36,7 +36,7 @@ function bandAt(with_: Job, at: number) {
 
 describe('the band that learns', () => {
   it('knows nothing without a finding', () => {
-    expect(learnedBands(job, DEMO_SHELF, new HealthyBands(job))).toBeNull();
+    expect(learnedBands(having(), DEMO_SHELF, new HealthyBands(job))).toBeNull();
   });
 
   it('two LEDs and one 6 Ω flashing normally lowers its upper edge to what was seen, at that supply', () => {

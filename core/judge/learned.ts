@@ -5,7 +5,6 @@ import type { WatcherTrial } from '../model/evidence.ts';
 import type { SystemVolts } from '../model/fields.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
-import { watcherTrials } from '../model/seen.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { ThresholdLaw } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -13,6 +12,7 @@ import { type Fitment, healthyStock, type SocketContent } from '../simulation/fi
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
+import { ownWatcherSeen } from './watcherSeen.ts';
 import { likelySupply, testVolts, workingPoints } from './workingPoints.ts';
 
 /** How a watcher's threshold may follow the supply; every one is thought possible. */
@@ -54,7 +54,7 @@ export interface Contradiction {
  */
 export function learnedBands(job: Job, shelf: Shelf, prior: HealthyBands): LearnedBands | null {
   const { vehicle } = job;
-  if (watcherTrials(job).length === 0 || vehicle.flasher.kind === 'non-watching-relay') return null;
+  if (ownWatcherSeen(job).length === 0 || vehicle.flasher.kind === 'non-watching-relay') return null;
   return new LearnedBands(job, shelf, prior);
 }
 
@@ -175,7 +175,7 @@ export class LearnedBands {
   private boundsOf(circuit: TurnCircuit, lookSeconds: number | undefined): readonly Bound[] {
     let bounds = this.bounds.get(lookSeconds);
     if (!bounds) {
-      bounds = watcherTrials(this.job).flatMap((trial) => {
+      bounds = ownWatcherSeen(this.job).flatMap((trial) => {
         const [first, ...rest] = suppliesOf(trial, this.job.vehicle.systemVolts).flatMap((volts) => {
           const seen = seenAmps(this.job, this.shelf, trial, volts, lookSeconds, this.prior);
           return seen ? [{ ...seen, volts }] : [];

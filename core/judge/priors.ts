@@ -2,11 +2,11 @@ import { inARow, ohms } from '../formatting/format.ts';
 import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { watcherTrials } from '../model/seen.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { LearnedBands, seenAmps, suppliesOf } from './learned.ts';
 import { HealthyBands, type OutageBand } from './outageBand.ts';
+import { ownWatcherSeen } from './watcherSeen.ts';
 
 /** A trial on another vehicle of the same model, as it bears on this one. */
 export interface Prior {
@@ -58,7 +58,7 @@ export function fittedWords(
 export function priorsFor(job: Job, shelf: Shelf, circuit: TurnCircuit, others: readonly Job[]): Priors {
   const own = new Set(job.evidence.map((each) => each.id));
   const rows = others.flatMap((other) =>
-    watcherTrials(other)
+    ownWatcherSeen(other)
       // What was taken over itself says nothing new.
       .filter((trial) => !trial.from && !own.has(trial.id) && trial.circuitId === circuit.id)
       .map(

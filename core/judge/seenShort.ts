@@ -1,51 +1,56 @@
 import { volts } from '../formatting/format.ts';
 import type { Configuration } from '../model/cures.ts';
-import type { Evidence, SteadyProof, WatcherTrial } from '../model/evidence.ts';
+import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { watcherSeen } from './watcherSeen.ts';
 
 /** Something seen that tells of too little load by itself. */
-export type ShortSeen = (WatcherTrial | SteadyProof) & { result: 'fast' | 'slow' | 'message' };
+export type ShortSeen = WatcherTrial & { result: 'fast' | 'slow' | 'message' };
 
 /** What was seen, in words. */
-const SEEN_WORDS: Record<ShortSeen['result'], string> = {
+const SEEN_WORDS: Record<WatcherTrial['result'], string> = {
   fast: 'a fast flash',
   slow: 'a slow flash',
   message: 'a bulb message',
+  normal: 'no message',
 };
 
 /** Whether what was seen is too little load on a circuit, whatever was fitted there. */
-export function saysShort(evidence: Evidence, circuitId: string): evidence is ShortSeen {
-  if ((evidence.kind !== 'trial' && evidence.kind !== 'proof') || evidence.circuitId !== circuitId)
-    return false;
-  const { result } = evidence;
-  return result === 'message' || (evidence.kind === 'trial' && (result === 'fast' || result === 'slow'));
+export function saysShort(seen: WatcherTrial, circuitId: string): seen is ShortSeen {
+  return seen.circuitId === circuitId && seen.result !== 'normal';
 }
 
 /**
- * Something that was seen of too little load with just what a configuration has fitted on a circuit: it needs no band to
- * say so.
+ * What was seen last of a circuit with just what a configuration has fitted on it: it needs no band to say so.
  *
  * @returns null where nothing was
  */
-export function seenShort(job: Job, circuit: Circuit, configuration: Configuration): ShortSeen | null {
-  if (configuration === 'stock') return null;
+export function seenWithThis(job: Job, circuit: Circuit, configuration: Configuration): WatcherTrial[] {
+  if (configuration === 'stock') return [];
   const others = configuration === 'cured' ? job.vehicleCures : [];
   const networks = configuration === 'cured' ? (job.cures[circuit.id]?.networks ?? []) : [];
   const lampIds = lampIdsOf(circuit);
-  const withThis = ({ fitted }: ShortSeen) =>
-    fitted.out.length === 0 &&
-    lampIds.some((id) => fitted.lamps[id] !== undefined) &&
-    lampIds.every((id) => (fitted.lamps[id] ?? null) === (job.chosen[id] ?? null)) &&
-    JSON.stringify(fitted.networks) === JSON.stringify(networks) &&
-    JSON.stringify(fitted.vehicleCures ?? []) === JSON.stringify(others);
-  for (const each of job.evidence) if (saysShort(each, circuit.id) && withThis(each)) return each;
+  return watcherSeen(job).filter(
+    ({ circuitId, fitted }) =>
+      circuitId === circuit.id &&
+      fitted.out.length === 0 &&
+      lampIds.some((id) => fitted.lamps[id] !== undefined) &&
+      lampIds.every((id) => (fitted.lamps[id] ?? null) === (job.chosen[id] ?? null)) &&
+      JSON.stringify(fitted.networks) === JSON.stringify(networks) &&
+      JSON.stringify(fitted.vehicleCures ?? []) === JSON.stringify(others),
+  );
+}
+
+/** Something that was seen of too little load with just what a configuration has fitted on a circuit; null where nothing was. */
+export function seenShort(job: Job, circuit: Circuit, configuration: Configuration): ShortSeen | null {
+  for (const each of seenWithThis(job, circuit, configuration)) if (saysShort(each, circuit.id)) return each;
   return null;
 }
 
-/** Why a circuit falls short that was seen to. */
-export function seenReason({ result, on, supply }: ShortSeen): string {
+/** What was seen with just what is fitted, and when. */
+export function seenReason({ result, on, supply }: WatcherTrial): string {
   const at = supply
     ? `, at ${volts(supply.fromVolts)}${supply.toVolts === supply.fromVolts ? '' : ` to ${volts(supply.toVolts)}`}`
     : '';

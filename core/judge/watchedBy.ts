@@ -3,6 +3,7 @@ import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import { watcherOf } from './requirements/watch.ts';
 import { saysShort } from './seenShort.ts';
+import { watcherSeen } from './watcherSeen.ts';
 
 /** Who looks at the current of a circuit. */
 export interface WatchedBy {
@@ -20,6 +21,7 @@ export function watchedBy(
 ): WatchedBy {
   const known = watcherOf(vehicle, flasher, circuit);
   if (known !== null) return { who: known, open: false };
-  if (evidence.some((each) => saysShort(each, circuit.id))) return { who: 'what watches it', open: false };
+  if (watcherSeen({ vehicle, evidence }).some((each) => saysShort(each, circuit.id)))
+    return { who: 'what watches it', open: false };
   return circuit.watched === null ? { who: 'what may watch it', open: true } : { who: null, open: false };
 }

@@ -1,12 +1,4 @@
-import type {
-  CellLook,
-  Evidence,
-  LampEvidence,
-  PinReading,
-  RateReading,
-  Trial,
-  WatcherTrial,
-} from './evidence.ts';
+import type { CellLook, Evidence, LampEvidence, PinReading, RateReading, Trial } from './evidence.ts';
 
 // Apart from the schema, so that who only reads what was seen does not load what checks files.
 /** A job, as far as what was seen goes. */
@@ -29,20 +21,6 @@ export function pinReadingsOf({ evidence }: Seen, connectorId: string): PinReadi
 /** Every trial of a job, as they were recorded. */
 export function trialsOf({ evidence }: Seen): Trial[] {
   return evidence.filter((each) => each.kind === 'trial');
-}
-
-/**
- * The trials that tell of the vehicle's own watcher: with another relay in its place none does, and what was normal for a
- * moment tells nothing.
- */
-export function watcherTrials(job: Seen): WatcherTrial[] {
-  return trialsOf(job).filter(
-    (each): each is WatcherTrial =>
-      each.result !== 'dark' &&
-      each.result !== 'glows' &&
-      !(each.result === 'normal' && each.on?.brief) &&
-      (each.fitted.vehicleCures?.length ?? 0) === 0,
-  );
 }
 
 /** Every flash rate a job has on record. */

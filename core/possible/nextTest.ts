@@ -3,11 +3,11 @@ import { regionWords } from '../formatting/regionWords.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import type { PointVerdict } from '../judge/verdict.ts';
+import { ownWatcherSeen } from '../judge/watcherSeen.ts';
 import { likelySupply, workingPoints } from '../judge/workingPoints.ts';
 import type { Conditions, TrialResult } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { watcherTrials } from '../model/seen.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -212,7 +212,7 @@ function wasMade(job: Job, circuitId: string, id: NextTest['id']): boolean {
   const circuit = turnCircuits(job.vehicle).find((each) => each.id === circuitId);
   if (!circuit) return false;
   const lamps = fittedNow(job, [circuitId], 'leds').lamps;
-  return watcherTrials(job).some(({ circuitId: of, fitted, on }) => {
+  return ownWatcherSeen(job).some(({ circuitId: of, fitted, on }) => {
     if (of !== circuitId || fitted.networks.length > 0 || fitted.out.length > 0) return false;
     const filaments = Object.keys(lamps).filter(
       (each) => lamps[each] !== (fitted.lamps[each] ?? null),

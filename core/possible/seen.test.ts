@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { demoJob, firstTurn, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
+import { ownWatcherSeen } from '../judge/watcherSeen.ts';
 import type { Job } from '../model/job.ts';
-import { watcherTrials } from '../model/seen.ts';
 import { circuitById } from '../model/vehicle/lookUp.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { resultsFor } from './seen.ts';
@@ -59,8 +59,8 @@ describe('a trial on a job nobody has looked at', () => {
 
   it('that was normal for a moment alone tells nothing; fast for a moment is fast', () => {
     const on = { lights: false, brake: false, engine: false, brief: true as const };
-    expect(watcherTrials(having(trialAt(left, 'normal', 12.6, ledsAlone, { on })))).toEqual([]);
-    expect(watcherTrials(having(trialAt(left, 'fast', 12.6, ledsAlone, { on })))).toHaveLength(1);
+    expect(ownWatcherSeen(having(trialAt(left, 'normal', 12.6, ledsAlone, { on })))).toEqual([]);
+    expect(ownWatcherSeen(having(trialAt(left, 'fast', 12.6, ledsAlone, { on })))).toHaveLength(1);
   });
 
   it('with another relay in its place tells nothing of the vehicle’s own', () => {
@@ -68,7 +68,7 @@ describe('a trial on a job nobody has looked at', () => {
     const cured = fittedNow({ ...van, vehicleCures: [relay] }, [left], 'cured');
     expect(cured.vehicleCures).toEqual([relay]);
     const job = having(trialAt(left, 'normal', 12.6, cured));
-    expect(watcherTrials(job)).toEqual([]);
+    expect(ownWatcherSeen(job)).toEqual([]);
     expect(kinds(job).size).toBe(4);
   });
 });

@@ -2,9 +2,9 @@ import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { suppliesOf } from '../judge/learned.ts';
 import type { VerdictState } from '../judge/states.ts';
+import { ownWatcherSeen } from '../judge/watcherSeen.ts';
 import type { TrialResult, WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
-import { watcherTrials } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 
@@ -26,7 +26,7 @@ export function resultsFor(kind: FlasherKind, states: readonly VerdictState[]): 
 
 /** Whether everything that was tried could have gone so on one way, each judged before anything was learned. */
 export function couldBe(analysis: JobAnalysis): boolean {
-  return watcherTrials(analysis.job).every((trial) => {
+  return ownWatcherSeen(analysis.job).every((trial) => {
     const possible = possibleResults(analysis, trial);
     return possible === null || possible.includes(trial.result);
   });

@@ -1,9 +1,9 @@
 import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
+import { ownWatcherSeen } from '../judge/watcherSeen.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { watcherTrials } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
@@ -47,7 +47,7 @@ const FITS_NONE =
 /** The ways a job's vehicle may be built, whatever its LEDs are: those stay open in each. */
 export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
   const built = waysWith(job, [shelf]);
-  if (built.length === 1 || watcherTrials(job).length === 0) return built;
+  if (built.length === 1 || ownWatcherSeen(job).length === 0) return built;
   const left = waysOf(job, shelf);
   return built.filter((way) =>
     left.some(({ flasher, repeaters }) => flasher === way.flasher && repeaters === way.repeaters),
@@ -57,7 +57,7 @@ export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
 /** The ways that agree with all that was tried; where there is but one, no trial is asked. */
 function agreeing(ways: readonly Way[]): Way[] {
   const [first] = ways;
-  if (!first || ways.length === 1 || watcherTrials(first.job).length === 0) return [...ways];
+  if (!first || ways.length === 1 || ownWatcherSeen(first.job).length === 0) return [...ways];
   return [...analysesOf(ways)].flatMap(([way, analysis]) => (couldBe(analysis) ? [way] : []));
 }
 
@@ -106,7 +106,7 @@ export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
 
 /** The shelf with each LED that the open ones of a job may be; as it is where nothing was seen with them. */
 function shelvesOf(job: Job, shelf: Shelf): Shelf[] {
-  if (watcherTrials(job).length === 0) return [shelf];
+  if (ownWatcherSeen(job).length === 0) return [shelf];
   const fitted = new Set(Object.values(job.chosen));
   const open = shelf.flatMap((part) =>
     part.kind === 'led' && fitted.has(part.id) && isOpen(part) ? [part] : [],

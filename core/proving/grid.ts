@@ -3,6 +3,7 @@ import { isFelt, kindOf } from '../faults/kinds.ts';
 import { faultsInScope, type PossibleFault } from '../faults/library.ts';
 import { sizesOf } from '../faults/sizes.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
+import { asTried } from '../judge/evidenceRead.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
@@ -97,7 +98,7 @@ export class GridWork {
     shelf: Shelf,
     configuration: Configuration,
   ) {
-    const analysis = new JobAnalysis(job, shelf);
+    const analysis = new JobAnalysis(asTried(job), shelf);
     this.player = new CellPlayer(analysis, configuration);
     const { fitment } = this.player;
     this.cells = cellsOf(job, fitment);

@@ -242,8 +242,10 @@ export class CellPlayer {
       };
       const drawn = [lookAt(simulation)];
       const fitted = simulation === this.sound ? drawn : [lookAt(this.sound)];
+      const tells = this.watching.tells(circuit, simulation.vehicle, flasher);
+      if (tells === 'no') continue;
       const state = this.watching.state({ circuit, drawn, fitted, controls, emfVolts, flasher, lookSeconds });
-      tell(state, circuit.id, outcome);
+      tell(tells === 'maybe' && state === 'falls-short' ? 'either-way' : state, circuit.id, outcome);
     }
   }
 

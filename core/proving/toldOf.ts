@@ -1,4 +1,5 @@
 import { flashRule, rateResult } from '../judge/flashRule.ts';
+import { lastMended } from '../judge/watcherSeen.ts';
 import type { Configuration } from '../model/cures.ts';
 import type {
   CellLook,
@@ -117,11 +118,6 @@ export function cellsTold(
     const told = cellOf(job, cells, by);
     return told ? [{ ...told, by, ms }] : [];
   });
-}
-
-/** The place on the record, from 0, at which a cause was last mended; -1 where none was. What was told before is no longer so. */
-export function lastMended(evidence: readonly Evidence[]): number {
-  return evidence.findLastIndex((each) => each.kind === 'cause' && each.outcome === 'mended');
 }
 
 function sinceMended(evidence: readonly Evidence[], nowMs?: number): { each: Evidence; ms: number }[] {

@@ -53,9 +53,10 @@ export class Watching {
   tells(circuit: Circuit, vehicle: Vehicle, flasher: Flasher): 'yes' | 'no' | 'maybe' {
     const output =
       flasher.kind === 'controller' && flasher.outputs.find(({ circuitId }) => circuitId === circuit.id);
-    if (output && output.watch !== undefined) return 'yes';
-    if (vehicle.bulbCheck?.watches.some(({ circuitId }) => circuitId === circuit.id)) return 'yes';
-    if (circuit.kind === 'turn') return 'no';
+    if (circuit.kind === 'turn') {
+      const inModule = vehicle.bulbCheck?.watches.some(({ circuitId }) => circuitId === circuit.id);
+      return (output && output.watch !== undefined) || inModule ? 'yes' : 'no';
+    }
     const { who, open } = watchedBy({ vehicle, evidence: this.analysis.job.evidence }, flasher, circuit);
     // Of a vehicle that is known through and through nothing is open.
     if (open) return this.decided === null ? 'maybe' : this.openWatched ? 'yes' : 'no';

@@ -123,12 +123,36 @@ describe('lamps that do not flash', () => {
     expect(asked.lampIds).toEqual(['interior']);
   });
 
-  it('are watched on a controller, and elsewhere nobody knows', () => {
-    const stop = answer({ ...quickQuestion('stop-tail'), led: { kind: 'plain', watts: 3, forVolts: null } });
-    const by = (kind: string) => stop.split.find((row) => row.flasher === kind)?.state;
-    expect(by('watching-relay')).toBe('either-way');
-    expect(by('controller')).not.toBe('holds');
+  const led = { kind: 'plain' as const, watts: 4, forVolts: null };
+  const trial = (result: 'normal' | 'message', brief = false) => ({
+    result,
+    side: 'left' as const,
+    lights: false,
+    engine: true,
+    ...(brief ? { brief: true as const } : {}),
+    supplyVolts: null,
   });
+
+  // Common practice: what watches, and whether at all, differs from maker to maker.
+  it.each(['reverse', 'plate', 'stop-tail', 'rear-fog'] as const)(
+    'as %s are watched or not, nobody knows, on a controller too; a trial says which',
+    (lamps) => {
+      const question = { ...quickQuestion(lamps), vehicle: 'car' as const, year: 2018, led };
+      const open = answer(question);
+      expect(open.state).toBe('either-way');
+      expect(open.headline).toBe('It may raise a bulb message, or nothing');
+      const message = answer({ ...question, trials: [trial('message')] });
+      expect(message.state).toBe('falls-short');
+      expect(message.headline).toBe('It raises a bulb message, as you saw');
+      const quiet = answer({ ...question, trials: [trial('normal')] });
+      // A message may yet come at the first cold start: it is told, and settles nothing.
+      expect(quiet.state).toBe('either-way');
+      if (lamps !== 'stop-tail')
+        expect(quiet.why).toMatch(/^Seen with just this fitted: no message.*first start/);
+      expect(answer({ ...question, trials: [trial('normal', true)] }).why).not.toMatch(/Seen with/);
+      expect(answer({ ...question, trials: [trial('normal'), trial('message')] }).state).toBe('falls-short');
+    },
+  );
 });
 
 /** So many here; `npm run fuzz` draws two thousand. */

@@ -201,9 +201,12 @@ class VehicleRun implements Bench {
       }
     }
     if (fitment.flasher.kind !== 'controller') return;
-    for (const output of fitment.flasher.outputs) {
-      const circuit = vehicle.circuits.find((each) => each.id === output.circuitId);
+    for (const known of fitment.flasher.outputs) {
+      const circuit = vehicle.circuits.find((each) => each.id === known.circuitId);
       if (!circuit) continue;
+      // Of what nobody knows to be watched nothing is said.
+      const { watch: _, ...unwatched } = known;
+      const output = circuit.watched === null ? unwatched : known;
       const { coldCheck } = output;
       if (wanted(circuit, controls)) {
         if (circuit.kind !== 'turn') this.devices.push(new SteadyOutputDevice(output, emfVolts));

@@ -65,7 +65,14 @@ export function everyTruth(job: Job): Job[] {
       if (flasher.kind === 'watching-relay') flasher.watchesRepeaters = yes;
       if (flasher.kind === 'controller')
         for (const { watch } of flasher.outputs) if (watch?.canSetLed === null) watch.canSetLed = yes;
-      for (const circuit of vehicle.circuits) if (circuit.watched === null) circuit.watched = yes;
+      for (const circuit of vehicle.circuits) {
+        if (circuit.watched !== null) continue;
+        circuit.watched = yes;
+        const output =
+          flasher.kind === 'controller' && flasher.outputs.find((each) => each.circuitId === circuit.id);
+        // By an output where there is one, which is then the one that watches.
+        if (output && !yes) delete output.watch;
+      }
       vehicle.facts = { ...vehicle.facts, brakeSensed: yes };
       if (yes) readBrake(vehicle);
       return [{ ...job, vehicle }];

@@ -51,10 +51,13 @@ describe('what a simulation is kept under', () => {
     );
   });
 
-  it('stays the same when a rate is recorded, which tells of no watcher', () => {
+  it('stays the same when a rate is recorded that tells of no watcher, or again what was told', () => {
     const [rate] = ratesOf(job);
     if (!rate) throw new Error('no rate on record');
-    expect(key({ ...job, evidence: [...job.evidence, { ...rate, id: 'again' }] })).toBe(key());
+    const more = (...evidence: Job['evidence']) => key({ ...job, evidence: [...job.evidence, ...evidence] });
+    expect(more({ ...rate, id: 'again', function: 'hazard' })).toBe(key());
+    expect(more({ ...rate, id: 'again' })).toBe(key());
+    expect(more({ ...rate, id: 'fast', ratePerMinute: 176 })).not.toBe(key());
   });
 
   it('stays the same when a screw or the colour of a wire is written down', () => {

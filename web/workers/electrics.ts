@@ -14,7 +14,7 @@ export function electrics(job: Job, shelf: Shelf) {
     revisionOf(cures),
     revisionOf(vehicleCures),
     scope ? revisionOf(scope) : 0,
-    // A rate that is recorded, or a proof that all is well, is none of its business.
+    // A flash rate is told of as a trial is; of hazard, or of who knows what, it is none of its business.
     evidenceRead(job).map(revisionOf).join(),
     revisionOf(shelf),
   ] as const;

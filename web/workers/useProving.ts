@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { proxy, type Remote, wrap } from 'comlink';
 import { partsOf } from '../../core/formats/jobFile.ts';
+import { asTried } from '../../core/judge/evidenceRead.ts';
 import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
@@ -70,7 +71,7 @@ async function workOut(
 
 /** Under which a grid is kept: whatever of a job its cells and faults follow from. */
 export function gridKey(job: Job, shelf: Shelf, configuration: Configuration): string {
-  return [configuration, ...electrics(job, shelf)].join();
+  return [configuration, ...electrics(asTried(job), shelf)].join();
 }
 
 export interface Proving {

@@ -12,13 +12,15 @@ import { EQUAL_SHARE, EQUAL_WHILE_WARMING, looksOf, pointState, type Watched } f
 /** Who looks at the current of a circuit: its flasher, its output, the module; null where nobody does. */
 export function watcherOf(vehicle: Vehicle, flasher: Flasher, circuit: Circuit): string | null {
   if (isTurn(circuit)) return flasher.name;
+  const { bulbCheck } = vehicle;
+  if (bulbCheck?.watches.some((each) => each.circuitId === circuit.id)) return bulbCheck.name;
+  // How its output would watch is known of most; whether it does, nobody has looked.
+  if (circuit.watched === null) return null;
   if (flasher.kind === 'controller') {
     const output = flasher.outputs.find((each) => each.circuitId === circuit.id);
     if (circuit.from.by === 'output' && output?.watch) return 'the controller';
   }
-  const { bulbCheck } = vehicle;
-  if (circuit.watched) return 'what watches it';
-  return bulbCheck?.watches.some((each) => each.circuitId === circuit.id) ? bulbCheck.name : null;
+  return circuit.watched ? 'what watches it' : null;
 }
 
 /** From here on a flashing lamp draws at most so much more than it will (2 to 4 % in signal bulbs; tested). */

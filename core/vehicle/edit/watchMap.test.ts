@@ -33,12 +33,12 @@ describe('the watch map', () => {
     expect(watched(fresh('trailer', 2005))).toMatchObject({ stop: null, tail: null });
   });
 
-  it('of one with a controller names it, its setting unknown, and leaves what is inside open', () => {
+  it('of one with a controller leaves open whether an output is watched, and whether it could be told of LEDs', () => {
     const rows = watchMap(fresh('car', 2012, true));
     const of = (kind: string) => rows.find(({ circuit }) => circuit.kind === kind);
     expect(of('stop')).toMatchObject({
-      by: 'the controller',
-      watched: true,
+      by: null,
+      watched: null,
       toldElsewhere: false,
       canSetLed: null,
     });

@@ -50,7 +50,7 @@ export function watchMap(vehicle: Vehicle): WatchRow[] {
 export function setWatched(vehicle: Vehicle, circuitId: string, watched: boolean | null): void {
   const circuit = circuitById(vehicle, circuitId);
   const output = outputOf(vehicle, circuit);
-  if (output && watched === true) output.watch ??= typicalWatch(circuit);
+  if (output && watched !== false) output.watch ??= typicalWatch(circuit);
   else if (output) delete output.watch;
   // What a module watches is told by the module; this is of what is beside it.
   if (output ? watched === null : watched !== false) circuit.watched = watched;

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { amps, volts } from '../../../core/formatting/format.ts';
 import { seenAmps, suppliesOf } from '../../../core/judge/learned.ts';
 import { fittedWords } from '../../../core/judge/priors.ts';
+import { ownWatcherSeen } from '../../../core/judge/watcherSeen.ts';
 import type { WatcherTrial } from '../../../core/model/evidence.ts';
-import { watcherTrials } from '../../../core/model/seen.ts';
 import { lampById, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
@@ -32,7 +32,7 @@ export function LearnCard() {
   const [at, setAt] = useState<string | number>((1.05 * job.vehicle.systemVolts).toFixed(1));
   const [result, setResult] = useState<WatcherTrial['result']>('normal');
   const [lights, setLights] = useState(false);
-  const trials = watcherTrials(job);
+  const trials = ownWatcherSeen(job);
   const { bands, learned } = analysis.likeliest;
   const contradiction = learned?.contradiction(circuit) ?? null;
   const typed = Number(at);
@@ -47,7 +47,7 @@ export function LearnCard() {
           row.deleted === 0 &&
           row.id !== job.id &&
           row.job.vehicle.model === vehicle.model &&
-          watcherTrials(row.job).length > 0,
+          ownWatcherSeen(row.job).length > 0,
       )
       .map((row) => row.job);
   }, [job.id, vehicle.model]);

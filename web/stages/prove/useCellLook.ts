@@ -1,6 +1,7 @@
+import { lastMended } from '../../../core/judge/watcherSeen.ts';
 import { cellLooksOf } from '../../../core/model/seen.ts';
 import type { Cell } from '../../../core/proving/cells.ts';
-import { cellLook, deviationKey, deviationOf, lastMended } from '../../../core/proving/toldOf.ts';
+import { cellLook, deviationKey, deviationOf } from '../../../core/proving/toldOf.ts';
 import { deviationWords } from '../../../core/proving/words.ts';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';

@@ -1,0 +1,131 @@
+import type { Evidence, LampEvidence, TrialResult, WatcherTrial } from '../model/evidence.ts';
+import type { Job } from '../model/job.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { flashRule, rateResult } from './flashRule.ts';
+
+type Recorded = Pick<Job, 'vehicle' | 'evidence'>;
+
+/** Where on record, from 0, a cause was last mended; -1 where none was. What was told before is no longer so. */
+export function lastMended(evidence: readonly Evidence[]): number {
+  return evidence.findLastIndex((each) => each.kind === 'cause' && each.outcome === 'mended');
+}
+
+/** What was read of each, by what it was read with: its name is none of that. */
+const known = new WeakMap<
+  Evidence,
+  { circuits: Vehicle['circuits']; region: Vehicle['region']; seen: readonly WatcherTrial[] }
+>();
+
+/**
+ * What the watcher of each circuit was seen to make of what was fitted, however it came on record: a trial, a flash rate, a
+ * proof or a cell of Prove tells the same of it. What was seen before a cause was mended tells of another vehicle.
+ */
+export function watcherSeen({ vehicle, evidence }: Recorded): WatcherTrial[] {
+  return evidence.slice(lastMended(evidence) + 1).flatMap((each) => {
+    let read = known.get(each);
+    const { circuits, region } = vehicle;
+    if (read?.circuits !== circuits || read.region !== region) {
+      read = { circuits, region, seen: seenOf(vehicle, each) };
+      known.set(each, read);
+    }
+    return read.seen;
+  });
+}
+
+/**
+ * Those that tell of the vehicle's own watcher: with another relay in its place, or told of LEDs, none does.
+ */
+export function ownWatcherSeen(job: Recorded): WatcherTrial[] {
+  return watcherSeen(job).filter(({ fitted }) => (fitted.vehicleCures?.length ?? 0) === 0);
+}
+
+function seenOf(vehicle: Vehicle, each: Evidence): WatcherTrial[] {
+  switch (each.kind) {
+    case 'trial': {
+      const { result } = each;
+      // What was normal for a moment, dark or aglow tells nothing of a watcher.
+      return isOfWatcher(result) && !(result === 'normal' && each.on?.brief) ? [{ ...each, result }] : [];
+    }
+    case 'proof':
+      if (each.result !== 'works' && each.result !== 'message') return [];
+      return toldOf(vehicle, each, each.circuitId, each.result === 'works' ? 'normal' : 'message');
+    case 'rate':
+      return rateSeen(vehicle, each);
+    case 'cell':
+      return cellSeen(vehicle, each);
+    default:
+      return [];
+  }
+}
+
+function isOfWatcher(result: TrialResult): result is WatcherTrial['result'] {
+  return result !== 'dark' && result !== 'glows';
+}
+
+/** What was seen of lamps at work, as a trial of one of the circuits it is of; nothing where nobody wrote down what was fitted. */
+function toldOf(
+  vehicle: Vehicle,
+  { id, at, by, on, supply, fitted }: LampEvidence,
+  circuitId: string,
+  result: WatcherTrial['result'],
+): WatcherTrial[] {
+  const circuit = vehicle.circuits.find((each) => each.id === circuitId);
+  if (!circuit) return [];
+  const then = fittedOn(circuit, fitted);
+  // That a message came says that something watches, whatever was fitted.
+  if (!then && (circuit.kind === 'turn' || result === 'normal')) return [];
+  const who = by === undefined ? {} : { by };
+  return [{ kind: 'trial', id, at, ...who, on, supply, fitted: then ?? fitted, circuitId, result }];
+}
+
+/** Of what was fitted, what bears on one circuit; null where some of it is not known. */
+function fittedOn(circuit: Circuit, fitted: LampEvidence['fitted']): LampEvidence['fitted'] | null {
+  const lampIds = lampIdsOf(circuit);
+  const stock = fitted.configuration === 'stock';
+  if (!stock && lampIds.some((id) => fitted.lamps[id] === undefined)) return null;
+  const feeds = (lampId: string, input: string) =>
+    circuit.feeds.some((feed) => feed.lampId === lampId && feed.input === input);
+  return {
+    ...fitted,
+    lamps: Object.fromEntries(lampIds.map((id) => [id, stock ? null : (fitted.lamps[id] ?? null)])),
+    networks: fitted.networks.filter(({ lampId, input = 'main' }) => feeds(lampId, input)),
+    out: fitted.out.filter((id) => lampIds.includes(id)),
+  };
+}
+
+/** A rate is of one side; with hazard on nobody knows which of them slowed it. */
+function rateSeen(vehicle: Vehicle, each: Extract<Evidence, { kind: 'rate' }>): WatcherTrial[] {
+  const { function: works, ratePerMinute, uncertainty, lampsLit } = each;
+  const side = works === 'hazard' ? null : works === 'turn-left' ? 'left' : 'right';
+  const circuit = vehicle.circuits.find(({ kind, side: of }) => kind === 'turn' && of === side);
+  if (!circuit || ratePerMinute === null || lampsLit === 'some' || lampsLit === 'none') return [];
+  switch (rateResult(flashRule(vehicle.region), ratePerMinute, uncertainty ?? 0)) {
+    case 'too-fast':
+      return toldOf(vehicle, each, circuit.id, 'fast');
+    case 'too-slow':
+      return toldOf(vehicle, each, circuit.id, 'slow');
+    case 'within':
+      return toldOf(vehicle, each, circuit.id, 'normal');
+    case 'too-close-to-tell':
+      return [];
+  }
+}
+
+/** A cell where nothing but a watcher told anything: lamps that were dark or fed each other tell of no threshold. */
+function cellSeen(vehicle: Vehicle, each: Extract<Evidence, { kind: 'cell' }>): WatcherTrial[] {
+  const { circuits, found } = each;
+  if (found.some((one) => 'lampId' in one || 'fuseId' in one)) return [];
+  const flashing = vehicle.circuits.filter(({ id, kind }) => kind === 'turn' && circuits.includes(id));
+  const flash = found.find(({ what }) => what === 'fast' || what === 'slow' || what === 'none')?.what;
+  return circuits.flatMap((circuitId) => {
+    const told = found.some((one) => one.what === 'message' && one.circuitId === circuitId);
+    if (flashing.some(({ id }) => id === circuitId)) {
+      // Both sides flash: nobody knows which of them did it.
+      if (flashing.length > 1 || flash === 'none') return [];
+      if (flash === 'fast' || flash === 'slow') return toldOf(vehicle, each, circuitId, flash);
+    }
+    return toldOf(vehicle, each, circuitId, told ? 'message' : 'normal');
+  });
+}
