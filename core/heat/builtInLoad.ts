@@ -1,5 +1,8 @@
 import type { LedPart } from '../model/part.ts';
-import type { UseCase } from './useCases.ts';
+import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { HOT_DAY } from './mounts.ts';
+import { type UseCase, usesOf } from './useCases.ts';
 
 /**
  * An LED bulb that burns a load inside its own body, in a lamp's closed housing: one node, its body, that loses its
@@ -44,4 +47,25 @@ export function builtInHeat(
   if (peakCelsius > SUFFERS_CELSIUS)
     return { peakCelsius, state: 'suffers', reason: `${at}: its light and its life suffer.` };
   return { peakCelsius, state: 'cool', reason: `${at}.` };
+}
+
+/** An LED that burns a load inside itself, in one use of its lamp. */
+export interface BuiltInUse {
+  heat: BuiltInHeat;
+  /** a hazard left on for half an hour is not: it is told, and condemns nothing */
+  everyDay: boolean;
+}
+
+/**
+ * How an LED with a load inside bears each use of the lamp it is in, worst first.
+ *
+ * @param litVolts at the bulb while lit
+ * @throws RangeError for an LED without a load
+ */
+export function builtInUses(vehicle: Vehicle, lampId: string, part: LedPart, litVolts: number): BuiltInUse[] {
+  // Its load lies across the bright feed; the dim one has the dim level alone.
+  return usesOf(vehicle, circuitsFeeding(vehicle, lampId, 'main'))
+    .filter((use) => !use.fault)
+    .map((use) => ({ heat: builtInHeat(part, litVolts, use, HOT_DAY), everyDay: use.id !== 'hazard' }))
+    .toSorted((a, b) => b.heat.peakCelsius - a.heat.peakCelsius);
 }

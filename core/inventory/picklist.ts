@@ -1,4 +1,5 @@
 import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
+import { needsEarthWire } from '../devices/relayMapping.ts';
 import { ohms, volts, watts } from '../formatting/format.ts';
 import { testVolts } from '../judge/workingPoints.ts';
 import type { Bulb } from '../model/bulb.ts';
@@ -238,13 +239,18 @@ function lostLines({ lost = [] }: Job): PickLine[] {
 /** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */
 function consumableLines(job: Job, shelf: Shelf): PickLine[] {
   const networks = networksOf(job);
-  if (networks.length === 0) return [];
+  const earthed = relaysToEarth(job, shelf);
+  if (networks.length === 0 && earthed === 0) return [];
   const wired = networks.filter((network) => !network.plugged);
   const pieces = networks.reduce((sum, network) => sum + network.pieces.length, 0);
   const needs: readonly [ConsumablePart['use'], number, string][] = [
     ['feed-joint', jointsOf(networks), 'feed and earth leads of the resistors'],
-    ['earth-ring', wired.length, 'earth of each resistor place'],
-    ['mounting-screw', pieces * 2, 'two a resistor'],
+    ['earth-ring', wired.length + earthed, ringsWhy(wired.length, earthed)],
+    [
+      'mounting-screw',
+      pieces * 2 + earthed,
+      earthed > 0 ? 'two a resistor, one the earth of the relay' : 'two a resistor',
+    ],
     ['edge-paint', 1, 'drilled edges'],
   ];
   return needs.flatMap(([use, quantity, why]) => {
@@ -252,6 +258,21 @@ function consumableLines(job: Job, shelf: Shelf): PickLine[] {
     const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
     return part ? [shelfLine(part, quantity, why)] : [];
   });
+}
+
+/** Relays planned that need an earth which the old socket does not have. */
+export function relaysToEarth({ vehicle, vehicleCures }: Job, shelf: Shelf): number {
+  return vehicleCures.filter((cure) => {
+    const part = cure.kind === 'flasher-relay' && shelf.find(({ id }) => id === cure.partId);
+    return part && part.kind === 'flasher' && needsEarthWire(vehicle.flasher, part);
+  }).length;
+}
+
+function ringsWhy(resistors: number, relays: number): string {
+  return [
+    ...(resistors > 0 ? ['earth of each resistor place'] : []),
+    ...(relays > 0 ? ['earth of the relay'] : []),
+  ].join(', ');
 }
 
 function shelfLine(part: Part, quantity: number, why: string): PickLine {

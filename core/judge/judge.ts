@@ -18,6 +18,8 @@ import { bothSides, mirrored, pointsAcross } from './mirror.ts';
 import { predictRate } from './ratePrediction.ts';
 import { circuitReason, hazardReason, steadyWatchReason } from './reasons.ts';
 import { backFeedRequirement } from './requirements/backFeed.ts';
+import { builtInHeatRequirement } from './requirements/builtInHeat.ts';
+import { coldStartRequirement } from './requirements/coldStart.ts';
 import { dimmerRequirement } from './requirements/dimmer.ts';
 import { excitationRequirement } from './requirements/excitation.ts';
 import type { Finding, LimitCheck } from './requirements/finding.ts';
@@ -58,6 +60,8 @@ const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
   sweepRequirement,
   rateRequirement,
   mountRequirement,
+  builtInHeatRequirement,
+  coldStartRequirement,
   dimmerRequirement,
   moreThanStock,
   unlookedRequirement,
@@ -294,7 +298,16 @@ export class Judge {
     const output = outputOf({ ...this.vehicle, flasher: this.flasher }, circuit);
     const limits = [
       ...this.fuse(feedFuseId(this.vehicle, circuit)),
-      ...(output && points.length > 0 ? [outputLimit(this.flasher.name, output, highest(points))] : []),
+      // An output guards itself whether or not it watches.
+      ...(output
+        ? [
+            outputLimit(
+              this.flasher.name,
+              output,
+              points.length > 0 ? highest(points) : this.mostAmps(circuit),
+            ),
+          ]
+        : []),
       ...this.resistors(circuit),
     ];
     const asIf = this.judged(circuit, points, limits);
@@ -474,6 +487,16 @@ export class Judge {
     const sides = circuits.map(({ side }) => side);
     return (emfVolts: number, lookSeconds: number) =>
       this.turns.solve({ emfVolts, sides, lookSeconds }).totalAmps;
+  }
+
+  /** The most a circuit that is on steadily draws over all supplies, however it may be fitted, A. */
+  private mostAmps(circuit: Circuit): number {
+    const supplies = workingPoints(this.vehicle.systemVolts).map((each) => each.volts);
+    return Math.max(
+      ...this.variantsFor(circuit).flatMap(({ most }) =>
+        most.flatMap((turns) => supplies.map((at) => this.ampsAt(turns, circuit, at))),
+      ),
+    );
   }
 
   /** The highest lit current of some sides over all supplies and tolerances, A. */

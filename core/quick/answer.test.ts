@@ -5,6 +5,7 @@ import type { WholeLampPart } from '../model/part.ts';
 import { eitherOf } from '../possible/union.ts';
 import { verdictsOf } from '../possible/verdicts.ts';
 import { waysOf } from '../possible/ways.ts';
+import { vehicleCureSteps } from '../work/steps/cureSteps.ts';
 import { quickAnswer } from './answer.ts';
 import { quickCure } from './cure.ts';
 import { quickLook } from './looks.ts';
@@ -112,6 +113,28 @@ describe('what makes every further question idle', () => {
     expect(answer({ ...quickQuestion('rear-turn'), bulb: '3157', led }).headline).toBe('It does not go in');
     const { job, lampIds } = answer({ ...quickQuestion('reverse'), led }).asked;
     expect(job.vehicle.lamps.find((lamp) => lamp.id === lampIds[0])?.base).toBe('BA15s');
+  });
+});
+
+describe('a relay for a socket of two terminals', () => {
+  const question = {
+    ...quickQuestion('rear-turn'),
+    bulb: '1157',
+    region: 'US' as const,
+    year: 1985,
+    flasher: 'thermal' as const,
+    led: { kind: 'plain' as const, watts: 3, forVolts: null },
+  };
+
+  it('is named with the earth wire it needs, which is a part and a step', () => {
+    const { asked } = answer(question);
+    const { best } = quickCure(asked);
+    expect(best?.option.name).toMatch(/with an earth wire laid to it$/);
+    expect(best?.parts.join()).toMatch(/EYE|ring|earth/i);
+    expect(best?.needs.join()).toMatch(/bare body metal near it for its earth/);
+    const job = { ...asked.job, vehicleCures: [...(best?.option.change?.vehicleCures ?? [])] };
+    const [step] = vehicleCureSteps(job, asked.shelf);
+    expect(step?.text).toMatch(/[Ee]arth: the stock relay had none; the new one needs .*bare body metal/);
   });
 });
 

@@ -21,6 +21,8 @@ const SHORT: Record<Requirement, string> = {
   switch: 'switch overloaded',
   resistor: 'resistor too small',
   mount: 'no metal to mount on',
+  'built-in-heat': 'the LED cooks',
+  'cold-start': 'trips from cold',
   sweep: 'sweep cut short',
   rate: 'rate not allowed',
   'back-feed': 'the other side glows',

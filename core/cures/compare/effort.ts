@@ -7,6 +7,7 @@ const MINUTES = {
   resistor: [12, 25],
   harness: [6, 14],
   relay: [5, 20],
+  earth: [5, 15],
   setting: [10, 20],
   decoder: [4, 8],
   diodes: [15, 30],
@@ -31,8 +32,15 @@ export interface Effort {
   needs: readonly string[];
 }
 
-/** @param networks the resistors it puts across turn lamps */
-export function effortOf({ kinds, change }: CureOption, networks: readonly ResistorNetwork[]): Effort {
+/**
+ * @param networks the resistors it puts across turn lamps
+ * @param earthed whether its relay needs an earth wire laid to it
+ */
+export function effortOf(
+  { kinds, change }: CureOption,
+  networks: readonly ResistorNetwork[],
+  earthed = false,
+): Effort {
   const cuts =
     jointsOf(networks) +
     (kinds.includes('pilot-diodes') ? DIODE_JOINTS : 0) +
@@ -45,6 +53,7 @@ export function effortOf({ kinds, change }: CureOption, networks: readonly Resis
     ...plugged.map(() => MINUTES.harness),
     ...decoders.map(() => MINUTES.decoder),
     ...(kinds.includes('flasher-relay') ? [MINUTES.relay] : []),
+    ...(earthed ? [MINUTES.earth] : []),
     ...(kinds.includes('controller-setting') ? [MINUTES.setting] : []),
     ...(kinds.includes('pilot-diodes') ? [MINUTES.diodes] : []),
     ...(kinds.includes('bleed-resistor') ? [MINUTES.bleed] : []),
@@ -63,6 +72,7 @@ export function effortOf({ kinds, change }: CureOption, networks: readonly Resis
     minutes: [parts.reduce((sum, [least]) => sum + least, 0), parts.reduce((sum, [, most]) => sum + most, 0)],
     needs: [
       ...(kinds.includes('flasher-relay') ? ['a relay of its own to change'] : []),
+      ...(earthed ? ['bare body metal near it for its earth'] : []),
       ...(kinds.includes('controller-setting') ? ['a diagnostic adapter that has the setting'] : []),
       ...(metal > 0 ? ['bare metal within reach'] : []),
       ...(plugged.length > 0 ? ['standard sockets'] : []),

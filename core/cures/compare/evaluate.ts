@@ -1,7 +1,7 @@
 // Longer than 300 lines: everything one row of the table says of a cure.
 import { hottestResistor } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
-import { costOf, type PickLine, pickLines, powerBetween } from '../../inventory/picklist.ts';
+import { costOf, type PickLine, pickLines, powerBetween, relaysToEarth } from '../../inventory/picklist.ts';
 import type { JobAnalysis } from '../../judge/analysis.ts';
 import { Judge } from '../../judge/judge.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
@@ -18,7 +18,7 @@ import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, loadedLeds } from './heat.ts';
 import type { CureOption } from './option.ts';
 import { type CureScope, turnScope } from './scope.ts';
-import { coldStart, type Situation, situationsOf } from './situations.ts';
+import { type Situation, situationsOf } from './situations.ts';
 import { type WarningKept, warningKept } from './warningKept.ts';
 import { withCure } from './withCure.ts';
 
@@ -102,19 +102,17 @@ function tryCure(option: CureOption, bare: Bare): CureReport {
   const networks = Object.values(option.change.cures ?? {}).flatMap((cure) => cure.networks);
   const hottest = hottestResistor(job.vehicle, networks, chargingVolts(job.vehicle.systemVolts));
   const inside = builtInHeats(cured, shelf, scope);
-  const troubles = [...outcome.troubles, ...burntInside(inside)];
   const power = scope.turning ? powerBetween(bare.stock, judge.turns) : steadyPower(bare, judge);
   const lines = pickLines(cured, shelf);
   const { knownTotal, unpriced } = costOf(lines);
   return {
     option,
-    state: supposed(option, worstState([outcome.state, ...troubles.map((trouble) => trouble.state)])),
+    state: supposed(option, outcome.state),
     watcher: outcome.watcher,
     allFour: outcome.allFour,
     reason: [
       ...(option.supposes ?? []).map((what) => `If ${what}:`),
       ...(option.why ? [option.why] : []),
-      ...troubles.map((trouble) => trouble.text),
       outcome.reason,
     ].join(' '),
     points: pointsOf(outcome.points),
@@ -130,7 +128,7 @@ function tryCure(option: CureOption, bare: Bare): CureReport {
     price: knownTotal - costOf(bare.lines).knownTotal,
     unpriced,
     cautions: cautionsOf(job, option, shelf, cured, hottest, scope),
-    ...effortOf(option, networks),
+    ...effortOf(option, networks, relaysToEarth(cured, shelf) > 0),
   };
 }
 
@@ -143,12 +141,10 @@ interface Outcome {
   points: readonly JudgedPoint[];
   situations: readonly Situation[];
   litAmps: number;
-  troubles: readonly Trouble[];
 }
 
 function turnOutcome(judge: Judge): Outcome {
   const verdict = judge.verdict();
-  const cold = coldStart(judge.turns);
   const findings = verdict.circuits.flatMap((circuit) => circuit.findings);
   return {
     state: verdict.state,
@@ -156,9 +152,8 @@ function turnOutcome(judge: Judge): Outcome {
     allFour: findings.some((finding) => finding.requirement === 'back-feed'),
     reason: reasonOf(verdict),
     points: allPoints(verdict),
-    situations: situationsOf(judge.turns, verdict, cold),
+    situations: situationsOf(judge.turns, verdict),
     litAmps: verdict.hazard?.litAmps ?? Math.max(...verdict.circuits.map((each) => each.worst.amps.high)),
-    troubles: cold.state === 'holds' ? [] : [{ state: cold.state, text: cold.text }],
   };
 }
 
@@ -177,7 +172,6 @@ function steadyOutcome(judge: Judge, { circuits }: CureScope): Outcome {
     points: verdicts.flatMap((verdict) => verdict.points),
     situations: [],
     litAmps: verdicts.reduce((sum, verdict) => sum + (verdict.worst?.amps.high ?? verdict.amps), 0),
-    troubles: [],
   };
 }
 
@@ -241,20 +235,9 @@ function partsBeside(lines: readonly PickLine[], bare: readonly PickLine[]): str
   });
 }
 
-interface Trouble {
-  state: VerdictState;
-  text: string;
-}
-
 /** What holds only if something is so that nobody has looked at could go either way. */
 function supposed({ supposes }: CureOption, state: VerdictState): VerdictState {
   return supposes && supposes.length > 0 ? worstState([state, 'either-way']) : state;
-}
-
-/** An LED whose own load cooks it in what its lamp does every day. */
-function burntInside(inside: ReturnType<typeof builtInHeats>): Trouble[] {
-  const burnt = inside.find(({ heat, everyDay }) => everyDay && heat.state === 'overheats');
-  return burnt ? [{ state: 'too-much', text: burnt.heat.reason }] : [];
 }
 
 /** What the watcher and the limits alone say. */

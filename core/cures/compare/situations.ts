@@ -4,8 +4,8 @@ import type { TurnVerdict } from '../../judge/verdict.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { hasCapacitor } from '../../simulation/fitment.ts';
+import { inrushOf } from '../../simulation/inrush.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
-import { inrushOf } from '../decoder/inrush.ts';
 
 /** One of the combinations that break a conversion, and what becomes of it. */
 export interface Situation {
@@ -17,7 +17,7 @@ export interface Situation {
 }
 
 /** Engine off and running, lights on, brake on, hazard, first start from cold. */
-export function situationsOf(network: TurnCircuits, verdict: TurnVerdict, cold: Situation): Situation[] {
+export function situationsOf(network: TurnCircuits, verdict: TurnVerdict): Situation[] {
   const sides = verdict.circuits.flatMap((circuit) => circuit.points);
   const scale = network.vehicle.systemVolts / 12;
   const stateOf = (points: typeof sides) => worstState(points.map((point) => point.state));
@@ -48,27 +48,20 @@ export function situationsOf(network: TurnCircuits, verdict: TurnVerdict, cold: 
           },
         ]
       : []),
-    cold,
+    coldStart(network, verdict),
   ];
 }
 
-/**
- * The first flash from cold at charging volts: filaments cold, capacitors empty. Played only where a capacitor could
- * draw what cold filaments did not, since without one a conversion never draws more than the stock bulbs' inrush and
- * what the steady limits allow.
- */
-export function coldStart({ simulation, vehicle, fitment }: TurnCircuits): Situation {
+/** The first flash from cold at charging volts, as the judge found it. */
+function coldStart({ simulation, vehicle, fitment }: TurnCircuits, { circuits }: TurnVerdict): Situation {
   const base = { id: 'cold-start' as const, name: 'First start, cold' };
-  const turns = turnCircuits(vehicle);
-  const [circuit] = turns;
-  if (!circuit || !turns.flatMap(lampIdsOf).some((id) => hasCapacitor(fitment, id)))
+  const trips = circuits
+    .flatMap(({ findings }) => findings)
+    .find(({ requirement }) => requirement === 'cold-start');
+  if (trips) return { ...base, state: trips.state, text: trips.text };
+  const [circuit] = turnCircuits(vehicle);
+  if (!circuit || !lampIdsOf(circuit).some((id) => hasCapacitor(fitment, id)))
     return { ...base, state: 'holds', text: 'no more inrush than the cold stock bulbs had' };
-  const { peakAmps, trips } = inrushOf(simulation, circuit, chargingVolts(vehicle.systemVolts));
-  if (trips)
-    return {
-      ...base,
-      state: 'too-much',
-      text: `From cold the capacitors still take ${amps(trips.amps)} when the output looks, over its ${amps(trips.limitAmps)}.`,
-    };
+  const { peakAmps } = inrushOf(simulation, circuit, chargingVolts(vehicle.systemVolts));
   return { ...base, state: 'holds', text: `capacitors take up to ${amps(peakAmps)} for an instant` };
 }

@@ -11,11 +11,11 @@ import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
+import { inrushOf } from '../../simulation/inrush.ts';
 import { type Emitter, ledEmitterAt } from '../../simulation/lampLight.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import { afterglowSeconds, playPulses } from '../../simulation/pulsedFeed.ts';
 import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
-import { inrushOf } from './inrush.ts';
 
 /** One size of capacitor behind a diode at each LED of a pulsed feed. */
 export interface CapacitorTrial {

@@ -11,6 +11,8 @@ export type Requirement =
   | 'switch'
   | 'resistor'
   | 'mount'
+  | 'built-in-heat'
+  | 'cold-start'
   | 'sweep'
   | 'rate'
   | 'back-feed'

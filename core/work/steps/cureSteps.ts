@@ -1,7 +1,8 @@
-import { ohms } from '../../formatting/format.ts';
+import { mapRelay } from '../../devices/relayMapping.ts';
+import { capital, ohms } from '../../formatting/format.ts';
 import type { VehicleCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
-import type { Shelf } from '../../model/part.ts';
+import type { FlasherPart, Shelf } from '../../model/part.ts';
 import type { FitStep } from './fitStep.ts';
 
 /** Steps of cures that are not a load on a lamp. */
@@ -27,12 +28,18 @@ export function vehicleCureSteps(job: Job, shelf: Shelf): FitStep[] {
   const stepFor = (cure: VehicleCure): FitStep => {
     switch (cure.kind) {
       case 'flasher-relay': {
-        const part = shelf.find((each) => each.id === cure.partId);
+        const part = shelf.find(
+          (each): each is FlasherPart => each.kind === 'flasher' && each.id === cure.partId,
+        );
+        const { adapterLines } = part ? mapRelay(job.vehicle.flasher, part) : { adapterLines: [] };
         return step(
           'cure-flasher',
           'Flasher',
           `Swap the ${job.vehicle.flasher.name} for ${part?.code ?? cure.partId}`,
-          'Compare terminals by their letters, never by their place: supply to supply, lamps to lamps. Reuse the rubber mount, and see that the cover closes.',
+          [
+            'Compare terminals by their letters, never by their place: supply to supply, lamps to lamps. Reuse the rubber mount, and see that the cover closes.',
+            ...adapterLines.map((line) => `${capital(line)}.`.replace(/\.\.$/, '.')),
+          ].join(' '),
           ['Supply and lamp terminals exchanged keep it from flashing. It no longer warns of a dead lamp.'],
         );
       }

@@ -1,4 +1,4 @@
-import { adjusterFor, mapRelay } from '../../../core/cures/relayMapping.ts';
+import { adjusterFor, mapRelay } from '../../../core/devices/relayMapping.ts';
 import { amps } from '../../../core/formatting/format.ts';
 import { limitsOf } from '../../../core/judge/verdict.ts';
 import type { FlasherPart } from '../../../core/model/part.ts';

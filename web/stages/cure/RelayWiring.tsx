@@ -1,4 +1,4 @@
-import type { RelayMapping, TerminalLink } from '../../../core/cures/relayMapping.ts';
+import type { RelayMapping, TerminalLink } from '../../../core/devices/relayMapping.ts';
 import classes from './RelayWiring.module.css';
 
 const ROW = 34;

@@ -1,3 +1,4 @@
+import { needsEarthWire } from '../../../devices/relayMapping.ts';
 import { flashRule } from '../../../judge/flashRule.ts';
 import type { Job } from '../../../model/job.ts';
 import type { FlasherPart, Shelf } from '../../../model/part.ts';
@@ -32,7 +33,8 @@ export function relayOptions(job: Job, shelf: Shelf): CureOption[] {
     const rate = rateFor(job, shelf, part);
     const position = span > 0 ? Math.min(1, Math.max(0, (rate - part.slowestRate) / span)) : 0;
     const set = span > 0 && Math.round(rate) !== AIM ? `, set to ${Math.round(rate)} a minute` : '';
-    return option(`relay-${part.id}`, KINDS, `${part.code}, ${NAME}${set}`, {
+    const earth = needsEarthWire(vehicle.flasher, part) ? ', with an earth wire laid to it' : '';
+    return option(`relay-${part.id}`, KINDS, `${part.code}, ${NAME}${set}${earth}`, {
       vehicleCures: [{ kind: 'flasher-relay', partId: part.id, position }],
     });
   });

@@ -1,8 +1,8 @@
-import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { ELEMENTS } from '../../model/vehicle/netlistNames.ts';
-import { outputOf } from '../../simulation/controls.ts';
-import { controlsFor } from '../../simulation/moment.ts';
-import type { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
+import { outputOf } from './controls.ts';
+import { controlsFor } from './moment.ts';
+import type { VehicleSimulation } from './vehicleSimulation.ts';
 
 /** What a circuit draws when it comes on from cold. */
 export interface Inrush {

@@ -3,7 +3,7 @@ import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { FlasherPart } from '../model/part.ts';
 import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
-import { adjusterFor, functionOfMark, mapRelay } from './relayMapping.ts';
+import { adjusterFor, functionOfMark, mapRelay, needsEarthWire } from './relayMapping.ts';
 
 const relay = (id: string): FlasherPart => {
   const part = DEMO_SHELF.find((each) => each.id === id);
@@ -102,5 +102,17 @@ describe('the screw of an adjustable relay', () => {
     expect(adjusterFor(part, 66, 0.5).text).toMatch(/Turn it clockwise to 10 %/);
     expect(adjusterFor(part, 90, 0.5).text).toMatch(/stands right/);
     expect(() => adjusterFor(relay('relay-dipper-3'), 90, 0)).toThrow(/no adjuster/);
+  });
+});
+
+describe('needsEarthWire', () => {
+  it('is so where the new relay wants an earth that the old socket never had', () => {
+    const { vehicle } = demoJob('library-route-1');
+    const needy = { ...relay('relay-dipper-2'), needsEarth: true };
+    const twoTerminals: Flasher = { ...vehicle.flasher, terminals: { supply: 'B', lamps: 'L' } } as Flasher;
+    expect(needsEarthWire(twoTerminals, needy)).toBe(true);
+    const { earth: _, ...without } = needy.terminals;
+    expect(needsEarthWire(twoTerminals, { ...needy, needsEarth: false, terminals: without })).toBe(false);
+    expect(needsEarthWire(vehicle.flasher, needy)).toBe(false);
   });
 });

@@ -59,6 +59,11 @@ const WORDS: Record<RelayFunction, string> = {
   pilot: 'pilot lamp',
 };
 
+/** Whether a relay needs an earth that the stock one of its vehicle never had: a wire of its own, to bare body metal. */
+export function needsEarthWire(stock: Flasher, part: FlasherPart): boolean {
+  return mapRelay(stock, part).links.some((link) => link.function === 'earth' && link.state === 'missing');
+}
+
 /**
  * The terminals of a stock relay against those of a new one, by function and never by place: two relays with the same
  * pins can have supply and lamps swapped. Whether the new one needs an earth is a datum of the part, not of its pins.
