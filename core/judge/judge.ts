@@ -334,6 +334,13 @@ export class Judge {
     return { ...judged, reason: reasons[0] ?? texts, reasons };
   }
 
+  /** Whether a side surely lights lamps of the other through the pilot between them. */
+  backFeeds(circuit: Circuit): boolean {
+    return this.findings(circuit, null).some(
+      ({ requirement, state }) => requirement === 'back-feed' && state === 'falls-short',
+    );
+  }
+
   /** What whoever watches the current of a circuit says of it, and nobody else. */
   watched(circuit: Circuit): VerdictState {
     return worstState(this.pointsOf(circuit).map((point) => point.state));

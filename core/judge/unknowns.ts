@@ -11,6 +11,7 @@ export interface Unknown {
     | 'bulbs-not-seen'
     | 'flasher-not-seen'
     | 'repeaters-assumed'
+    | 'pilot-assumed'
     | 'trials-contradict';
   /** one sentence: what is not known, and what to do about it */
   narrow: string;

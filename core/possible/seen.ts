@@ -40,10 +40,13 @@ function possibleResults(analysis: JobAnalysis, trial: WatcherTrial): TrialResul
   if (!circuit || trial.fitted.out.length > 0) return null;
   const judge = new Judge(analysis.with(asFittedThen(job, trial)), 'cured');
   const company = { lights: trial.on?.lights === true, brake: trial.on?.brake === true };
+  const allFour = judge.backFeeds(circuit);
   const states = suppliesOf(trial, job.vehicle.systemVolts).map(
     (volts) => judge.circuitAt(circuit, volts, company).state,
   );
-  return resultsFor(job.vehicle.flasher.kind, states);
+  const results = resultsFor(job.vehicle.flasher.kind, states);
+  // Nobody calls it normal where the other side flashes too.
+  return allFour ? results.filter((result) => result !== 'normal') : results;
 }
 
 /** A job with what was fitted in a trial, and nothing known of what was seen. */

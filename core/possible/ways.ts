@@ -17,6 +17,8 @@ export interface Way {
   flasher: FlasherKind;
   /** whether its sides have repeaters */
   repeaters: boolean;
+  /** whether one pilot lamp stands between its sides */
+  pilot: boolean;
   job: Job;
   /** with its LEDs as they are on this way */
   shelf: Shelf;
@@ -50,7 +52,10 @@ export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
   if (built.length === 1 || ownWatcherSeen(job).length === 0) return built;
   const left = waysOf(job, shelf);
   return built.filter((way) =>
-    left.some(({ flasher, repeaters }) => flasher === way.flasher && repeaters === way.repeaters),
+    left.some(
+      ({ flasher, repeaters, pilot }) =>
+        flasher === way.flasher && repeaters === way.repeaters && pilot === way.pilot,
+    ),
   );
 }
 
@@ -66,18 +71,23 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
   const kinds = facts?.flasherSeen ? [flasher.kind] : (facts?.flashers ?? [flasher.kind]);
   const has = hasRepeaters(job.vehicle);
   const repeaters = has && facts?.repeatersAssumed ? [true, false] : [has];
-  if (kinds.length === 1 && repeaters.length === 1 && kinds[0] === flasher.kind)
+  const single = job.vehicle.pilot !== undefined;
+  const pilots = single && facts?.pilotAssumed ? [true, false] : [single];
+  if (kinds.length === 1 && repeaters.length === 1 && pilots.length === 1 && kinds[0] === flasher.kind)
     return shelves.map((mine) => ({
       flasher: flasher.kind,
       repeaters: has,
+      pilot: single,
       job,
       shelf: mine,
     }));
   return kinds.flatMap((kind) =>
-    repeaters.flatMap((present) => {
-      const built = asBuilt(job, kind, present);
-      return shelves.map((mine) => ({ flasher: kind, repeaters: present, job: built, shelf: mine }));
-    }),
+    repeaters.flatMap((present) =>
+      pilots.flatMap((pilot) => {
+        const built = asBuilt(job, kind, present, pilot);
+        return shelves.map((mine) => ({ flasher: kind, repeaters: present, pilot, job: built, shelf: mine }));
+      }),
+    ),
   );
 }
 
@@ -98,6 +108,15 @@ export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
           {
             what: 'repeaters-assumed' as const,
             narrow: 'Whether it has side repeaters nobody has said: look at the wings with hazard on.',
+          },
+        ]
+      : []),
+    ...(facts?.pilotAssumed
+      ? [
+          {
+            what: 'pilot-assumed' as const,
+            narrow:
+              'Whether one pilot lamp serves both sides nobody has said: one green lamp in the dash, or one for each side?',
           },
         ]
       : []),
@@ -125,13 +144,21 @@ function hasRepeaters(vehicle: Vehicle): boolean {
   return turnCircuits(vehicle).some(({ feeds }) => feeds.some((feed) => ids.has(feed.lampId)));
 }
 
-function asBuilt(job: Job, kind: FlasherKind, repeaters: boolean): Job {
+function asBuilt(job: Job, kind: FlasherKind, repeaters: boolean, pilot: boolean): Job {
   const vehicle = structuredClone(job.vehicle);
   delete vehicle.facts?.flashers;
   delete vehicle.facts?.repeatersAssumed;
+  delete vehicle.facts?.pilotAssumed;
+  if (!pilot) delete vehicle.pilot;
   if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
   if (!repeaters) takeRepeatersOff(vehicle);
-  return { ...job, vehicle, vehicleCures: job.vehicleCures.filter((cure) => isFor(kind, cure.kind)) };
+  return {
+    ...job,
+    vehicle,
+    vehicleCures: job.vehicleCures.filter(
+      (cure) => isFor(kind, cure.kind) && (pilot || cure.kind !== 'pilot-diodes'),
+    ),
+  };
 }
 
 /** They stay on the list, without a feed: what was said of them elsewhere still finds them. */

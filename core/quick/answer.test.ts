@@ -116,6 +116,27 @@ describe('what makes every further question idle', () => {
   });
 });
 
+describe('a moped with a relay that does not watch', () => {
+  const question = {
+    ...quickQuestion('all-turn'),
+    vehicle: 'moped' as const,
+    flasher: 'non-watching-relay' as const,
+    led: { kind: 'plain' as const, watts: 1, forVolts: null },
+  };
+
+  it('may have one pilot for both sides, and then all four flash: nobody said, and a look at the dash tells', () => {
+    const open = answer(question);
+    expect(open.state).toBe('either-way');
+    expect(open.headline).toBe('Could go either way: normal, or all four flashing');
+    expect(quickLook(question, open)?.act).toMatch(/turn pilots in the dash/);
+  });
+
+  it('holds where a normal flash was seen: there was no such pilot', () => {
+    const trial = { result: 'normal' as const, side: 'left' as const, lights: false, engine: true, supplyVolts: null };
+    expect(answer({ ...question, trials: [trial] }).state).toBe('holds');
+  });
+});
+
 describe('a relay for a socket of two terminals', () => {
   const question = {
     ...quickQuestion('rear-turn'),

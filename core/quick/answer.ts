@@ -22,6 +22,8 @@ export interface SplitRow {
   /** `On a relay that watches` */
   where: string;
   state: VerdictState;
+  /** whether it flashes as it should, but on both sides at once */
+  allFour: boolean;
   /** `fast, 176 a minute` */
   text: string;
 }
@@ -38,6 +40,8 @@ export interface QuickAnswer {
   rate: RatePrediction | null;
   /** what it rests on, where the kinds of flasher do not agree */
   split: readonly SplitRow[];
+  /** whether one side may light the other through a single pilot */
+  allFour: boolean;
   /** what was seen that fits no way, in words */
   contradiction: string | null;
   /** the question as the job it is */
@@ -71,6 +75,7 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
     why: `${whyOf(judged)}${housingWords(question, shelf)}`,
     rate: rates.length > 0 ? unitedRate(rates) : null,
     split: new Set(split.map((row) => row.text)).size > 1 ? split : [],
+    allFour: judged.some(isAllFour),
     contradiction,
     asked: contradiction ? asked : { ...asked, job: narrowed(asked.job, [...left.keys()]) },
   };
@@ -117,6 +122,7 @@ function nothing(asked: QuickJob): QuickAnswer {
     why: '',
     rate: null,
     split: [],
+    allFour: false,
     contradiction: null,
     asked,
   };
@@ -163,6 +169,14 @@ const SHORT_WORDS: Record<FlasherKind, string> = {
   'non-watching-relay': 'does not start',
 };
 
+/** Whether what is wrong is that one side lights the other through the pilot, and nothing else. */
+function isAllFour({ verdicts }: JudgedWay): boolean {
+  return verdicts.some(
+    ({ watched, findings }) =>
+      watched === 'holds' && findings.some(({ requirement }) => requirement === 'back-feed'),
+  );
+}
+
 /** One row a kind of flasher, those that fall short first. */
 function splitOf(judged: readonly JudgedWay[]): SplitRow[] {
   const kinds = [...new Set(judged.map(({ way }) => way.flasher))];
@@ -170,17 +184,21 @@ function splitOf(judged: readonly JudgedWay[]): SplitRow[] {
     const mine = judged.filter(({ way }) => way.flasher === kind);
     const [first] = mine as [JudgedWay];
     const state = eitherOf(mine.map((each) => each.state));
-    return { flasher: kind, where: flasherPlace(kind), state, text: wordsOf(first, state) };
+    const allFour = mine.some(isAllFour);
+    const worst = mine.toSorted((a, b) => byWorst(a.state, b.state))[0] ?? first;
+    return { flasher: kind, where: flasherPlace(kind), state, allFour, text: wordsOf(worst, state) };
   });
 }
 
-function wordsOf({ flasher, rate, verdicts }: JudgedWay, state: VerdictState): string {
+function wordsOf(judged: JudgedWay, state: VerdictState): string {
+  const { flasher, rate, verdicts } = judged;
   if (rate === null)
     return state === 'holds'
       ? 'quiet'
       : state === 'either-way'
         ? 'a message, or none'
         : (verdicts[0]?.reason ?? '');
+  if (isAllFour(judged)) return state === 'falls-short' ? 'all four flash' : 'normal, or all four flash';
   switch (state) {
     case 'holds':
       return `normal, ${perMinute(rate.low)}`;
@@ -210,8 +228,9 @@ function headlineOf(state: VerdictState, split: readonly SplitRow[], turning: bo
   const short = split.filter((row) => row.state === 'falls-short');
   const fine = split.filter((row) => row.state === 'holds');
   const what = (rows: readonly SplitRow[]) => {
-    const kinds = rows.map((row) => row.flasher);
+    const kinds = rows.filter((row) => !row.allFour).map((row) => row.flasher);
     const words = [
+      ...(rows.some((row) => row.allFour) ? ['all four flashing'] : []),
       ...(kinds.includes('watching-relay') ? ['a fast flash'] : []),
       ...(kinds.includes('controller') ? ['a bulb message'] : []),
       ...(kinds.includes('thermal') ? ['a slow flash'] : []),

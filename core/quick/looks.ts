@@ -5,7 +5,7 @@ import { circuitsAsked } from './quickJob.ts';
 
 /** Something cheap to look at that decides what is open. */
 export interface Look extends Omit<NextTest, 'id'> {
-  id: NextTest['id'] | 'bulb-number' | 'watts' | 'watched' | 'brake-wire';
+  id: NextTest['id'] | 'bulb-number' | 'watts' | 'watched' | 'brake-wire' | 'pilot';
 }
 
 /**
@@ -14,10 +14,17 @@ export interface Look extends Omit<NextTest, 'id'> {
  *
  * @throws UnknownReferenceError for a bulb or part that is not known
  */
-export function quickLook(question: QuickQuestion, { asked, state }: QuickAnswer): Look | null {
+export function quickLook(question: QuickQuestion, { asked, state, allFour }: QuickAnswer): Look | null {
   if (state === null || state === 'holds') return null;
   if (!isAboutTurns(question.lamps)) return state === 'either-way' ? steadyLook(question) : null;
   const { job, shelf, lampIds } = asked;
+  if (allFour && job.vehicle.facts?.pilotAssumed)
+    return {
+      id: 'pilot',
+      minutes: 1,
+      act: 'Look at the turn pilots in the dash: one for both sides, or one for each?',
+      means: 'Through a single one between the sides LEDs of the other side light too: all four flash.',
+    };
   const circuitId = circuitsAsked(job.vehicle, lampIds)[0] ?? '';
   const test = nextTurnTest(job, shelf, circuitId, question.heard !== null);
   if (test) return test;

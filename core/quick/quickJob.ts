@@ -134,7 +134,6 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
 
 function quickVehicle(question: QuickQuestion, id: string, systemVolts: SystemVolts): Vehicle {
   const kind = question.vehicle;
-  // The single pilot of an older one is the harder case: what holds with it holds without.
   const year = question.year ?? (kind === 'moped' ? LISTED_MOPED : LISTED_YEAR);
   const bulb = question.bulb === null ? undefined : bulbById(question.bulb);
   const region = question.region ?? (bulb?.system === 'SAE' ? 'US' : 'UN');
@@ -160,6 +159,7 @@ function quickVehicle(question: QuickQuestion, id: string, systemVolts: SystemVo
     flasher: flashers[0] ?? null,
   });
   vehicle.facts = {
+    ...(vehicle.pilot ? { pilotAssumed: true } : {}),
     ...(question.flasher || flashers.length === 1
       ? { flasherSeen: question.flasher !== null }
       : { flashers }),

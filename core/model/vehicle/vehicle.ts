@@ -53,6 +53,8 @@ export const VehicleFacts = z.strictObject({
   flashers: z.array(FlasherKind).min(2).max(4).optional(),
   /** side repeaters are listed, and nobody has looked whether there are any */
   repeatersAssumed: z.boolean().optional(),
+  /** a single pilot between the sides is listed, and nobody has looked whether there are two */
+  pilotAssumed: z.boolean().optional(),
   /** equipment that must come out first, and how long that takes */
   inTheWay: z.strictObject({ what: Line, minutes: z.number().min(0).max(600) }).optional(),
 });
