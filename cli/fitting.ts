@@ -41,7 +41,7 @@ export function order({ job, parts }: JobFile, json: boolean, output: Output): n
     return EXIT.fine;
   }
   const gap = route.walkMinutes - route.atLeastMinutes;
-  const walked = `Walking: ${minutes(route.walkMinutes)}${gap > 0.01 ? `, at most ${minutes(gap)} more than the least there is` : ', the least there is'}; lamp by lamp ${minutes(route.lampByLampMinutes)}.`;
+  const walked = `Walking: ${minutes(route.walkMinutes)}${gap > 0.01 ? `, at most ${minutes(gap)} more than these rounds need` : ', no order of these rounds needs less'}${route.lampByLampMinutes > route.walkMinutes ? `; lamp by lamp ${minutes(route.lampByLampMinutes)}` : ''}.`;
   output.out(
     [
       ...route.reasons,

@@ -132,7 +132,13 @@ describe('a moped with a relay that does not watch', () => {
   });
 
   it('holds where a normal flash was seen: there was no such pilot', () => {
-    const trial = { result: 'normal' as const, side: 'left' as const, lights: false, engine: true, supplyVolts: null };
+    const trial = {
+      result: 'normal' as const,
+      side: 'left' as const,
+      lights: false,
+      engine: true,
+      supplyVolts: null,
+    };
     expect(answer({ ...question, trials: [trial] }).state).toBe('holds');
   });
 });

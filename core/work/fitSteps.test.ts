@@ -1,5 +1,6 @@
 // Longer than 300 lines: the work of many jobs, step by step.
 import { describe, expect, it } from 'vitest';
+import { demoJob } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { LoadResistorCure } from '../model/cures.ts';
@@ -328,5 +329,26 @@ describe('times on record', () => {
     const tap = (list: readonly { id: string; minutes: readonly [number, number] }[]) =>
       list.find(({ id }) => id === 'tap-rear-right')?.minutes;
     expect(tap(workPlan(job, DEMO_SHELF, times).steps)).toEqual(tap(steps));
+  });
+});
+
+describe('what is asked of the flash while the cure is not in yet', () => {
+  const compared = (id: string, relay: WorkHabits['relay']) => {
+    const job = demoJob(id);
+    const steps = workPlan({ ...job, habits: { ...USUAL_HABITS, relay } }, DEMO_SHELF).steps;
+    return steps.filter(({ kind }) => kind === 'compare').map(({ text, helper }) => `${text} ${helper?.see}`);
+  };
+
+  // Vumble itself predicts a fast flash of LEDs alone: to demand an equal rate there sends somebody looking for a fault.
+  it('is no rate where the setting comes after the lamps, and one where it came first', () => {
+    const last = compared('dial-a-ride-2', 'last');
+    expect(last.length).toBeGreaterThan(0);
+    for (const text of last) {
+      expect(text).toMatch(/not asked yet: the setting comes after the lamps/);
+      expect(text).not.toMatch(/same rate|normal rate/);
+    }
+    for (const text of compared('dial-a-ride-2', 'first')) expect(text).toMatch(/same rate|normal rate/);
+    // With loads at the lamps there is nothing to wait for.
+    for (const text of compared('library-route-1', 'last')) expect(text).toMatch(/same rate|normal rate/);
   });
 });

@@ -48,7 +48,7 @@ export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan 
   const route = routeOf(job.vehicle, panels, habits);
   const others = cureSteps(job, shelf, opened);
   if (panels.length === 0 && others.length === 0) return { steps: [], route, habits, openingSavedMinutes: 0 };
-  const rounds = new RoundSteps(job, shelf, opened).of(route.rounds);
+  const rounds = new RoundSteps(job, shelf, opened, comesLater(job, habits)).of(route.rounds);
   const first = [...rounds, ...others].find(({ kind }) => kind !== 'open');
   const inOrder = habits.relay === 'first' ? [...others, ...rounds] : [...rounds, ...others];
   const { region } = job.vehicle;
@@ -76,6 +76,13 @@ export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan 
       return sum + (Math.max(0, lamps - 1) * (minutes[0] + minutes[1])) / 2;
     }, 0),
   };
+}
+
+/** What of a cure is done after the lamps, and decides how they flash; null where nothing is. */
+function comesLater({ vehicleCures }: Job, { relay }: WorkHabits): string | null {
+  if (relay === 'first') return null;
+  if (vehicleCures.some(({ kind }) => kind === 'flasher-relay')) return 'the new flasher';
+  return vehicleCures.some(({ kind }) => kind === 'controller-setting') ? 'the setting' : null;
 }
 
 /**
@@ -152,6 +159,8 @@ class RoundSteps {
     private readonly job: Job,
     private readonly shelf: Shelf,
     private readonly opened: ReadonlyMap<string, OpenedWith>,
+    /** what of the cure comes after the lamps, and decides how they flash */
+    private readonly later: string | null,
   ) {}
 
   of(rounds: readonly Round[]): FitStep[] {
@@ -196,13 +205,13 @@ class RoundSteps {
   private ending(round: Round, before: boolean): FitStep[] {
     // Sides of which none flashes are told apart by looking, each panel has been tested by then.
     if (flashes(this.job) && (round.of === 'left' || round.of === 'right'))
-      return [compareStep(round.of, before)];
+      return [compareStep(round.of, before, this.later)];
     if (flashes(this.job) && round.of === 'all')
       return (['left', 'right'] as const)
         .filter((side) =>
           this.job.vehicle.lamps.some((lamp) => lamp.side === side && hasWork(this.job, this.shelf, lamp)),
         )
-        .map((side) => compareStep(side, false));
+        .map((side) => compareStep(side, false, this.later));
     return round.lit ? [switchOffStep(round, ['long-run', 'hazard'])] : [];
   }
 }

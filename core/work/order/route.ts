@@ -179,8 +179,13 @@ function visitOf(id: string, act: 'work' | 'check' | 'whole'): Visit {
 function lampByLampMinutes(grounds: Grounds, panels: readonly Panel[], { helper }: WorkHabits): number {
   let minutes = 0;
   let last = grounds.seat;
-  for (const { place, lamps } of panels)
+  for (const { place, lamps, batteryOff } of panels)
     for (let lamp = 0; lamp < lamps; lamp += 1) {
+      // Off before and on again after, for each by itself.
+      if (batteryOff) {
+        minutes += grounds.minutes(last, grounds.nose) + 2 * grounds.minutes(grounds.nose, place);
+        last = place;
+      }
       minutes += grounds.minutes(last, place) + (helper ? 0 : 2 * grounds.minutes(place, grounds.seat));
       last = place;
     }
@@ -200,7 +205,7 @@ function reasonsOf(panels: readonly Panel[], habits: WorkHabits, rounds: readonl
     habits.helper
       ? 'Somebody works the switches, so each lamp is seen lit where it is.'
       : habits.testing === 'before-closing'
-        ? `Alone, the switches are worked ${lit === 1 ? 'once' : `${lit} times`} and not ${lamps} times: a side is done, switched on, then seen and closed in one round.`
+        ? `Alone, ${lit < lamps ? `the switches are worked ${lit === 1 ? 'once' : `${lit} times`} and not ${lamps} times: ` : ''}a side is done, switched on, then seen and closed in one round.`
         : 'Panels are closed at once and every lamp is looked at in one round at the end.',
     ...(panels.some(({ batteryOff }) => batteryOff) ? ['What needs the battery off is done together.'] : []),
     ...(panels.some(({ lamps: count }) => count === 0)

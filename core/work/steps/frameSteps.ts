@@ -123,24 +123,39 @@ export function batteryStep(act: 'battery-off' | 'battery-on', of: Round['of']):
   });
 }
 
-/** One side converted, the other still stock: now they can be compared. */
-export function compareStep(side: Side, both: boolean): FitStep {
+/**
+ * One side converted, the other still stock: now they can be compared.
+ *
+ * @param later what of the cure comes after the lamps and decides how they flash; till then nobody can ask for a rate
+ */
+export function compareStep(side: Side, both: boolean, later: string | null): FitStep {
+  const waits = later && `How fast it flashes is not asked yet: ${later} comes after the lamps.`;
   if (!both)
     return frame('Walk round', {
       id: `compare-${side}`,
       kind: 'compare',
       title: `Test the ${side} side whole`,
-      text: `Key on, ${side} turn. All its lamps light, at the normal rate. Then everything off.`,
+      text: `Key on, ${side} turn. All its lamps light${waits ? `. ${waits}` : ', at the normal rate.'} Then everything off.`,
       minutes: [1, 3],
-      helper: { say: `Key on, ${side} turn`, see: `every lamp of the ${side} side, at the normal rate` },
+      helper: {
+        say: `Key on, ${side} turn`,
+        see: `every lamp of the ${side} side${waits ? '' : ', at the normal rate'}`,
+      },
     });
   return frame('Walk round', {
     id: `compare-${side}`,
     kind: 'compare',
     title: 'Compare the two sides',
-    text: `Left turn, then right turn: one side is converted and the other still stock. They should flash at the same rate and show the same colour. If the ${side} side is fast, find out why before touching the other. Then everything off.`,
+    text: `Left turn, then right turn: one side is converted and the other still stock. They should ${
+      waits
+        ? `show the same colour, every lamp lit. ${waits} The converted side may well flash fast or raise a message until then.`
+        : `flash at the same rate and show the same colour. If the ${side} side is fast, find out why before touching the other.`
+    } Then everything off.`,
     minutes: [2, 4],
-    helper: { say: 'Left turn. Then right turn', see: 'both sides at the same rate, the same colour' },
+    helper: {
+      say: 'Left turn. Then right turn',
+      see: waits ? 'every lamp, the same colour' : 'both sides at the same rate, the same colour',
+    },
   });
 }
 

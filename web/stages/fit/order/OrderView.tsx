@@ -99,10 +99,12 @@ export function OrderView({ plan }: { plan: WorkPlan }) {
             <dt>Walking</dt>
             <dd>{minutes(route.walkMinutes)}</dd>
           </div>
-          <div>
-            <dt>Lamp by lamp</dt>
-            <dd>{minutes(route.lampByLampMinutes)}</dd>
-          </div>
+          {route.lampByLampMinutes > route.walkMinutes && (
+            <div>
+              <dt>Lamp by lamp</dt>
+              <dd>{minutes(route.lampByLampMinutes)}</dd>
+            </div>
+          )}
           <div>
             <dt>Opening saved</dt>
             <dd>{minutes(openingSavedMinutes)}</dd>
@@ -111,7 +113,7 @@ export function OrderView({ plan }: { plan: WorkPlan }) {
         <p className="faint">
           {gap > 0.01
             ? `Computed; no order of these rounds needs less than ${minutes(route.atLeastMinutes)}.`
-            : 'Computed over every order there is: none needs less walking.'}{' '}
+            : 'Computed over every order of these rounds: none needs less walking.'}{' '}
           Sizes of vehicles and pace are typical.
         </p>
       </Card>
