@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Bulb } from '../model/bulb.ts';
 import { baseRecord } from './bases.ts';
-import { BULBS, bulbById, findBulbs, interchangeable } from './bulbs.ts';
+import { BULBS, bulbById, findBulbs, interchangeable, ratedWatts } from './bulbs.ts';
 
 describe('the bulb catalogue', () => {
   it('holds valid records with unique ids, a source, and a described base', () => {
@@ -40,5 +40,21 @@ describe('the bulb catalogue', () => {
         expect(other.filaments.length).toBe(bulb.filaments.length);
       }
     }
+  });
+});
+
+describe('ratedWatts', () => {
+  // UN Regulation 37 names a category by its rated watts, and prints a limit above it at 13.5 V (from memory).
+  it.each([
+    ['P21W', 21],
+    ['P21/5W', 21],
+    ['W5W', 5],
+    ['R10W', 10],
+    ['P21W-24V', 21],
+    ['1156', null],
+  ])('%s is called by %s W', (id, expected) => {
+    const bulb = bulbById(id);
+    if (!bulb) throw new Error(id);
+    expect(ratedWatts(bulb)).toBe(expected);
   });
 });

@@ -28,6 +28,12 @@ export function filamentWatts(filament: FilamentRating): number {
   return filament.testVolts * filament.amps;
 }
 
+/** What a UN category is called by, W: 21 of P21W and P21/5W; null for names that say nothing of it. */
+export function ratedWatts({ id, system }: Bulb): number | null {
+  const named = system === 'UN' ? /^[A-Z]+(\d+)(?:\/\d+)?W(?:-24V)?$/.exec(id) : null;
+  return named?.[1] ? Number(named[1]) : null;
+}
+
 /** Bulbs that fit the same socket and do the same work, this one left out. */
 export function interchangeable(bulb: Bulb): Bulb[] {
   return BULBS.filter(

@@ -121,3 +121,10 @@ describe('what nobody knows', () => {
     expect(high(open)).toBeGreaterThanOrEqual(high(known) * 0.999);
   });
 });
+
+it('asks of modules in the rear lamps only where a rear lamp is worked on', () => {
+  const { vehicle } = demoJob('dial-a-ride-2');
+  const ids = (rear: boolean) => questionsFor(vehicle, rear).map(({ id }) => id);
+  expect(ids(true)).toContain('lamp-modules');
+  expect(ids(false)).not.toContain('lamp-modules');
+});

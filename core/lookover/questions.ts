@@ -44,8 +44,12 @@ const WITH_BOOT: readonly VehicleKind[] = ['car', 'van', 'minibus'];
 /** Years in which bulb-check modules beside the relay are found (common practice). */
 const BULB_CHECK_YEARS = { first: 1978, last: 2012 };
 
-/** The questions that bear on this vehicle, and none that do not. */
-export function questionsFor(vehicle: Vehicle): Question[] {
+/**
+ * The questions that bear on this vehicle, and none that do not.
+ *
+ * @param rear whether lamps at its rear are worked on
+ */
+export function questionsFor(vehicle: Vehicle, rear = true): Question[] {
   const { flasher, kind, year } = vehicle;
   const facts = vehicle.facts ?? {};
   const turning = new Set(turnCircuits(vehicle).flatMap(lampIdsOf));
@@ -123,7 +127,7 @@ export function questionsFor(vehicle: Vehicle): Question[] {
     },
     {
       id: 'lamp-modules',
-      matters: boot && year >= 2008,
+      matters: boot && year >= 2008 && rear,
       ask: 'Does a module live in the rear lamps (blind-spot sensor)?',
       why: 'It must move to a new whole lamp, and its plug must not be left out.',
       meanwhile: 'Look behind the lamp before ordering a whole one.',

@@ -167,3 +167,15 @@ describe('bestInWords', () => {
     expect(words()).toBe('Nothing was tried.');
   });
 });
+
+it('does not advise a filament where nothing is known to mind the LEDs: fit them and see', () => {
+  const alone = report('alone', { state: 'either-way' }, ['nothing']);
+  const kept = report('filament', { unconverted: 1 }, ['filament']);
+  expect(rankCures([kept, alone]).map(({ report: { option: of } }) => of.id)).toEqual(['alone', 'filament']);
+  expect(bestInWords(rankCures([kept, alone]))).toMatch(
+    /^The LEDs alone may hold.*if something does, filament holds/,
+  );
+  // Where they surely fall short it is what holds.
+  const short = report('alone', { state: 'falls-short' }, ['nothing']);
+  expect(rankCures([short, kept])[0]?.report.option.id).toBe('filament');
+});

@@ -67,10 +67,21 @@ export function rankCures(reports: readonly CureReport[], weights: Weights = DEF
     };
   });
   const order = ['holds', 'either-way', 'falls-short', 'too-much', null];
-  return ranked.toSorted(
-    (a, b) =>
-      order.indexOf(a.report.state) - order.indexOf(b.report.state) || (b.score ?? 0) - (a.score ?? 0),
-  );
+  const mayNeedNone = reports.some(isAloneEitherWay);
+  // A filament on a circuit that nothing may be wrong with gives up what was asked for: it comes after LEDs that may hold.
+  const place = (report: CureReport) =>
+    mayNeedNone && keepsSteadyFilament(report) ? 1.5 : order.indexOf(report.state);
+  return ranked.toSorted((a, b) => place(a.report) - place(b.report) || (b.score ?? 0) - (a.score ?? 0));
+}
+
+/** LEDs alone where nobody has looked whether anything would mind them. */
+function isAloneEitherWay({ option, state }: CureReport): boolean {
+  return option.kinds.includes('nothing') && state === 'either-way';
+}
+
+/** A filament left in a circuit that is on steadily. */
+function keepsSteadyFilament({ option }: CureReport): boolean {
+  return option.id === 'filament';
 }
 
 function dominator(report: CureReport, working: readonly CureReport[]): string | null {
@@ -90,6 +101,9 @@ function dominator(report: CureReport, working: readonly CureReport[]): string |
 export function bestInWords(ranked: readonly RankedCure[]): string {
   const [best] = ranked;
   if (!best) return 'Nothing was tried.';
+  const sure = ranked.find(({ score }) => score !== null);
+  if (best.score === null && isAloneEitherWay(best.report) && sure)
+    return `The LEDs alone may hold: nobody has looked whether anything minds them. Fit them and see; if something does, ${sure.report.option.name.toLowerCase()} holds.`;
   if (best.score === null)
     return best.report.state === 'either-way'
       ? `Nothing here holds for certain; ${best.report.option.name} could go either way.`

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import { answerQuestion, bearsOn, type QuestionId, questionsFor } from '../../../core/lookover/questions.ts';
-import { scopeCircuits } from '../../../core/model/scope.ts';
+import { jobLamps, scopeCircuits } from '../../../core/model/scope.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
@@ -12,7 +12,10 @@ export function Questions() {
   const { job, edit } = useDesk();
   const about = new Set(scopeCircuits(job).map((circuit) => circuit.kind));
   const matters = (id: QuestionId) => bearsOn(id, about);
-  const questions = questionsFor(job.vehicle).filter((each) => matters(each.id));
+  const questions = questionsFor(
+    job.vehicle,
+    jobLamps(job).some(({ end }) => end === 'rear'),
+  ).filter((each) => matters(each.id));
   const open = questions.filter((question) => question.answer === '').length;
   const inTheWay = job.vehicle.facts?.inTheWay;
   const setInTheWay = (change: { what?: string; minutes?: number }) =>

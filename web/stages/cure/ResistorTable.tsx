@@ -49,7 +49,7 @@ export function ResistorTable({
             <th>A side</th>
             <th className="figure">Together</th>
             <th className="figure">Heat, lit</th>
-            <th className="figure">Hottest</th>
+            <th className="figure">Most in one</th>
             <th className="figure">Price a side</th>
             <th>
               <span className="visually-hidden">Pick</span>
@@ -75,7 +75,7 @@ export function ResistorTable({
                 <td className="figure" data-label="heat, lit">
                   {watts(choice.litWatts)}
                 </td>
-                <td className="figure" data-label="hottest">
+                <td className="figure" data-label="most in one">
                   {watts(choice.hottestWatts)}
                 </td>
                 <td className="figure" data-label="price a side">

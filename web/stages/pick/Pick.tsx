@@ -97,6 +97,9 @@ export default function Pick() {
   );
 }
 
+/** What leaks is no heat of a resistor, W. */
+const WORTH_SAYING = 0.5;
+
 function Power({ power }: { power: PowerSaved }) {
   const rows = [
     ['Stock bulbs', power.stockWatts],
@@ -121,7 +124,7 @@ function Power({ power }: { power: PowerSaved }) {
         {power.savedWatts >= 0 ? 'Saved' : 'Costs more by'} <b>{watts(Math.abs(power.savedWatts))}</b>,
         computed at {volts(power.volts)}.
         {power.resistorWatts > power.savedWatts &&
-          power.resistorWatts > 0 &&
+          power.resistorWatts >= WORTH_SAYING &&
           ' The resistors give the saving back as heat.'}
       </p>
     </Card>
