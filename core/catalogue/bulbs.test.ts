@@ -47,7 +47,7 @@ describe('ratedWatts', () => {
   // UN Regulation 37 names a category by its rated watts, and prints a limit above it at 13.5 V (from memory).
   it.each([
     ['P21W', 21],
-    ['P21/5W', 21],
+    ['P21-5W', 21],
     ['W5W', 5],
     ['R10W', 10],
     ['P21W-24V', 21],

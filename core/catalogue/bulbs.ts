@@ -30,7 +30,7 @@ export function filamentWatts(filament: FilamentRating): number {
 
 /** What a UN category is called by, W: 21 of P21W and P21/5W; null for names that say nothing of it. */
 export function ratedWatts({ id, system }: Bulb): number | null {
-  const named = system === 'UN' ? /^[A-Z]+(\d+)(?:\/\d+)?W(?:-24V)?$/.exec(id) : null;
+  const named = system === 'UN' ? /^[A-Z]+(\d+)(?:[/-]\d+)?W(?:-24V)?$/.exec(id) : null;
   return named?.[1] ? Number(named[1]) : null;
 }
 
