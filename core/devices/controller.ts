@@ -5,7 +5,7 @@ import { RESTS } from './device.ts';
 import { thresholdAt } from './threshold.ts';
 
 /** How long an output that was cut off waits before it tries again, s (typical). */
-const RETRY_SECONDS = 0.5;
+export const RETRY_SECONDS = 0.5;
 /** First cold check after the key is turned, s (typical). */
 const FIRST_CHECK_SECONDS = 0.15;
 

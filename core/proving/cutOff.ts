@@ -1,9 +1,11 @@
 import { FUSE_HOLD } from '../circuit/engine/netlist.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { feedFuseId, fuseById } from '../model/vehicle/lookUp.ts';
 import { outputOf } from '../simulation/controls.ts';
-import { fuseHeatAmps } from '../simulation/fuseHeat.ts';
+import { fuseHeatAmps, meltsBeforeCutOff } from '../simulation/fuseHeat.ts';
 import type { Moment } from '../simulation/moment.ts';
+import type { Probes } from '../simulation/probes.ts';
 import type { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
-import type { Drawn } from './outcome.ts';
 
 /**
  * Fuses that what is drawn melts, were none to hold: by what heats them over pulses, and over lit and dark of a flash.
@@ -25,11 +27,20 @@ export function meltingFuses(
   );
 }
 
-/** Outputs of a controller that guard themselves against what is drawn, and stay off. */
-export function trippedOutputs({ vehicle, fitment }: VehicleSimulation, drawn: readonly Drawn[]): Drawn[] {
+/**
+ * Outputs of a controller that guard themselves against what is drawn, and stay off: the circuits they feed. Where so much
+ * flows that the fuse goes first, it is no longer theirs to guard.
+ */
+export function trippedOutputs(
+  { vehicle, fitment }: VehicleSimulation,
+  circuits: readonly Circuit[],
+  probes: Pick<Probes, 'wireAmps' | 'fuseAmps'>,
+): string[] {
   if (fitment.flasher.kind !== 'controller') return [];
-  return drawn.filter(({ circuit, amps }) => {
+  return circuits.flatMap((circuit) => {
     const output = outputOf(vehicle, circuit);
-    return output !== undefined && amps > output.limitAmps;
+    if (output === undefined || probes.wireAmps(circuit.id) <= output.limitAmps) return [];
+    const { id, ratedAmps } = fuseById(vehicle, feedFuseId(vehicle, circuit));
+    return meltsBeforeCutOff(probes.fuseAmps(id), ratedAmps, output) ? [] : [circuit.id];
   });
 }

@@ -11,7 +11,7 @@ import { isOn } from '../simulation/bearing.ts';
 import { flashingSides } from '../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
-import { fuseOut } from '../simulation/strike.ts';
+import { fuseOut, outputOff, type Strike } from '../simulation/strike.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import type { Cell } from './cells.ts';
@@ -124,14 +124,23 @@ export class CellPlayer {
     cell: Cell,
     about: readonly string[],
     rest: Outcome | null,
+    off: readonly string[] = [],
   ): Outcome {
     const { vehicle } = simulation;
     const { controls } = cell;
     const emfVolts = supplyVoltsFor(vehicle, controls.key) + this.moreVolts;
     const circuits = vehicle.circuits.filter(({ id }) => about.includes(id));
     const moment = { controls, emfVolts };
+    const on = circuits.filter((circuit) => isOn(circuit, controls));
+    const over = simulation.at(moment, about);
+    // An output guards itself within milliseconds, long before a fuse melts.
+    const tripped = trippedOutputs(simulation, on, over).filter((id) => !off.includes(id));
+    if (tripped.length > 0) {
+      const cut = this.cutFrom(simulation, `off ${tripped.join()}`, tripped.map(outputOff));
+      return this.play(cut, cell, about, rest, [...off, ...tripped]);
+    }
     const melt = meltingFuses(simulation, moment, about);
-    if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, about, rest);
+    if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, about, rest, off);
     const probes = simulation.at(moment, about);
     const lumens = new Map(rest?.lumens);
     // A pilot between the sides is there where both of them are.
@@ -167,15 +176,22 @@ export class CellPlayer {
       maybe: new Set(rest?.maybe),
       short: underloadedPace(simulation.fitment.flasher),
     };
-    for (const each of drawn) this.watch(simulation, each, cell, emfVolts, outcome, rest);
-    for (const { circuit } of trippedOutputs(simulation, drawn)) {
-      outcome.messages.add(circuit.id);
-      for (const lampId of lampIdsOf(circuit)) outcome.lumens.set(lampId, 0);
-    }
+    for (const each of drawn)
+      if (!off.includes(each.circuit.id)) this.watch(simulation, each, cell, emfVolts, outcome, rest);
+    for (const id of off) outcome.messages.add(id);
     if (cell.condition === 'asleep') this.wake(simulation, circuits, emfVolts, outcome);
     return {
       ...outcome,
-      flash: sides.length === 0 ? null : this.flash(simulation, flashing, cell, emfVolts, rest),
+      flash:
+        sides.length === 0
+          ? null
+          : this.flash(
+              simulation,
+              flashing.filter(({ circuit }) => !off.includes(circuit.id)),
+              cell,
+              emfVolts,
+              rest,
+            ),
     };
   }
 
@@ -186,16 +202,23 @@ export class CellPlayer {
     cell: Cell,
     about: readonly string[],
     rest: Outcome | null,
+    off: readonly string[],
   ): Outcome {
-    const known = this.melted.get(simulation) ?? new Map<string, VehicleSimulation>();
-    this.melted.set(simulation, known);
-    const strikes = [...simulation.strikes, ...melt.map(fuseOut)];
-    const dark = known.get(melt.join()) ?? new VehicleSimulation(this.vehicle, this.fitment, strikes);
-    known.set(melt.join(), dark);
+    const dark = this.cutFrom(simulation, `out ${melt.join()}`, melt.map(fuseOut));
     const hang = melt.flatMap((id) => circuitsOnFuse(this.vehicle, id).map((circuit) => circuit.id));
     const wider = [...new Set([...about, ...dark.bearing.together(hang)])];
-    const outcome = this.play(dark, cell, wider, rest);
+    const outcome = this.play(dark, cell, wider, rest, off);
     return { ...outcome, blown: new Set([...outcome.blown, ...melt]) };
+  }
+
+  /** The same vehicle with something cut off from it, made once. */
+  private cutFrom(simulation: VehicleSimulation, what: string, cuts: readonly Strike[]): VehicleSimulation {
+    const known = this.melted.get(simulation) ?? new Map<string, VehicleSimulation>();
+    this.melted.set(simulation, known);
+    const cut =
+      known.get(what) ?? new VehicleSimulation(this.vehicle, this.fitment, [...simulation.strikes, ...cuts]);
+    known.set(what, cut);
+    return cut;
   }
 
   /** What the dash says of one circuit, and whether its output then goes off. */
@@ -256,7 +279,7 @@ export class CellPlayer {
     emfVolts: number,
     rest: Outcome | null,
   ): Outcome['flash'] {
-    if (strikes.some(({ flasherHeld }) => flasherHeld)) return 'none';
+    if (turns.length === 0 || strikes.some(({ flasherHeld }) => flasherHeld)) return 'none';
     const alone = flasher.kind === 'controller';
     const asFitted = (some: readonly Drawn[]) => some.map((each) => rest?.drawn.get(each.circuit.id) ?? each);
     const states = turns

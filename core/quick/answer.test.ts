@@ -116,6 +116,11 @@ describe('what makes every further question idle', () => {
   });
 });
 
+it('judges a twin LED of more watts than a small string leaves room for: its inside is a converter then', () => {
+  const led = { kind: 'load' as const, watts: 21, forVolts: null };
+  expect(answer({ ...quickQuestion('stop-tail'), year: 1975, led }).state).not.toBeNull();
+});
+
 describe('a moped with a relay that does not watch', () => {
   const question = {
     ...quickQuestion('all-turn'),

@@ -1,5 +1,8 @@
+import { FUSE_HOLD, FUSE_SECONDS } from '../circuit/engine/netlist.ts';
 import { meanSquareOfFlash, type PulsedAmps } from '../circuit/meanSquare.ts';
+import { RETRY_SECONDS } from '../devices/controller.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import type { ControllerOutput } from '../model/vehicle/flasher.ts';
 import { feedFuseId } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from './bearing.ts';
@@ -53,4 +56,25 @@ export function fuseHeatAmps(
   const rest = on.filter((circuit) => !flashing.includes(circuit));
   const dark = carried(simulation.at({ controls, emfVolts, lit: false }, about), rest);
   return Math.sqrt(meanSquareOfFlash(fitment.flasher.onFraction, lit, dark));
+}
+
+/**
+ * Whether a fuse melts while an output that guards itself looks, cuts off and tries again: its warmth is followed from try to
+ * try, as the played fuse's is.
+ *
+ * @param amps through the fuse while the output is on
+ */
+export function meltsBeforeCutOff(
+  amps: number,
+  ratedAmps: number,
+  { blankingSeconds, retries }: Pick<ControllerOutput, 'blankingSeconds' | 'retries'>,
+): boolean {
+  const heat = (amps / (FUSE_HOLD * ratedAmps)) ** 2;
+  let warmth = 0;
+  for (let tries = 0; tries <= retries; tries += 1) {
+    warmth = heat + (warmth - heat) * Math.exp(-blankingSeconds / FUSE_SECONDS);
+    if (warmth >= 1) return true;
+    warmth *= Math.exp(-RETRY_SECONDS / FUSE_SECONDS);
+  }
+  return false;
 }

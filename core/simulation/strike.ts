@@ -61,6 +61,16 @@ export function fuseOut(fuseId: string): Strike {
   return opened(ELEMENTS.fuse(fuseId));
 }
 
+/** An output that has cut its circuit off. */
+export function outputOff(circuitId: string): Strike {
+  return {
+    contacts: (contacts) => {
+      contacts[CONTACTS.circuit(circuitId)] = false;
+      contacts[CONTACTS.bright(circuitId)] = false;
+    },
+  };
+}
+
 /** What is burnt through or broken still has two ends. */
 export function opened(elementId: string): Strike {
   return {

@@ -1,7 +1,6 @@
 import { kindOf, placeOf } from '../../core/faults/kinds.ts';
 import type { PossibleFault } from '../../core/faults/library.ts';
 import { atSize } from '../../core/faults/sizes.ts';
-import { JobAnalysis } from '../../core/judge/analysis.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
@@ -12,18 +11,23 @@ import type { FaultFinder } from '../../core/proving/finder.ts';
 import type { FaultFinding } from '../../core/proving/finding.ts';
 import { worked } from '../../core/proving/grid.ts';
 import type { Outcome } from '../../core/proving/outcome.ts';
-import { CellPlayer, type Played } from '../../core/proving/player.ts';
 import type { CellTold, PlaceTold, Told } from '../../core/proving/told.ts';
-import { type Fitment, fitmentOf, type SocketContent } from '../../core/simulation/fitment.ts';
+import { type Fitment, fitmentOf, healthyStock, type SocketContent } from '../../core/simulation/fitment.ts';
+
+import { TracedVehicle } from './tracedVehicle.ts';
 
 type Random = () => number;
 
-/** One hidden vehicle, and what it shows beside what its circuit does. */
-export type Hidden = Played & { beside(cell: Cell): readonly string[] };
+/** One hidden vehicle with something wrong, or nothing: what its circuit shows, and what it shows beside that. */
+export interface Hidden {
+  in(cell: Cell): Outcome;
+  beside(cell: Cell): readonly string[];
+}
 
 /**
- * A job's vehicle as it may really be: wires 30 % longer or shorter, parts 5 % off, LEDs of the other topology here and
- * there, half a volt more or less, thresholds anywhere in their bands. Whoever looks for its fault knows none of that.
+ * A job's vehicle as it may really be, run in time: wires 30 % longer or shorter, parts 5 % off, LEDs of the other topology
+ * here and there, half a volt more or less, thresholds anywhere in their bands, what may be watched watched or not. Whoever
+ * looks for its fault knows none of that, and has no part in how it runs.
  */
 export function hiddenVehicle(
   job: Job,
@@ -31,8 +35,10 @@ export function hiddenVehicle(
   random: Random,
 ): { play(fault: PossibleFault | null): Hidden } {
   const off = (share: number) => 1 + share * (2 * random() - 1);
-  const vehicle = otherWires(job.vehicle, () => off(0.3));
-  const analysis = new JobAnalysis({ ...job, vehicle }, shelf);
+  const vehicle = otherWatchers(
+    otherWires(job.vehicle, () => off(0.3)),
+    random,
+  );
   const fitted = fitmentOf({ ...job, vehicle }, shelf, 'cured');
   const fitment: Fitment = {
     ...fitted,
@@ -42,18 +48,39 @@ export function hiddenVehicle(
       pieces: network.pieces.map((piece) => ({ ...piece, ohms: piece.ohms * off(0.05) })),
     })),
   };
-  const volts = (vehicle.systemVolts / 12) * 0.5 * (2 * random() - 1);
-  const player = new CellPlayer(analysis, 'cured', fitment, random(), volts, random() < 0.5);
+  const traced = new TracedVehicle({
+    vehicle,
+    fitment,
+    stock: healthyStock({ ...job, vehicle }),
+    decided: random(),
+    moreVolts: (vehicle.systemVolts / 12) * 0.5 * (2 * random() - 1),
+  });
   return {
-    play: (wrong) => ({
-      ...player.withFaults(wrong ? [atSize(wrong.fault, fitment, random())] : []),
-      // What no circuit tells: what shows for sure, and of what may show every second thing.
-      beside: (cell) => {
-        const shows = wrong && kindOf(wrong.fault).shows?.(wrong.fault, worked(job, fitted, cell));
-        return shows ? [...shows.sure, ...shows.maybe.filter(() => random() < 0.5)] : [];
-      },
-    }),
+    play: (wrong) => {
+      const faults = wrong ? [atSize(wrong.fault, fitment, random())] : [];
+      const seen = new Map<string, Outcome>();
+      return {
+        in: (cell) => {
+          const outcome = seen.get(cell.id) ?? traced.shows(cell, faults);
+          seen.set(cell.id, outcome);
+          return outcome;
+        },
+        // What no circuit tells: what shows for sure, and of what may show every second thing.
+        beside: (cell) => {
+          const shows = wrong && kindOf(wrong.fault).shows?.(wrong.fault, worked(job, fitted, cell));
+          return shows ? [...shows.sure, ...shows.maybe.filter(() => random() < 0.5)] : [];
+        },
+      };
+    },
   };
+}
+
+/** What nobody knows to be watched is, or is not; thresholds of outputs are a little off. */
+function otherWatchers(vehicle: Vehicle, random: Random): Vehicle {
+  const circuits = vehicle.circuits.map((circuit) =>
+    circuit.watched === null ? { ...circuit, watched: random() < 0.5 } : circuit,
+  );
+  return { ...vehicle, circuits };
 }
 
 function otherWires(vehicle: Vehicle, factor: () => number): Vehicle {

@@ -1,5 +1,5 @@
 import type { Ballast, LedPart } from '../../model/part.ts';
-import { supposing, TOPOLOGIES, twinTopology } from './twinLedElements.ts';
+import { possibleTopologies, supposing } from './twinLedElements.ts';
 
 /** From so many of the printed volts on a converter runs (typical). */
 const CONVERTER_STARTS = 0.6;
@@ -63,10 +63,7 @@ export function isOpen(part: LedPart): boolean {
 function insidesOf(part: LedPart, others: readonly Ballast['kind'][]): LedPart[] {
   if (part.twin) {
     if (part.twin.topology !== 'unknown') return [part];
-    const likeliest = twinTopology(part).kind;
-    return TOPOLOGIES.toSorted((a, b) => Number(b === likeliest) - Number(a === likeliest)).map((topology) =>
-      supposing(part, topology),
-    );
+    return possibleTopologies(part).map((topology) => supposing(part, topology));
   }
   if (others.length === 0) return [part];
   const forwardVolts = part.ballast.kind === 'converter' ? part.atVolts * 0.75 : part.ballast.forwardVolts;

@@ -47,10 +47,27 @@ export function supposing(part: LedPart, topology: KnownTopology): LedPart {
   return { ...part, ballast, twin: { ...part.twin, topology } };
 }
 
-/** What the traces take an unknown topology for: what its ballast suggests. */
-function likeliest({ ballast }: LedPart): KnownTopology {
-  if (ballast.kind === 'converter') return 'shared-converter';
-  return ballast.kind === 'constant-current' ? 'shared-regulator' : 'own-resistors';
+/**
+ * What a part of unknown inside may be, what its ballast suggests first: so many watts leave a small string no room for its
+ * resistors, and are then a converter's.
+ */
+export function possibleTopologies(part: LedPart): KnownTopology[] {
+  const { ballast } = part;
+  const suggested: KnownTopology =
+    ballast.kind === 'converter'
+      ? 'shared-converter'
+      : ballast.kind === 'constant-current'
+        ? 'shared-regulator'
+        : 'own-resistors';
+  return TOPOLOGIES.filter((topology) => {
+    try {
+      twinTopology(supposing(part, topology));
+      return true;
+    } catch (error) {
+      if (error instanceof RangeError) return false;
+      throw error;
+    }
+  }).toSorted((a, b) => Number(b === suggested) - Number(a === suggested));
 }
 
 /** Dynamic resistance of a twin bulb's chips, ohms (typical). */
@@ -71,7 +88,8 @@ export function twinTopology(part: LedPart): TwinTopology {
       `${part.code}: its built-in load alone would draw more than the ${part.watts} W printed`,
     );
   if (!twin) throw new RangeError(`${part.code} has one level only`);
-  if (twin.topology === 'unknown') return twinTopology(supposing(part, likeliest(part)));
+  if (twin.topology === 'unknown')
+    return twinTopology(supposing(part, possibleTopologies(part)[0] ?? 'shared-converter'));
   if (twin.topology === 'shared-converter') {
     return {
       kind: 'shared-converter',
