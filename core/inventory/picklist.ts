@@ -1,31 +1,17 @@
 import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
-import { needsEarthWire } from '../devices/relayMapping.ts';
 import { ohms, volts, watts } from '../formatting/format.ts';
 import { testVolts } from '../judge/workingPoints.ts';
 import type { Bulb } from '../model/bulb.ts';
-import type { ResistorNetwork } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
-import type { ConsumablePart, Part, Shelf } from '../model/part.ts';
+import type { Part, Shelf } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { sectionFor } from '../simulation/wholeLamp.ts';
 import { openedFirst } from '../work/access/openings.ts';
-
-export interface PickLine {
-  key: string;
-  code: string;
-  what: string;
-  /** what it is for */
-  why: string;
-  quantity: number;
-  onShelf: number;
-  toBuy: number;
-  /** null where nobody has told the shelf a price */
-  unitPrice: number | null;
-  total: number | null;
-}
+import { consumableLines } from './consumables.ts';
+import { type PickLine, shelfLine } from './pickLine.ts';
 
 /** Power of the turn lamps, both sides lit, at the test voltage of the bulbs, W. */
 export interface PowerSaved {
@@ -214,11 +200,6 @@ function vehicleCureLines(job: Job, shelf: Shelf): PickLine[] {
   return [...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why));
 }
 
-/** Joints that some resistors need in the loom: each piece its own, and one more a place; a harness none. */
-export function jointsOf(networks: readonly ResistorNetwork[]): number {
-  return networks.reduce((sum, network) => (network.plugged ? sum : sum + network.pieces.length + 1), 0);
-}
-
 /** What broke or went missing at the vehicle, the same pieces together. */
 function lostLines({ lost = [] }: Job): PickLine[] {
   const counts = new Map<string, number>();
@@ -234,60 +215,6 @@ function lostLines({ lost = [] }: Job): PickLine[] {
     unitPrice: null,
     total: null,
   }));
-}
-
-/** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */
-function consumableLines(job: Job, shelf: Shelf): PickLine[] {
-  const networks = networksOf(job);
-  const earthed = relaysToEarth(job, shelf);
-  if (networks.length === 0 && earthed === 0) return [];
-  const wired = networks.filter((network) => !network.plugged);
-  const pieces = networks.reduce((sum, network) => sum + network.pieces.length, 0);
-  const needs: readonly [ConsumablePart['use'], number, string][] = [
-    ['feed-joint', jointsOf(networks), 'feed and earth leads of the resistors'],
-    ['earth-ring', wired.length + earthed, ringsWhy(wired.length, earthed)],
-    [
-      'mounting-screw',
-      pieces * 2 + earthed,
-      earthed > 0 ? 'two a resistor, one the earth of the relay' : 'two a resistor',
-    ],
-    ['edge-paint', 1, 'drilled edges'],
-  ];
-  return needs.flatMap(([use, quantity, why]) => {
-    if (quantity === 0) return [];
-    const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
-    return part ? [shelfLine(part, quantity, why)] : [];
-  });
-}
-
-/** Relays planned that need an earth which the old socket does not have. */
-export function relaysToEarth({ vehicle, vehicleCures }: Job, shelf: Shelf): number {
-  return vehicleCures.filter((cure) => {
-    const part = cure.kind === 'flasher-relay' && shelf.find(({ id }) => id === cure.partId);
-    return part && part.kind === 'flasher' && needsEarthWire(vehicle.flasher, part);
-  }).length;
-}
-
-function ringsWhy(resistors: number, relays: number): string {
-  return [
-    ...(resistors > 0 ? ['earth of each resistor place'] : []),
-    ...(relays > 0 ? ['earth of the relay'] : []),
-  ].join(', ');
-}
-
-function shelfLine(part: Part, quantity: number, why: string): PickLine {
-  const onShelf = Math.min(part.stock, quantity);
-  return {
-    key: part.id,
-    code: part.code,
-    what: part.name,
-    why,
-    quantity,
-    onShelf,
-    toBuy: quantity - onShelf,
-    unitPrice: part.price,
-    total: part.price * quantity,
-  };
 }
 
 function toolsFor(job: Job, shelf: Shelf): string[] {

@@ -7,7 +7,7 @@ import { flashRule, rateResult } from './flashRule.ts';
 
 type Recorded = Pick<Job, 'vehicle' | 'evidence'>;
 
-/** Where on record, from 0, a cause was last mended; -1 where none was. What was told before is no longer so. */
+/** Where on record a cause was last mended, an index from 0; -1 where none was. What was told before is no longer so. */
 export function lastMended(evidence: readonly Evidence[]): number {
   return evidence.findLastIndex((each) => each.kind === 'cause' && each.outcome === 'mended');
 }

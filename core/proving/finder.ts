@@ -1,7 +1,6 @@
 import { bestTest } from '../evidence/nextTest.ts';
 import { clueFactor } from '../faults/clues.ts';
 import { placeOf } from '../faults/kinds.ts';
-import type { PossibleFault } from '../faults/library.ts';
 import { type Place, placesOf } from '../faults/places.ts';
 import type { Job } from '../model/job.ts';
 import {
@@ -20,23 +19,15 @@ import type { ProvingGrid } from './grid.ts';
 import { cellLikelihood, fits, fitsWholly, placeLikelihood } from './likelihood.ts';
 import type { Outcome } from './outcome.ts';
 import { plannedCheck } from './plannedCheck.ts';
+import { isAsFitted, SOUND, type Supposed, suppositionsOf } from './suppositions.ts';
 import { type CellTold, contradictory, type Told } from './told.ts';
 
-/** How likely it is before anything was seen that nothing is wrong, against all faults together. */
-const SOUND = 0.3;
 /** How often a second fault is there beside a first one (common practice: a job that went wrong once went wrong twice). */
 const SECOND = 0.1;
 /** The same mistake is made again so many times likelier than any other (assumed). */
 const AGAIN = 6;
 /** So many of those that explain something are paired. */
 const PAIRED = 24;
-/**
- * A vehicle whose watcher wants more load as it is fitted is brought in for that, whatever else: so many times as often as any
- * other (common practice: too little load is what converted vehicles have first).
- */
-const AS_FITTED = 1;
-/** However surely a watcher wants more, it may be otherwise. */
-const HARDLY = 0.02;
 const WORTH = 0.01;
 const NOT_SHOWN = 1e-3;
 /** Places that are weighed as next checks: those of the likeliest faults. */
@@ -45,14 +36,6 @@ const LOOKED_AT = 24;
 const SETTLED = 0.8;
 /** From here on the likeliest cause is looked for at its place, though nothing would be learnt of the others. */
 const CONFIRMED = 0.5;
-
-/** One way things may be: no fault, one, or two together. */
-interface Supposed {
-  /** places in the grid's list of faults */
-  at: readonly number[];
-  row: readonly Shown[];
-  prior: number;
-}
 
 type Weighed = { is: Supposed; weight: number };
 
@@ -75,23 +58,9 @@ export class FaultFinder {
     this.alike = grid.faults.map((_, at) =>
       (grid.seen[at] ?? []).map(({ sure, maybe }) => `${sure.join('+')}?${maybe.join('+')}`).join('|'),
     );
-    const broken = grid.faults.filter((each) => !isAsFitted(each));
-    const total = broken.reduce((sum, { prior }) => sum + prior, 0) || 1;
-    this.singles = grid.faults.map((fault, at) => ({
-      at: [at],
-      row: grid.seen[at] ?? [],
-      prior: isAsFitted(fault) ? AS_FITTED * fault.prior : ((1 - SOUND) * fault.prior) / total,
-    }));
-    // What a watcher that wants more would show is a cause of its own, and no longer nothing.
-    const wanting = grid.faults.flatMap((each, at) => (isAsFitted(each) ? [{ each, at }] : []));
-    const wanted = wanting.reduce((sum, { each }) => sum + each.prior, 0);
-    this.sound = {
-      at: [],
-      row: grid.sound.map((shown, cell) =>
-        wanting.reduce((left, { at }) => without(left, grid.seen[at]?.[cell] ?? NOTHING_SHOWN), shown),
-      ),
-      prior: SOUND * Math.max(HARDLY, 1 - wanted),
-    };
+    const { singles, sound } = suppositionsOf(grid);
+    this.singles = singles;
+    this.sound = sound;
   }
 
   /** How many causes no cell tells apart, at most. */
@@ -313,16 +282,4 @@ export class FaultFinder {
 function settled([first]: readonly Suspect[], { places }: Told): boolean {
   if (!first || first.and || first.faults.length > 1) return false;
   return first.probability >= SETTLED && places.some(({ found }) => found === first.faults[0]?.id);
-}
-
-/** Whether it is nothing broken, but what is fitted. */
-function isAsFitted({ fault }: PossibleFault): boolean {
-  return fault.kind === 'wants-load';
-}
-
-/** What is left to be seen without something else. */
-function without({ sure, maybe }: Shown, less: Shown): Shown {
-  const left = (keys: readonly string[]) =>
-    keys.filter((each) => !less.sure.includes(each) && !less.maybe.includes(each));
-  return { sure: left(sure), maybe: left(maybe) };
 }

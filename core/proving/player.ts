@@ -2,7 +2,6 @@ import { underloadedPace } from '../devices/flasher.ts';
 import { circuitsOnFuse } from '../faults/fuses.ts';
 import { circuitsTouched, type Fault, strikesOf } from '../faults/kinds.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
-import type { VerdictState } from '../judge/states.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -10,11 +9,11 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { flashingSides } from '../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
-import { controlsFor } from '../simulation/moment.ts';
 import { fuseOut, outputOff, type Strike } from '../simulation/strike.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 import { supplyVoltsFor } from '../traces/traceLamps.ts';
 import type { Cell } from './cells.ts';
+import { coldChecked, tell } from './coldCheck.ts';
 import { meltingFuses, trippedOutputs } from './cutOff.ts';
 import { merged } from './merged.ts';
 import type { Drawn, Outcome } from './outcome.ts';
@@ -179,7 +178,8 @@ export class CellPlayer {
     for (const each of drawn)
       if (!off.includes(each.circuit.id)) this.watch(simulation, each, cell, emfVolts, outcome, rest);
     for (const id of off) outcome.messages.add(id);
-    if (cell.condition === 'asleep') this.wake(simulation, circuits, emfVolts, outcome);
+    if (cell.condition === 'asleep')
+      coldChecked({ simulation, sound: this.sound, watching: this.watching }, circuits, emfVolts, outcome);
     return {
       ...outcome,
       flash:
@@ -245,33 +245,6 @@ export class CellPlayer {
       for (const lampId of lampIdsOf(circuit)) outcome.lumens.set(lampId, 0);
   }
 
-  /** What a controller finds of lamps it tests in the dark, each with its own first look from cold. */
-  private wake(
-    simulation: VehicleSimulation,
-    circuits: readonly Circuit[],
-    emfVolts: number,
-    outcome: { messages: Set<string>; maybe: Set<string> },
-  ): void {
-    const { flasher } = simulation.fitment;
-    if (flasher.kind !== 'controller') return;
-    for (const circuit of circuits) {
-      const output = flasher.outputs.find(({ circuitId }) => circuitId === circuit.id);
-      if (!output?.coldCheck || !output.watch) continue;
-      const controls = controlsFor(circuit);
-      const lookSeconds = output.coldCheck.pulseSeconds;
-      const lookAt = (at: VehicleSimulation): Drawn => {
-        const probes = at.lookAfter(lookSeconds, { controls, emfVolts }, [circuit.id]);
-        return { circuit, amps: probes.wireAmps(circuit.id), repeaterAmps: 0 };
-      };
-      const drawn = [lookAt(simulation)];
-      const fitted = simulation === this.sound ? drawn : [lookAt(this.sound)];
-      const tells = this.watching.tells(circuit, simulation.vehicle, flasher);
-      if (tells === 'no') continue;
-      const state = this.watching.state({ circuit, drawn, fitted, controls, emfVolts, flasher, lookSeconds });
-      tell(tells === 'maybe' && state === 'falls-short' ? 'either-way' : state, circuit.id, outcome);
-    }
-  }
-
   private flash(
     { vehicle, fitment: { flasher }, strikes }: VehicleSimulation,
     turns: readonly Drawn[],
@@ -293,18 +266,6 @@ export class CellPlayer {
     if (states.includes('either-way')) return 'unsure';
     return flasher.kind === 'non-watching-relay' ? pacedBy(flasher, vehicle.region) : 'normal';
   }
-}
-
-/** Writes down what the dash says of one circuit, in place of what it said before. */
-function tell(
-  state: VerdictState,
-  circuitId: string,
-  { messages, maybe }: { messages: Set<string>; maybe: Set<string> },
-): void {
-  messages.delete(circuitId);
-  maybe.delete(circuitId);
-  if (state === 'falls-short') messages.add(circuitId);
-  if (state === 'either-way') maybe.add(circuitId);
 }
 
 function doubles({ outputs }: Extract<Fitment['flasher'], { kind: 'controller' }>, { id }: Circuit): boolean {

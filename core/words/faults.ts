@@ -268,6 +268,7 @@ export function lookWords(faults: readonly Fault[]): string {
   return [...new Set(faults.map(({ kind }) => FAULT_WORDS[kind].look))].join(' ');
 }
 
+/** What is done about a fault of its kind. */
 export function cureWords({ kind }: Fault): string {
   return FAULT_WORDS[kind].cure;
 }

@@ -1,4 +1,4 @@
-import { jointsOf } from '../../inventory/picklist.ts';
+import { jointsOf } from '../../inventory/consumables.ts';
 import type { ResistorNetwork } from '../../model/cures.ts';
 import type { CureOption } from './option.ts';
 

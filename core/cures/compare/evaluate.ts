@@ -1,7 +1,9 @@
 // Longer than 300 lines: everything one row of the table says of a cure.
 import { hottestResistor } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
-import { costOf, type PickLine, pickLines, powerBetween, relaysToEarth } from '../../inventory/picklist.ts';
+import { relaysToEarth } from '../../inventory/consumables.ts';
+import type { PickLine } from '../../inventory/pickLine.ts';
+import { costOf, pickLines, powerBetween } from '../../inventory/picklist.ts';
 import type { JobAnalysis } from '../../judge/analysis.ts';
 import { Judge } from '../../judge/judge.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
