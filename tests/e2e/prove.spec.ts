@@ -130,6 +130,8 @@ test.describe('on a phone', () => {
         'Lights',
         'Brake',
         'Saloon lamps',
+        'Left turn, with the lights',
+        'Right turn, with the brake',
         'Everything at once',
       ]) {
         await cell(page, name).tap();
