@@ -1,4 +1,5 @@
-import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { TrialResult } from '../model/evidence.ts';
+import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
 
 /** Flashes a minute of a flasher that misses nothing. */
 export function normalRate(flasher: Flasher): number {
@@ -29,6 +30,25 @@ export function underloadedPace(flasher: Flasher): 'fast' | 'slow' | 'none' {
   if (flasher.kind === 'non-watching-relay') return 'none';
   return flasher.kind === 'thermal' && underloadedRate(flasher) === 0 ? 'slow' : 'fast';
 }
+
+/** What a kind of flasher does with too little load. */
+interface Underloaded {
+  /** everything somebody may see, whatever the make */
+  shows: readonly TrialResult[];
+  /** what most do: `slow or stays on` */
+  usually: string;
+  /** the same as something to expect: `a slow flash` */
+  expect: string;
+}
+
+/** What flashers do with too little load, by kind (common practice: makers differ). */
+export const UNDERLOADED: Record<FlasherKind, Underloaded> = {
+  'watching-relay': { shows: ['fast'], usually: 'fast', expect: 'a fast flash' },
+  // Most flash fast, some only tell, some do both or switch the output off.
+  controller: { shows: ['fast', 'message', 'dark'], usually: 'message or fast', expect: 'a bulb message' },
+  thermal: { shows: ['slow', 'fast', 'dark'], usually: 'slow or stays on', expect: 'a slow flash' },
+  'non-watching-relay': { shows: ['dark'], usually: 'does not start', expect: 'no flash' },
+};
 
 /** An adjustable relay whose screw is turned right off, of a make that then still flashes fast, a minute (common practice: about double). */
 const STILL_FAST = 176;

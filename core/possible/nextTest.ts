@@ -1,3 +1,4 @@
+import { UNDERLOADED } from '../devices/flasher.ts';
 import { bestTest, type TestChoice } from '../evidence/nextTest.ts';
 import { regionWords } from '../formatting/regionWords.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
@@ -12,7 +13,6 @@ import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { fittedNow } from '../record/fittedNow.ts';
-import { SHOWN_WHEN_SHORT } from './seen.ts';
 import { analysesOf, waysOf } from './ways.ts';
 
 /** Something cheap to look at or to try that tells apart what is open. */
@@ -203,7 +203,7 @@ function pointsWith(
 
 function shownAt(points: readonly PointVerdict[], { kind, at, draws }: Supposed): TrialResult[] {
   const shown = points.flatMap(({ amps, band }) =>
-    amps[draws] < thresholdIn(band, at) ? SHOWN_WHEN_SHORT[kind] : ['normal' as const],
+    amps[draws] < thresholdIn(band, at) ? UNDERLOADED[kind].shows : ['normal' as const],
   );
   return [...new Set(shown)];
 }

@@ -1,3 +1,4 @@
+import { UNDERLOADED } from '../devices/flasher.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { suppliesOf } from '../judge/learned.ts';
@@ -8,20 +9,11 @@ import type { Job } from '../model/job.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 
-/** What each kind of flasher does with too little load (common practice: makers differ). */
-export const SHOWN_WHEN_SHORT: Record<FlasherKind, readonly TrialResult[]> = {
-  'watching-relay': ['fast'],
-  // Most flash fast, some only tell, some do both or switch the output off.
-  controller: ['fast', 'message', 'dark'],
-  thermal: ['slow', 'fast', 'dark'],
-  'non-watching-relay': ['dark'],
-};
-
 /** Everything a flasher may show of verdicts. */
 export function resultsFor(kind: FlasherKind, states: readonly VerdictState[]): TrialResult[] {
   const normal = states.some((state) => state !== 'falls-short');
   const short = states.some((state) => state !== 'holds');
-  return [...(normal ? (['normal'] as const) : []), ...(short ? SHOWN_WHEN_SHORT[kind] : [])];
+  return [...(normal ? (['normal'] as const) : []), ...(short ? UNDERLOADED[kind].shows : [])];
 }
 
 /** Whether everything that was tried could have gone so on one way, each judged before anything was learned. */

@@ -3,22 +3,22 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { listedSideAmps, retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { bladeFuse, fuseFor, outputFor } from '../vehicle/edit/circuits.ts';
 import type { Origins } from '../vehicle/edit/lampTemplates.ts';
+import { VEHICLE_KINDS, wasMetIn } from './vehicleKinds.ts';
 
 /** Which flasher is usual on a vehicle of that kind and year (common practice), and why that is thought. */
 export function usualFlasher({ kind, year, systemVolts }: Origins): { kind: FlasherKind; why: string } {
-  const thermalUntil = kind === 'moped' ? 1999 : kind === 'tractor' ? 1984 : 1979;
+  const { thermalMostly, controllerMostly } = VEHICLE_KINDS[kind].flasher;
   if (kind === 'trailer')
     return {
       kind: 'watching-relay',
       why: 'A trailer flashes with the relay of what tows it, which mostly watches.',
     };
-  if (systemVolts === 6 || year <= thermalUntil)
-    return { kind: 'thermal', why: `Most of these before ${thermalUntil + 1} have a thermal flasher.` };
-  const controllerFrom = kind === 'car' ? 2002 : kind === 'van' || kind === 'minibus' ? 2006 : 2013;
-  if (year >= controllerFrom && kind !== 'moped' && kind !== 'tractor')
+  if (systemVolts === 6 || year <= thermalMostly)
+    return { kind: 'thermal', why: `Most of these before ${thermalMostly + 1} have a thermal flasher.` };
+  if (controllerMostly !== null && year >= controllerMostly)
     return {
       kind: 'controller',
-      why: `Most of these since ${controllerFrom} flash from a body controller, not from a relay.`,
+      why: `Most of these since ${controllerMostly} flash from a body controller, not from a relay.`,
     };
   return {
     kind: 'watching-relay',
@@ -26,10 +26,7 @@ export function usualFlasher({ kind, year, systemVolts }: Origins): { kind: Flas
   };
 }
 
-/** Years in which a kind of flasher is met on a kind of vehicle, the first and the last (common practice). */
-const CONTROLLER_FROM: Partial<Record<Origins['kind'], number>> = { car: 1996, van: 1999, minibus: 1999 };
-const CONTROLLER_FROM_ELSE = 2004;
-const RELAY_UNTIL = 2016;
+/** First year of electronic flashers (common practice). */
 const ELECTRONIC_FROM = 1972;
 
 /**
@@ -45,13 +42,13 @@ export function possibleFlashers(
   const [from, to] = years;
   const { kind, systemVolts } = origins;
   const usual = usualFlasher({ ...origins, year: Math.round((from + to) / 2) }).kind;
-  const small = kind === 'moped' || kind === 'tractor' || kind === 'trailer';
-  const thermalUntil = kind === 'moped' ? 2010 : kind === 'tractor' ? 1990 : 1985;
+  const { thermalMet, controllerMet, relayMet } = VEHICLE_KINDS[kind].flasher;
+  const relays = to >= ELECTRONIC_FROM && wasMetIn(from, relayMet);
   const met: Record<FlasherKind, boolean> = {
-    'watching-relay': systemVolts !== 6 && to >= ELECTRONIC_FROM && (small || from <= RELAY_UNTIL),
-    controller: !small && systemVolts !== 6 && to >= (CONTROLLER_FROM[kind] ?? CONTROLLER_FROM_ELSE),
-    'non-watching-relay': to >= ELECTRONIC_FROM && (small || from <= RELAY_UNTIL),
-    thermal: from <= thermalUntil,
+    'watching-relay': systemVolts !== 6 && relays,
+    controller: controllerMet !== null && systemVolts !== 6 && to >= controllerMet,
+    'non-watching-relay': relays,
+    thermal: from <= thermalMet,
   };
   const kinds = (Object.keys(met) as FlasherKind[]).filter((each) => met[each] || each === usual);
   return kinds.toSorted((a, b) => Number(b === usual) - Number(a === usual));
@@ -59,8 +56,7 @@ export function possibleFlashers(
 
 /** Fuse of the turn lamps by what the vehicle is, A at 12 V (common practice). */
 function turnFuseAmps({ kind, systemVolts }: Origins): number {
-  if (kind === 'moped') return 7.5;
-  return systemVolts === 24 ? 10 : 15;
+  return systemVolts === 24 ? 10 : VEHICLE_KINDS[kind].turnFuseAmps;
 }
 
 /** A flasher of a kind with the figures most of them have. */
@@ -76,7 +72,7 @@ export function typicalFlasher(kind: FlasherKind, origins: Origins): Flasher {
         kind,
         name: 'two-terminal thermal flasher',
         terminals: { supply: 'B', lamps: 'L' },
-        ratedAmps: (origins.kind === 'moped' ? 1.6 : 3.8) * (12 / origins.systemVolts),
+        ratedAmps: VEHICLE_KINDS[origins.kind].thermalAmps * (12 / origins.systemVolts),
         normalRate: 85,
         onFraction: 0.5,
         contactOhms: 0.08,

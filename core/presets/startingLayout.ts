@@ -6,6 +6,7 @@ import { addLamps } from '../vehicle/edit/lamps.ts';
 import { type LampTemplateId, type Origins, TEMPLATES } from '../vehicle/edit/lampTemplates.ts';
 import { setStopTurn } from '../vehicle/edit/stopTurn.ts';
 import { fitThermal, possibleFlashers, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
+import { VEHICLE_KINDS } from './vehicleKinds.ts';
 
 /** Some lamps of one kind in a starting layout. */
 export interface LayoutEntry {
@@ -46,8 +47,7 @@ export function usualSharing({ kind, region, year }: Pick<Origins, 'kind' | 'reg
 
 /** Volts a vehicle of that kind and year has (common practice); always asked, since exceptions are many. */
 export function usualVolts(kind: VehicleKind, year: number): SystemVolts {
-  if (kind === 'lorry' || kind === 'coach') return year < 1955 ? 12 : 24;
-  return year < 1955 || (kind === 'moped' && year < 1975) ? 6 : 12;
+  return VEHICLE_KINDS[kind].volts.findLast(([from]) => year >= from)?.[1] ?? 12;
 }
 
 /**
@@ -132,26 +132,10 @@ export function layoutEntries({
   }
 }
 
-const KIND_NAMES: Record<VehicleKind, string> = {
-  car: 'Car',
-  van: 'Van',
-  minibus: 'Minibus',
-  coach: 'Coach or bus',
-  lorry: 'Lorry',
-  trailer: 'Trailer',
-  moped: 'Moped or motorcycle',
-  tractor: 'Tractor or plant',
-};
-
-/** A kind of vehicle as people say it. */
-export function kindName(kind: VehicleKind): string {
-  return KIND_NAMES[kind];
-}
-
 /** Resistance of battery and leads: a bigger vehicle has a bigger battery (typical), ohms. */
 function internalOhms({ kind, systemVolts }: Origins): number {
-  if (kind === 'moped') return 0.06;
-  return systemVolts === 24 ? 0.02 : 0.015;
+  const { internalOhms: usual } = VEHICLE_KINDS[kind];
+  return systemVolts === 24 ? 0.02 : usual;
 }
 
 /**
@@ -173,7 +157,7 @@ export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
     year,
     systemVolts,
     region,
-    hazardSwitch: year >= (kind === 'moped' ? TWO_PILOTS_FROM : 1968),
+    hazardSwitch: year >= VEHICLE_KINDS[kind].hazardFrom,
     facts: {
       ...(layout.gearbox ? { gearbox: layout.gearbox } : {}),
       ...(layout.traffic ? { traffic: layout.traffic } : {}),

@@ -1,4 +1,4 @@
-import { underloadedRate } from '../devices/flasher.ts';
+import { UNDERLOADED, underloadedRate } from '../devices/flasher.ts';
 import { perMinute } from '../formatting/format.ts';
 import { byWorst, type VerdictState } from '../judge/states.ts';
 import type { CircuitVerdict, RatePrediction } from '../judge/verdict.ts';
@@ -162,13 +162,6 @@ function stopOf(
   return null;
 }
 
-const SHORT_WORDS: Record<FlasherKind, string> = {
-  'watching-relay': 'fast',
-  controller: 'message or fast',
-  thermal: 'slow or stays on',
-  'non-watching-relay': 'does not start',
-};
-
 /** Whether what is wrong is that one side lights the other through the pilot, and nothing else. */
 function isAllFour({ verdicts }: JudgedWay): boolean {
   return verdicts.some(
@@ -205,11 +198,11 @@ function wordsOf(judged: JudgedWay, state: VerdictState): string {
     case 'falls-short': {
       const short = underloadedRate(flasher);
       return short > 0 && flasher.kind === 'watching-relay'
-        ? `${SHORT_WORDS[flasher.kind]}, ${perMinute(short)}`
-        : SHORT_WORDS[flasher.kind];
+        ? `${UNDERLOADED[flasher.kind].usually}, ${perMinute(short)}`
+        : UNDERLOADED[flasher.kind].usually;
     }
     case 'either-way':
-      return `normal, or ${SHORT_WORDS[flasher.kind]}`;
+      return `normal, or ${UNDERLOADED[flasher.kind].usually}`;
     case 'too-much':
       return 'over a limit';
   }
@@ -231,10 +224,7 @@ function headlineOf(state: VerdictState, split: readonly SplitRow[], turning: bo
     const kinds = rows.filter((row) => !row.allFour).map((row) => row.flasher);
     const words = [
       ...(rows.some((row) => row.allFour) ? ['all four flashing'] : []),
-      ...(kinds.includes('watching-relay') ? ['a fast flash'] : []),
-      ...(kinds.includes('controller') ? ['a bulb message'] : []),
-      ...(kinds.includes('thermal') ? ['a slow flash'] : []),
-      ...(kinds.includes('non-watching-relay') ? ['no flash'] : []),
+      ...TOLD_IN_ORDER.filter((kind) => kinds.includes(kind)).map((kind) => UNDERLOADED[kind].expect),
     ];
     return words.length < 3 ? words.join(' or ') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
   };
@@ -243,6 +233,14 @@ function headlineOf(state: VerdictState, split: readonly SplitRow[], turning: bo
     return `Expect ${what(short)}, unless ${fine.map((row) => UNLESS[row.flasher]).join(' or ')}`;
   return `Could go either way: normal, or ${what(split.filter((row) => row.state !== 'holds'))}`;
 }
+
+/** Those met most come first. */
+const TOLD_IN_ORDER: readonly FlasherKind[] = [
+  'watching-relay',
+  'controller',
+  'thermal',
+  'non-watching-relay',
+];
 
 const UNLESS: Record<FlasherKind, string> = {
   'watching-relay': 'it has a relay that watches',

@@ -11,13 +11,8 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { possibleFlashers } from '../presets/flashers.ts';
-import {
-  kindName,
-  type LayoutEntry,
-  layoutEntries,
-  startingVehicle,
-  usualVolts,
-} from '../presets/startingLayout.ts';
+import { type LayoutEntry, layoutEntries, startingVehicle, usualVolts } from '../presets/startingLayout.ts';
+import { kindName } from '../presets/vehicleKinds.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { UnknownReferenceError } from '../simulation/fitment.ts';
 import { changeStockBulb } from '../vehicle/edit/lamps.ts';

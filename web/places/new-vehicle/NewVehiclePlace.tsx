@@ -8,13 +8,13 @@ import type { FlasherKind } from '../../../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
 import { usualFlasher } from '../../../core/presets/flashers.ts';
 import {
-  kindName,
   type LayoutEntry,
   layoutEntries,
   startingVehicle,
   usualSharing,
   usualVolts,
 } from '../../../core/presets/startingLayout.ts';
+import { kindName } from '../../../core/presets/vehicleKinds.ts';
 import { TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
 import { startJob } from '../../store/jobs.ts';
 import { Card } from '../../ui/Card.tsx';
