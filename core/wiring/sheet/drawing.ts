@@ -116,7 +116,7 @@ function wordsOf({ x, y, height, title, lines, kind }: PlacedNode): Shape[] {
   const top = y + height / 2 + 4 - 8 * lines.length;
   return [
     text(left, top, cut(title, 22), 'ws-strong'),
-    ...lines.map((line, at) => text(left, top + 15 * (at + 1), cut(line, 32), 'ws-small')),
+    ...lines.map((line, at) => text(left, top + 15 * (at + 1), cut(line, 30), 'ws-small')),
   ];
 }
 

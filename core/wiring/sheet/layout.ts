@@ -27,9 +27,9 @@ export interface SheetLayout {
 const ROW = 38;
 const HEAD = 44;
 const WIDTHS: Record<SheetNode['kind'], number> = {
-  source: 196,
-  earth: 196,
-  nothing: 196,
+  source: 216,
+  earth: 216,
+  nothing: 216,
   plug: 74,
   lamp: 176,
   resistor: 168,

@@ -35,6 +35,21 @@ describe('wiringSheet', () => {
     expect(rows[3]?.hint).toContain('brown is often earth');
   });
 
+  it('keeps what it says of a feed inside its frame, at 5.6 px a small letter', async () => {
+    for (const job of [finished, minibus, moped])
+      for (const { connector } of connectorsOf(job.vehicle)) {
+        const layout = await layoutSheet(wiringSheet(job, DEMO_SHELF, connector.id), elk);
+        for (const node of layout.nodes.filter(({ kind }) => kind === 'source' || kind === 'earth')) {
+          const words = sheetShapes({ ...layout, nodes: [node], wires: [] }).filter(
+            ({ tag }) => tag === 'text',
+          );
+          expect(words.length).toBeGreaterThan(1);
+          for (const { attributes, text = '' } of words)
+            expect(Number(attributes.x) + 5.6 * text.length, text).toBeLessThan(node.x + node.width);
+        }
+      }
+  });
+
   it('draws the resistor that is joined there, the LED that is fitted, and a joint where they meet', async () => {
     const sheet = wiringSheet(finished, DEMO_SHELF, 'plug-rear-left');
     expect(sheet.nodes.find(({ kind }) => kind === 'resistor')?.title).toBe('6 Ω 50 W');
