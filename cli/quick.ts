@@ -155,7 +155,12 @@ export function quickInWords({
     ...(contradiction ? [contradiction] : []),
     ...split.map((row) => `  ${row.where}: ${row.text}`),
     ...(look ? [`What decides, ${look.minutes} min: ${look.act}. ${look.means}`] : []),
-    ...(cure?.best ? [`Holds whatever is unknown: ${cure.best.name}, ${cure.best.price.toFixed(2)}`] : []),
+    ...(cure?.best
+      ? [
+          `Holds whatever is unknown: ${cure.best.name}, ${cure.best.price.toFixed(2)}`,
+          ...cure.best.cautions.map((caution) => `  Mind: ${caution}`),
+        ]
+      : []),
     ...(cure && !cure.best ? [`None of ${cure.tried} cures holds whatever is still unknown.`] : []),
     ...(cure?.supposing ?? []).map((each) => `  If ${each.supposes.join(', and ')}: ${each.name}`),
   ].join('\n');

@@ -18,7 +18,7 @@ import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { cautionsOf } from './cautions.ts';
 import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, loadedLeds } from './heat.ts';
-import type { CureOption } from './option.ts';
+import type { CureKind, CureOption } from './option.ts';
 import { type CureScope, turnScope } from './scope.ts';
 import { type Situation, situationsOf } from './situations.ts';
 import { type WarningKept, warningKept } from './warningKept.ts';
@@ -94,6 +94,16 @@ export function tryCures(
  *
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
+/** Cures that say by themselves that a dead LED is hidden. */
+const TELLS_ITSELF: ReadonlySet<CureKind> = new Set([
+  'flasher-relay',
+  'load-resistor',
+  'harness',
+  'built-in-load',
+  'controller-setting',
+]);
+const HIDDEN_DEAD = 'A dead LED may go unnoticed: look at the lamps yourself.';
+
 function tryCure(option: CureOption, bare: Bare): CureReport {
   if (option.change === null) return untried(option);
   const { scope } = bare;
@@ -105,6 +115,7 @@ function tryCure(option: CureOption, bare: Bare): CureReport {
   const hottest = hottestResistor(job.vehicle, networks, chargingVolts(job.vehicle.systemVolts));
   const inside = builtInHeats(cured, shelf, scope);
   const power = scope.turning ? powerBetween(bare.stock, judge.turns) : steadyPower(bare, judge);
+  const warning = warningKept(judge, scope.circuits);
   const lines = pickLines(cured, shelf);
   const { knownTotal, unpriced } = costOf(lines);
   return {
@@ -124,12 +135,15 @@ function tryCure(option: CureOption, bare: Bare): CureReport {
     hottestLed: inside[0]?.heat.peakCelsius ?? null,
     savedWatts: power.savedWatts,
     heatWatts: power.resistorWatts + builtInWatts(cured, shelf, scope),
-    warning: warningKept(judge, scope.circuits),
+    warning,
     unconverted: Object.values(option.change.chosen ?? {}).filter((id) => id === null).length,
     parts: partsBeside(lines, bare.lines),
     price: knownTotal - costOf(bare.lines).knownTotal,
     unpriced,
-    cautions: cautionsOf(job, option, shelf, cured, hottest, scope),
+    cautions: [
+      ...cautionsOf(job, option, shelf, cured, hottest, scope),
+      ...(warning !== 'kept' && !option.kinds.some((kind) => TELLS_ITSELF.has(kind)) ? [HIDDEN_DEAD] : []),
+    ],
     ...effortOf(option, networks, relaysToEarth(cured, shelf) > 0),
   };
 }
