@@ -1,4 +1,4 @@
-import { workedFunctions } from '../core/lookover/functions.ts';
+import { workedFunctions } from '../core/lookover/workedFunctions.ts';
 import type { Configuration, LoadResistorCure, TurnFunction } from '../core/model/cures.ts';
 import type { RateReading } from '../core/model/evidence.ts';
 import type { Job } from '../core/model/job.ts';

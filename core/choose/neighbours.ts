@@ -3,7 +3,7 @@ import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { bulbOf, ledOf } from '../simulation/fitment.ts';
-import { coloursFor } from '../vehicle/functions.ts';
+import { coloursFor } from '../vehicle/lampWork.ts';
 
 /** A lamp near another that shows the same colour and stays filament. */
 export interface NeighbourColour {

@@ -5,7 +5,7 @@ import type { LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { bulbOf } from '../simulation/fitment.ts';
 import { panelAsLed, sectionFor } from '../simulation/wholeLamp.ts';
-import { coloursFor } from '../vehicle/functions.ts';
+import { coloursFor } from '../vehicle/lampWork.ts';
 import type { Behaviour, Candidate } from './candidates.ts';
 
 /** What somebody may care about in an LED. */

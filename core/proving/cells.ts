@@ -9,9 +9,9 @@ import { controlsFor } from '../simulation/moment.ts';
 
 /** Under what a function is worked: the columns of the grid. */
 export const CONDITIONS = ['alone', 'lights', 'brake', 'engine', 'everything', 'asleep', 'minutes'] as const;
-export type Condition = (typeof CONDITIONS)[number];
+export type CellCondition = (typeof CONDITIONS)[number];
 
-export const CONDITION_WORDS: Record<Condition, string> = {
+export const CONDITION_WORDS: Record<CellCondition, string> = {
   alone: 'alone',
   lights: 'with the lights',
   brake: 'with the brake',
@@ -28,7 +28,7 @@ export interface Cell {
   name: string;
   /** the row of the grid it stands in: `Left turn`; what must be waited for has one of its own */
   of: string;
-  condition: Condition;
+  condition: CellCondition;
   controls: Controls;
   say: string;
   /** what is done so that nobody is hurt; null where the usual caution is enough */
@@ -50,7 +50,7 @@ export function cellsOf(job: Job, fitment: Fitment): Cell[] {
   const { vehicle } = job;
   const circuits = scopeCircuits(job);
   const cells = new Map<string, Cell>();
-  const add = (id: string, of: string, condition: Condition, controls: Controls) => {
+  const add = (id: string, of: string, condition: CellCondition, controls: Controls) => {
     const warm = condition === 'minutes' || condition === 'asleep';
     const key = warm ? id : JSON.stringify(controls);
     const lights = circuits.some((circuit) => isOn(circuit, controls));

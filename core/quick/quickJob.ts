@@ -17,7 +17,7 @@ import { fittedNow } from '../record/fittedNow.ts';
 import { UnknownReferenceError } from '../simulation/fitment.ts';
 import { changeStockBulb } from '../vehicle/edit/lamps.ts';
 import type { LampTemplateId } from '../vehicle/edit/lampTemplates.ts';
-import { coloursFor } from '../vehicle/functions.ts';
+import { coloursFor } from '../vehicle/lampWork.ts';
 import { genericLed } from './genericLed.ts';
 import {
   type QuickLamps,

@@ -6,7 +6,7 @@ import type { Shelf } from '../model/part.ts';
 import { flashes } from '../model/scope.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
-import { functionsOf } from '../vehicle/functions.ts';
+import { functionsOf } from '../vehicle/lampWork.ts';
 import { unprovedJoints } from '../wiring/looseResistors.ts';
 import {
   circuitsToProve,

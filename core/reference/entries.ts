@@ -5,7 +5,7 @@ import { COLOUR_RULES, REGION_RULES, regionName } from '../catalogue/regions.ts'
 import { TERMINALS, TRAILER_SOCKETS } from '../catalogue/terminals.ts';
 import { TRADE_WORDS } from '../catalogue/tradeWords.ts';
 import { COLOUR_HABITS, WIRE_COLOURS, WIRE_SIZES } from '../catalogue/wires.ts';
-import { workName } from '../vehicle/functions.ts';
+import { workName } from '../vehicle/lampWork.ts';
 
 export const SECTIONS = ['bulbs', 'bases', 'terminals', 'wire', 'regions', 'words'] as const;
 export type Section = (typeof SECTIONS)[number];

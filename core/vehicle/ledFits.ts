@@ -8,7 +8,7 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { wiringClashes } from '../simulation/sockets.ts';
-import { coloursFor, functionsOf } from './functions.ts';
+import { coloursFor, functionsOf } from './lampWork.ts';
 
 export interface LedFit {
   fits: boolean;

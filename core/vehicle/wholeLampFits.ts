@@ -3,7 +3,7 @@ import type { WholeLampPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { lampsFilledBy, sectionFor } from '../simulation/wholeLamp.ts';
-import { functionsOf, workName } from './functions.ts';
+import { functionsOf, workName } from './lampWork.ts';
 import { type LedFit, rangeObstacles } from './ledFits.ts';
 
 /**

@@ -4,7 +4,7 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitById, circuitsFeeding, lampsByPanel } from '../model/vehicle/lookUp.ts';
 import { NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { functionName, workName } from '../vehicle/functions.ts';
+import { functionName, workName } from '../vehicle/lampWork.ts';
 
 /** Something a cavity of one plug may be for, and where the netlist has it. */
 export interface PlugFunction {

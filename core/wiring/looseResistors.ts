@@ -2,7 +2,7 @@ import type { ResistorNetwork } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
 import { networksOf } from '../simulation/fitment.ts';
-import { functionName } from '../vehicle/functions.ts';
+import { functionName } from '../vehicle/lampWork.ts';
 import { type FeedProof, feedProof, isProved } from './feedProof.ts';
 
 /** A resistor that is joined to the loom at a lamp: which step it is, the feed in words, and how that feed is known. */

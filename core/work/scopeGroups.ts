@@ -1,6 +1,6 @@
 import type { Job } from '../model/job.ts';
 import { scopeLamps } from '../model/scope.ts';
-import { functionsOf } from '../vehicle/functions.ts';
+import { functionsOf } from '../vehicle/lampWork.ts';
 
 /** Lamps of one work, and how many of them a job converts. */
 export interface ScopeGroup {

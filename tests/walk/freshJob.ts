@@ -10,7 +10,7 @@ import type { Vehicle, VehicleKind } from '../../core/model/vehicle/vehicle.ts';
 import { setFlasher } from '../../core/presets/flashers.ts';
 import { layoutEntries, startingVehicle, usualVolts } from '../../core/presets/startingLayout.ts';
 import { type GenericLed, genericLed } from '../../core/quick/genericLed.ts';
-import { coloursFor } from '../../core/vehicle/functions.ts';
+import { coloursFor } from '../../core/vehicle/lampWork.ts';
 
 export interface Layout {
   kind: VehicleKind;

@@ -9,7 +9,7 @@ import { sensedOn } from '../../model/vehicle/brakeSense.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { type SteadyVerdicts, type Verdicts, vehicleState, verdictsOf } from '../../possible/verdicts.ts';
-import { functionName } from '../../vehicle/functions.ts';
+import { functionName } from '../../vehicle/lampWork.ts';
 import { cureWords } from './cureWords.ts';
 import { rateWords, shortWhy, worstWords } from './words.ts';
 

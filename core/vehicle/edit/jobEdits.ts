@@ -3,9 +3,9 @@ import type { Evidence } from '../../model/evidence.ts';
 import type { Job } from '../../model/job.ts';
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { LampFunction } from './circuits.ts';
+import { forgetWires } from './forgotten.ts';
 import { changeStockBulb, changeWork, removeLamp } from './lamps.ts';
 import { clearStopTurn, setStopTurn } from './stopTurn.ts';
-import { forgetWires } from './wires.ts';
 
 /**
  * Takes a lamp off a job's vehicle, and out of everything the job says of it.

@@ -3,7 +3,7 @@ import { demoJob } from '../../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { vehicleProblems } from '../../formats/vehicleProblems.ts';
 import { Judge } from '../../judge/judge.ts';
-import { workedFunctions } from '../../lookover/functions.ts';
+import { workedFunctions } from '../../lookover/workedFunctions.ts';
 import { newJob } from '../../model/newJob.ts';
 import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { Vehicle } from '../../model/vehicle/vehicle.ts';
@@ -11,7 +11,7 @@ import { layoutEntries, startingVehicle } from '../../presets/startingLayout.ts'
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { healthyStock } from '../../simulation/fitment.ts';
 import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
-import { coloursFor, functionsOf } from '../functions.ts';
+import { coloursFor, functionsOf } from '../lampWork.ts';
 import { clearStopTurn, setStopTurn, stopsAndTurns } from './stopTurn.ts';
 
 /** A North American car whose rear bulb a side turns and stops, and whose front one turns and parks. */

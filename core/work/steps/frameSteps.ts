@@ -5,7 +5,7 @@ import { scopeLamps } from '../../model/scope.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { ledOf, networksOf } from '../../simulation/fitment.ts';
-import { howToLight } from '../../vehicle/functions.ts';
+import { howToLight } from '../../vehicle/lampWork.ts';
 import type { Round } from '../order/route.ts';
 import type { FitStep } from './fitStep.ts';
 

@@ -4,7 +4,7 @@ import type { Shelf } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { circuitsOf } from '../../model/vehicle/lookUp.ts';
 import { ledOf } from '../../simulation/fitment.ts';
-import { howToLight } from '../../vehicle/functions.ts';
+import { howToLight } from '../../vehicle/lampWork.ts';
 import type { OpenedWith } from '../access/openings.ts';
 import { closingTicks, countWords, HAZARD_WORDS, losable, undoWords } from '../access/words.ts';
 import type { FitStep } from './fitStep.ts';

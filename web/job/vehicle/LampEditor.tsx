@@ -14,7 +14,7 @@ import {
 } from '../../../core/vehicle/edit/jobEdits.ts';
 import { changeRole } from '../../../core/vehicle/edit/lamps.ts';
 import { stopsAndTurns } from '../../../core/vehicle/edit/stopTurn.ts';
-import { workName } from '../../../core/vehicle/functions.ts';
+import { workName } from '../../../core/vehicle/lampWork.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import { useDesk } from '../workspace.ts';

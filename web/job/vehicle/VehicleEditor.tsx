@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { addLamps } from '../../../core/vehicle/edit/lamps.ts';
 import { LAMP_TEMPLATES, type LampTemplateId, TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
-import { functionsOf } from '../../../core/vehicle/functions.ts';
+import { functionsOf } from '../../../core/vehicle/lampWork.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';

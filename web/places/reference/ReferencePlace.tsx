@@ -18,7 +18,7 @@ import {
 import { amps, volts, watts } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
 import { findEntries, referenceEntries, SECTIONS, type Section } from '../../../core/reference/entries.ts';
-import { workName } from '../../../core/vehicle/functions.ts';
+import { workName } from '../../../core/vehicle/lampWork.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { memo, type RefObject, useRef } from 'react';
 import { amps, ohms, volts, watts } from '../../../core/formatting/format.ts';
 import type { Part } from '../../../core/model/part.ts';
-import { workName } from '../../../core/vehicle/functions.ts';
+import { workName } from '../../../core/vehicle/lampWork.ts';
 import { useMoreBelow } from '../../ui/MoreBelow.tsx';
 import { price } from '../../ui/money.ts';
 import classes from './Shelf.module.css';

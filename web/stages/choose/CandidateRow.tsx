@@ -8,7 +8,7 @@ import type { LedPart, WholeLampPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { type PartTrial, partTrialWords } from '../../../core/record/partTrials.ts';
-import { workName } from '../../../core/vehicle/functions.ts';
+import { workName } from '../../../core/vehicle/lampWork.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { price } from '../../ui/money.ts';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';

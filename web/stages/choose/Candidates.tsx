@@ -10,7 +10,7 @@ import { partTrials } from '../../../core/record/partTrials.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { lampsFilledBy } from '../../../core/simulation/wholeLamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
-import { functionsOf } from '../../../core/vehicle/functions.ts';
+import { functionsOf } from '../../../core/vehicle/lampWork.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';

@@ -3,7 +3,7 @@ import { baseRecord } from '../../../core/catalogue/bases.ts';
 import { scopeLamps } from '../../../core/model/scope.ts';
 import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
-import { functionsOf } from '../../../core/vehicle/functions.ts';
+import { functionsOf } from '../../../core/vehicle/lampWork.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';

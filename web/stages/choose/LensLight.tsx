@@ -2,7 +2,7 @@ import { throughLens } from '../../../core/light/throughLens.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import type { LedPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
-import { coloursFor } from '../../../core/vehicle/functions.ts';
+import { coloursFor } from '../../../core/vehicle/lampWork.ts';
 import { useDesk } from '../../job/workspace.ts';
 import classes from './LensLight.module.css';
 

@@ -2,7 +2,7 @@ import { colourRule, regionName, regionRule } from '../../../core/catalogue/regi
 import { sourceWords } from '../../../core/formatting/source.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
-import { workName } from '../../../core/vehicle/functions.ts';
+import { workName } from '../../../core/vehicle/lampWork.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 

@@ -4,7 +4,7 @@ import type { LedPart, Shelf } from '../../../core/model/part.ts';
 import { scopeLamps } from '../../../core/model/scope.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
-import { coloursFor, neverByDefault } from '../../../core/vehicle/functions.ts';
+import { coloursFor, neverByDefault } from '../../../core/vehicle/lampWork.ts';
 import { ledFit } from '../../../core/vehicle/ledFits.ts';
 
 /** The lamps still open that a first choice would be made for: the turn lamps, and after them all others. */

@@ -1,6 +1,6 @@
 import { Button, Checkbox, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
-import { type WorkedFunction, workedFunctions } from '../../../core/lookover/functions.ts';
+import { type WorkedFunction, workedFunctions } from '../../../core/lookover/workedFunctions.ts';
 import type { LampCondition } from '../../../core/model/job.ts';
 import { jobLamps } from '../../../core/model/scope.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';

@@ -9,8 +9,8 @@ import type {
   Joint,
   ProofMethod,
 } from '../../../../core/model/vehicle/connector.ts';
+import { setLampOnPlug } from '../../../../core/vehicle/edit/forgotten.ts';
 import { forgetWhatIsGone } from '../../../../core/vehicle/edit/jobEdits.ts';
-import { setLampOnPlug } from '../../../../core/vehicle/edit/wires.ts';
 import { functionsAt, idOfUse } from '../../../../core/wiring/connectors.ts';
 import { recordedConnector } from '../../../../core/wiring/pinFinder/writeMap.ts';
 import { JOINT_WORDS } from '../../../../core/wiring/sheet/rows.ts';

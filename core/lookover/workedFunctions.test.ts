@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
-import { workedFunctions } from './functions.ts';
+import { workedFunctions } from './workedFunctions.ts';
 
 const JOBS = ['library-route-3', 'dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer'];
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
-import { coloursFor, functionsOf, howToLight, neverByDefault } from './functions.ts';
+import { coloursFor, functionsOf, howToLight, neverByDefault } from './lampWork.ts';
 
 const van = demoJob('library-route-1').vehicle;
 const minibus = demoJob('dial-a-ride-2').vehicle;
