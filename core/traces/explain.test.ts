@@ -245,6 +245,17 @@ describe('flashers that cannot', () => {
     expect(play(van, 'stock', LEFT, { faults }).ratePerMinute).toBe(176);
   });
 
+  it('a setting, or a relay that does not watch, hides a dead LED just as well', () => {
+    const faults: Fault[] = [{ kind: 'bulb-out', lampId: 'rear-left' }];
+    expect(words(play(minibus, 'cured', LEFT, { faults }), 'dead-unnoticed')).toContain(
+      'enough for what watches, so the lamps must be looked at',
+    );
+    expect(words(play(minibus, 'stock', LEFT, { faults }), 'dead-unnoticed')).toBeUndefined();
+    const relay = { kind: 'flasher-relay' as const, partId: 'relay-dipper-2', position: 0.5 };
+    const swapped = { ...van, cures: {}, vehicleCures: [relay] };
+    expect(words(play(swapped, 'cured', LEFT, { faults }), 'dead-unnoticed')).toContain('watches nothing');
+  });
+
   it('a sequential lamp behind a fast flasher never finishes its sweep', () => {
     const sweeping = withLeds(van, { 'rear-left': 'led-swift-4' });
     const fast = play(sweeping, 'leds', LEFT);

@@ -51,7 +51,7 @@ export function explain(played: Played): Effect[] {
 
 const FINDERS: readonly Finder[] = [
   onlyWithLights,
-  loadAloneHolds,
+  deadUnnoticed,
   allFourFlash,
   glowsWhileOff,
   sharedEarth,
@@ -94,17 +94,27 @@ function twinLamps({ vehicle }: Job, { contents }: Fitment): string[] {
   });
 }
 
-function loadAloneHolds({ job, fitment, faults, play }: Played) {
+/** A dead lamp that whoever watches does not miss: by a load that holds the flash, a setting, another relay. */
+function deadUnnoticed({ job, fitment, controls, faults, play, events }: Played) {
+  const stock = job.vehicle.flasher;
   const last = play.flashes.at(-1);
-  if (!last || last.missesLamp || job.vehicle.flasher.kind !== 'watching-relay') return [];
+  if (!last || last.missesLamp || stock.kind === 'non-watching-relay') return [];
   return faults.map((fault) => {
     if (fault.kind !== 'bulb-out') return null;
-    const load = fitment.resistors.find((network) => network.lampId === fault.lampId);
-    if (!load) return null;
+    const circuit = circuitsOf(job.vehicle, fault.lampId).find(({ kind }) => kind === 'turn');
+    const isMain = job.vehicle.lamps.some(({ id, role }) => id === fault.lampId && role === 'main');
+    if (!circuit || !isMain || !wanted(circuit, controls)) return null;
+    if (events.some(({ key }) => key.endsWith(circuit.id))) return null;
+    const load = fitment.resistors.some((network) => network.lampId === fault.lampId);
+    const how = load
+      ? `the flasher sees ${amps(last.sampledAmps)} through the resistors. They hide a dead LED`
+      : fitment.flasher.kind === 'non-watching-relay'
+        ? 'the relay fitted now watches nothing'
+        : `${amps(last.sampledAmps)} is enough for what watches`;
     return effect(
-      'load-alone-holds',
-      'The load holds the flash with the LED out',
-      `${nameOf(job, fault.lampId)} is out of its socket, and the flash stays normal: the flasher sees ${amps(last.sampledAmps)} through the resistors. They hide a dead LED, so the lamps must be looked at.`,
+      load ? 'load-alone-holds' : 'dead-unnoticed',
+      load ? 'The load holds the flash with the LED out' : 'A dead lamp goes unnoticed',
+      `${nameOf(job, fault.lampId)} is out of its socket, and the flash stays normal: ${how}, so the lamps must be looked at.`,
       [fault.lampId],
     );
   });
