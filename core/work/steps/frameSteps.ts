@@ -3,7 +3,6 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { scopeLamps } from '../../model/scope.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
-import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { ledOf, networksOf } from '../../simulation/fitment.ts';
 import { howToLight } from '../../vehicle/lampWork.ts';
 import type { Round } from '../order/route.ts';
@@ -35,7 +34,7 @@ export function firstSteps(job: Job, shelf: Shelf, after: readonly string[]): Fi
             kind: 'bench',
             title: 'Look at the parts before anything is opened',
             text: 'Plug, pins and tabs against the old ones, which way up, and each lights on a battery. A wrong part found now is a return; found later it is the day.',
-            minutes: [2, 6],
+            minutes: [0.5, 6],
             ticks: parts
               .slice(0, 30)
               .map((part) =>
@@ -56,7 +55,7 @@ export function firstSteps(job: Job, shelf: Shelf, after: readonly string[]): Fi
         'Bulbs that were lit burn fingers. Stock bulbs come out before any lamp is switched on for testing.',
         ...(highVoltage ? ['High voltage: qualified people only, and nobody touches an orange cable.'] : []),
       ],
-      minutes: [2, 5],
+      minutes: [0.5, 5],
       timer: { what: 'cool', minutes: COOL_MINUTES },
     }),
     ...(inTheWay
@@ -92,7 +91,7 @@ export function switchOnStep(
       'No stock bulb is in a lamp that was worked on: they get hot in seconds.',
       'The battery is a budget: off again when the round is done.',
     ],
-    minutes: [1, 2],
+    minutes: [0.3, 2],
     impliedBy: after,
   });
 }
@@ -104,7 +103,7 @@ export function switchOffStep(round: Round, after: readonly string[]): FitStep {
     kind: 'switch',
     title: 'Everything off again',
     text: 'Key out, lights off, prop off the pedal.',
-    minutes: [0.5, 1],
+    minutes: [0.2, 1],
     impliedBy: after,
   });
 }
@@ -136,7 +135,7 @@ export function compareStep(side: Side, both: boolean, later: string | null): Fi
       kind: 'compare',
       title: `Test the ${side} side whole`,
       text: `Key on, ${side} turn. All its lamps light${waits ? `. ${waits}` : ', at the normal rate.'} Then everything off.`,
-      minutes: [1, 3],
+      minutes: [0.4, 3],
       helper: {
         say: `Key on, ${side} turn`,
         see: `every lamp of the ${side} side${waits ? '' : ', at the normal rate'}`,
@@ -151,7 +150,7 @@ export function compareStep(side: Side, both: boolean, later: string | null): Fi
         ? `show the same colour, every lamp lit. ${waits} The converted side may well flash fast or raise a message until then.`
         : `flash at the same rate and show the same colour. If the ${side} side is fast, find out why before touching the other.`
     } Then everything off.`,
-    minutes: [2, 4],
+    minutes: [0.5, 4],
     helper: {
       say: 'Left turn. Then right turn',
       see: waits ? 'every lamp, the same colour' : 'both sides at the same rate, the same colour',
@@ -176,25 +175,26 @@ export function lastSteps(job: Job, flashing: boolean): FitStep[] {
           }),
         ]
       : []),
-    flashing ? hazardRun(job.vehicle) : longRun(job),
+    flashing ? hazardRun(job) : longRun(job),
     frame('Bench', {
       id: 'keep-stock',
       kind: 'file',
       title: 'Put the stock bulbs away',
       text: 'Labelled with lamp and vehicle. Write where they are kept on the Hand over stage.',
-      minutes: [1, 3],
+      minutes: [0.3, 3],
     }),
   ];
 }
 
-function hazardRun(vehicle: Vehicle): FitStep {
+function hazardRun(job: Job): FitStep {
+  const { vehicle } = job;
   return frame('Driver’s seat', {
     id: 'hazard',
     kind: 'run',
     title: vehicle.hazardSwitch ? 'Run hazard for two minutes' : 'Run each turn side for a minute',
     text: 'Engine off. Count the flashes; then the measured rates go on the Prove stage.',
-    cautions: [HOT_RESISTORS],
-    minutes: [3, 4],
+    cautions: networksOf(job).length > 0 ? [HOT_RESISTORS] : [],
+    minutes: [2, 4],
   });
 }
 

@@ -42,7 +42,7 @@ export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
       title: `Swap ${bulb.names[0]} for ${led.code}`,
       text: `${base.release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts (bend them in a little where it wiggles)${oneSided(lamp) ? ', its chips to the lens' : ''}. ${polarityWords(job, lamp, led)}`,
       cautions: neighbourCautions(job, lamp),
-      minutes: [1, 4],
+      minutes: [0.3, 4],
       timedAs: 'swap',
       ...(led.polarity === 'one-way' ? { polarityOf: lamp.id } : {}),
     });
@@ -54,7 +54,7 @@ export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
       title: `Renew the ${bulb.names[0]}`,
       text: `${base.release} Fit a new ${bulb.names[0]}.`,
       cautions: [],
-      minutes: [1, 3],
+      minutes: [0.3, 3],
       timedAs: 'swap',
     });
   }

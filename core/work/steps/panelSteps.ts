@@ -3,7 +3,7 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { circuitsOf } from '../../model/vehicle/lookUp.ts';
-import { ledOf } from '../../simulation/fitment.ts';
+import { ledOf, networksOf } from '../../simulation/fitment.ts';
 import { howToLight } from '../../vehicle/lampWork.ts';
 import type { OpenedWith } from '../access/openings.ts';
 import { closingTicks, countWords, HAZARD_WORDS, losable, undoWords } from '../access/words.ts';
@@ -85,8 +85,8 @@ export function testStep(job: Job, shelf: Shelf, { opening, lamps }: OpenedWith)
       place: first.name,
       title: 'Test before closing',
       text: `${testWords(job, working)}${working.some((lamp) => isTurn(job, lamp)) ? ' The rate is only right once the whole side is done.' : ''}`,
-      cautions: ['Keep fingers off the resistors while the lamps are on.'],
-      minutes: [1, 2],
+      cautions: networksOf(job).length > 0 ? ['Keep fingers off the resistors while the lamps are on.'] : [],
+      minutes: [0.2, 2],
       timedAs: 'test',
       helper: {
         say: ways.join('. Then: '),
