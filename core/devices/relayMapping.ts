@@ -1,6 +1,6 @@
-import { ratedAmps } from '../devices/flasher.ts';
 import type { FlasherPart } from '../model/part.ts';
 import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
+import { ratedAmps } from './flasher.ts';
 
 /** One terminal of the new relay: where the wire for it comes from. */
 export interface TerminalLink {

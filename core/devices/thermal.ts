@@ -32,7 +32,12 @@ const LAMP_INRUSH_SPEEDS_UP = 1.18;
  *
  * @throws RangeError when the on-fraction leaves no time to warm or to cool
  */
-export function thermalFlasher(rating: ThermalFlasherRating, id: string, a: string, b: string): Element {
+export function thermalFlasher(
+  rating: ThermalFlasherRating,
+  id: string,
+  a: string,
+  b: string,
+): Extract<Element, { kind: 'thermal-flasher' }> {
   const { ratedAmps, ratePerMinute, onFraction, contactOhms } = rating;
   if (!(onFraction > 0.05 && onFraction < 0.95)) {
     throw new RangeError(`an on-fraction of ${onFraction} leaves no time to warm or to cool`);
@@ -74,9 +79,7 @@ const PATIENCE = 6;
  * @throws RangeError when the on-fraction leaves no time to warm or to cool
  */
 export function thermalRate(rating: ThermalFlasherRating, ampsAt: (seconds: number) => number): number {
-  const element = thermalFlasher(rating, '', '', '');
-  if (element.kind !== 'thermal-flasher') return 0;
-  const { holdAmps, closesAt, timeConstant } = element;
+  const { holdAmps, closesAt, timeConstant } = thermalFlasher(rating, '', '', '');
   const squares = ASKED_AT.map((seconds) => (ampsAt(seconds) / holdAmps) ** 2);
   const warmth = (seconds: number) => {
     const next = ASKED_AT.findIndex((each) => each >= seconds);

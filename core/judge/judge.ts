@@ -38,7 +38,7 @@ import { unlookedRequirement } from './requirements/unlooked.ts';
 import { coverOf, watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
 import { looksOf, type Watched, type WatcherLook } from './requirements/watcherLooks.ts';
 import { ampsOf, isTurn } from './scenario.ts';
-import { seenReason, seenShort, seenWithThis } from './seenShort.ts';
+import { saysShort, seenReason, seenShort, seenWithThis } from './seenShort.ts';
 import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
 import type {
@@ -311,17 +311,16 @@ export class Judge {
       ...this.resistors(circuit),
     ];
     const asIf = this.judged(circuit, points, limits);
-    const seen = seenShort(this.job, circuit, this.configuration);
-    if (seen) return withSeen(asIf, seenReason(seen));
+    const seen = seenWithThis(this.job, circuit, this.configuration);
+    const short = seen.find(saysShort);
+    if (short) return withSeen(asIf, seenReason(short));
     const judged = open ? withWatched(asIf, atWorst(asIf.watched, 'either-way')) : asIf;
     const said = steadyWatchReason(this.flasher, watcher, points);
     const asked =
       open && asIf.watched !== 'holds'
         ? `Nobody has looked whether anything watches this circuit. If nothing does, it holds; if something does: ${said}`
         : said;
-    const quiet = seenWithThis(this.job, circuit, this.configuration).find(
-      ({ result }) => result === 'normal',
-    );
+    const quiet = seen.find(({ result }) => result === 'normal');
     const texts =
       quiet && judged.watched !== 'holds'
         ? `${seenReason(quiet)} What watches may yet call at the first start after the vehicle slept. ${asked}`
@@ -336,9 +335,8 @@ export class Judge {
 
   /** Whether a side surely lights lamps of the other through the pilot between them. */
   backFeeds(circuit: Circuit): boolean {
-    return this.findings(circuit, null).some(
-      ({ requirement, state }) => requirement === 'back-feed' && state === 'falls-short',
-    );
+    const said = saidBy(backFeedRequirement, this.scenes(circuit, null));
+    return said.some(({ state }) => state === 'falls-short');
   }
 
   /** What whoever watches the current of a circuit says of it, and nobody else. */
@@ -382,7 +380,12 @@ export class Judge {
 
   /** Every requirement on every variant: where they do not agree, it could go either way. */
   private findings(circuit: Circuit, ratePerMinute: number | null): Finding[] {
-    const scenes = this.variantsFor(circuit).flatMap(({ possibility, fitted }) =>
+    const scenes = this.scenes(circuit, ratePerMinute);
+    return REQUIREMENTS.flatMap((requirement) => saidBy(requirement, scenes));
+  }
+
+  private scenes(circuit: Circuit, ratePerMinute: number | null): Scene[] {
+    return this.variantsFor(circuit).flatMap(({ possibility, fitted }) =>
       fitted.map(
         (turns): Scene => ({
           job: possibility.job,
@@ -396,15 +399,6 @@ export class Judge {
         }),
       ),
     );
-    return REQUIREMENTS.flatMap((requirement) => {
-      const each = scenes.map(requirement);
-      const [first] = each.flat();
-      if (!first) return [];
-      const states = each.map((found) => worstState(found.map((finding) => finding.state)));
-      const agreed = states.every((state) => state === states[0]);
-      if (agreed) return each[0] ?? [];
-      return [{ ...first, state: 'either-way' as const, text: `It may be so, or not: ${first.text}` }];
-    });
   }
 
   private drawn(circuit: Circuit): { stockAmps: number; amps: number } {
@@ -540,6 +534,16 @@ export class Judge {
       ),
     );
   }
+}
+
+/** What one requirement says over all variants: where they do not agree, it could go either way. */
+function saidBy(requirement: (scene: Scene) => Finding[], scenes: readonly Scene[]): Finding[] {
+  const each = scenes.map(requirement);
+  const [first] = each.flat();
+  if (!first) return [];
+  const states = each.map((found) => worstState(found.map((finding) => finding.state)));
+  if (states.every((state) => state === states[0])) return each[0] ?? [];
+  return [{ ...first, state: 'either-way' as const, text: `It may be so, or not: ${first.text}` }];
 }
 
 /** A verdict where whoever may watch says no more than so much. */

@@ -17,16 +17,12 @@ const SEEN_WORDS: Record<WatcherTrial['result'], string> = {
   normal: 'no message',
 };
 
-/** Whether what was seen is too little load on a circuit, whatever was fitted there. */
-export function saysShort(seen: WatcherTrial, circuitId: string): seen is ShortSeen {
-  return seen.circuitId === circuitId && seen.result !== 'normal';
+/** Whether what was seen is too little load, whatever was fitted. */
+export function saysShort(seen: WatcherTrial): seen is ShortSeen {
+  return seen.result !== 'normal';
 }
 
-/**
- * What was seen last of a circuit with just what a configuration has fitted on it: it needs no band to say so.
- *
- * @returns null where nothing was
- */
+/** Everything that was seen of a circuit with just what a configuration has fitted on it: it needs no band to say so. */
 export function seenWithThis(job: Job, circuit: Circuit, configuration: Configuration): WatcherTrial[] {
   if (configuration === 'stock') return [];
   const others = configuration === 'cured' ? job.vehicleCures : [];
@@ -45,11 +41,10 @@ export function seenWithThis(job: Job, circuit: Circuit, configuration: Configur
 
 /** Something that was seen of too little load with just what a configuration has fitted on a circuit; null where nothing was. */
 export function seenShort(job: Job, circuit: Circuit, configuration: Configuration): ShortSeen | null {
-  for (const each of seenWithThis(job, circuit, configuration)) if (saysShort(each, circuit.id)) return each;
-  return null;
+  return seenWithThis(job, circuit, configuration).find(saysShort) ?? null;
 }
 
-/** What was seen with just what is fitted, and when. */
+/** What was seen with just what is fitted, in a sentence. */
 export function seenReason({ result, on, supply }: WatcherTrial): string {
   const at = supply
     ? `, at ${volts(supply.fromVolts)}${supply.toVolts === supply.fromVolts ? '' : ` to ${volts(supply.toVolts)}`}`

@@ -21,7 +21,7 @@ export function watchedBy(
 ): WatchedBy {
   const known = watcherOf(vehicle, flasher, circuit);
   if (known !== null) return { who: known, open: false };
-  if (watcherSeen({ vehicle, evidence }).some((each) => saysShort(each, circuit.id)))
+  if (watcherSeen({ vehicle, evidence }).some((each) => each.circuitId === circuit.id && saysShort(each)))
     return { who: 'what watches it', open: false };
   return circuit.watched === null ? { who: 'what may watch it', open: true } : { who: null, open: false };
 }

@@ -3,7 +3,7 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { listedSideAmps, retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { bladeFuse, fuseFor, outputFor } from '../vehicle/edit/circuits.ts';
 import type { Origins } from '../vehicle/edit/lampTemplates.ts';
-import { VEHICLE_KINDS, wasMetIn } from './vehicleKinds.ts';
+import { VEHICLE_KINDS } from './vehicleKinds.ts';
 
 /** Which flasher is usual on a vehicle of that kind and year (common practice), and why that is thought. */
 export function usualFlasher({ kind, year, systemVolts }: Origins): { kind: FlasherKind; why: string } {
@@ -43,7 +43,7 @@ export function possibleFlashers(
   const { kind, systemVolts } = origins;
   const usual = usualFlasher({ ...origins, year: Math.round((from + to) / 2) }).kind;
   const { thermalMet, controllerMet, relayMet } = VEHICLE_KINDS[kind].flasher;
-  const relays = to >= ELECTRONIC_FROM && wasMetIn(from, relayMet);
+  const relays = to >= ELECTRONIC_FROM && (relayMet === null || from <= relayMet);
   const met: Record<FlasherKind, boolean> = {
     'watching-relay': systemVolts !== 6 && relays,
     controller: controllerMet !== null && systemVolts !== 6 && to >= controllerMet,

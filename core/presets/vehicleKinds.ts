@@ -25,7 +25,6 @@ export interface VehicleKindUsual {
   volts: readonly (readonly [from: number, volts: 6 | 12 | 24])[];
 }
 
-const TO_NOW = 9999;
 const ROAD = {
   turnFuseAmps: 15,
   thermalAmps: 3.8,
@@ -118,9 +117,4 @@ export const VEHICLE_KINDS: Record<VehicleKind, VehicleKindUsual> = {
 /** A kind of vehicle as people say it. */
 export function kindName(kind: VehicleKind): string {
   return VEHICLE_KINDS[kind].name;
-}
-
-/** Whether something that ends in some year, or has not ended, was still there in another. */
-export function wasMetIn(year: number, until: number | null): boolean {
-  return year <= (until ?? TO_NOW);
 }

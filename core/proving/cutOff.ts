@@ -8,23 +8,28 @@ import type { Probes } from '../simulation/probes.ts';
 import type { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
 
 /**
- * Fuses that what is drawn melts, were none to hold: by what heats them over pulses, and over lit and dark of a flash.
+ * Fuses that what is drawn melts, were none to hold: by what heats them over pulses, and over lit and dark of a flash. The
+ * moment is left settled as it was found.
  *
+ * @param probes of the moment, settled
  * @param about circuits that are asked about, as of the simulation's `at`
  * @throws NoSolutionError when no steady state exists
  */
 export function meltingFuses(
   simulation: VehicleSimulation,
+  probes: Pick<Probes, 'fuseAmps'>,
   moment: Pick<Moment, 'controls' | 'emfVolts'>,
   about: readonly string[],
 ): string[] {
-  const probes = simulation.at(moment, about);
   const past = (amps: number, ratedAmps: number) => amps > FUSE_HOLD * ratedAmps;
   // What does not melt it flowing all the time does not in pulses and flashes.
   const near = simulation.vehicle.fuses.filter(({ id, ratedAmps }) => past(probes.fuseAmps(id), ratedAmps));
-  return near.flatMap(({ id, ratedAmps }) =>
-    past(fuseHeatAmps(simulation, id, moment, about), ratedAmps) ? [id] : [],
+  if (near.length === 0) return [];
+  const melting = near.filter(({ id, ratedAmps }) =>
+    past(fuseHeatAmps(simulation, id, moment, about), ratedAmps),
   );
+  simulation.at(moment, about);
+  return melting.map(({ id }) => id);
 }
 
 /**

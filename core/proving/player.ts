@@ -33,7 +33,7 @@ export class CellPlayer {
   readonly fitment: Fitment;
   private sound: VehicleSimulation;
   private readonly soundOutcomes = new Map<string, Outcome>();
-  private readonly melted = new WeakMap<VehicleSimulation, Map<string, VehicleSimulation>>();
+  private readonly cut = new WeakMap<VehicleSimulation, Map<string, VehicleSimulation>>();
   private readonly vehicle: Vehicle;
   private readonly watching: Watching;
 
@@ -131,16 +131,15 @@ export class CellPlayer {
     const circuits = vehicle.circuits.filter(({ id }) => about.includes(id));
     const moment = { controls, emfVolts };
     const on = circuits.filter((circuit) => isOn(circuit, controls));
-    const over = simulation.at(moment, about);
+    const probes = simulation.at(moment, about);
     // An output guards itself within milliseconds, long before a fuse melts.
-    const tripped = trippedOutputs(simulation, on, over).filter((id) => !off.includes(id));
+    const tripped = trippedOutputs(simulation, on, probes).filter((id) => !off.includes(id));
     if (tripped.length > 0) {
       const cut = this.cutFrom(simulation, `off ${tripped.join()}`, tripped.map(outputOff));
       return this.play(cut, cell, about, rest, [...off, ...tripped]);
     }
-    const melt = meltingFuses(simulation, moment, about);
+    const melt = meltingFuses(simulation, probes, moment, about);
     if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, about, rest, off);
-    const probes = simulation.at(moment, about);
     const lumens = new Map(rest?.lumens);
     // A pilot between the sides is there where both of them are.
     const pilot = turnCircuits(vehicle).every(({ id }) => about.includes(id)) ? vehicle.pilot : undefined;
@@ -213,8 +212,8 @@ export class CellPlayer {
 
   /** The same vehicle with something cut off from it, made once. */
   private cutFrom(simulation: VehicleSimulation, what: string, cuts: readonly Strike[]): VehicleSimulation {
-    const known = this.melted.get(simulation) ?? new Map<string, VehicleSimulation>();
-    this.melted.set(simulation, known);
+    const known = this.cut.get(simulation) ?? new Map<string, VehicleSimulation>();
+    this.cut.set(simulation, known);
     const cut =
       known.get(what) ?? new VehicleSimulation(this.vehicle, this.fitment, [...simulation.strikes, ...cuts]);
     known.set(what, cut);
