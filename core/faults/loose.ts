@@ -3,6 +3,7 @@ import { isOn } from '../simulation/bearing.ts';
 import type { Fitment } from '../simulation/fitment.ts';
 import type { Showing, Sizes, Worked } from './faultKind.ts';
 import { isLed } from './leds.ts';
+import { AT_LAMP } from './sites.ts';
 
 /** Ohms of a bad contact or earth (from memory of what meters show): an LED draws a tenth of a bulb, and feels ten times the ohms. */
 const AT_BULB = { typical: 4, from: 1.5, to: 40 };
@@ -18,3 +19,10 @@ export function comesAndGoes(lampIds: readonly string[], { vehicle, controls }: 
   const lit = lampIds.filter((id) => circuitsOf(vehicle, id).some((circuit) => isOn(circuit, controls)));
   return { sure: [], maybe: lit.map((id) => `${id} flickers`) };
 }
+
+/** In the contacts of one lamp, or of its earth. */
+export const BAD_CONTACT = {
+  ...AT_LAMP,
+  place: ({ lampId }: { lampId: string }) => `contacts:${lampId}`,
+  shows: ({ lampId }: { lampId: string }, worked: Worked) => comesAndGoes([lampId], worked),
+} as const;

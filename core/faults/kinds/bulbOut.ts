@@ -1,5 +1,6 @@
 import { lampOut } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { IN_SOCKET } from '../sites.ts';
 
 /** A bulb that is out of its socket or makes no contact, or an LED that is dead and open. */
 export interface BulbOut {
@@ -12,9 +13,6 @@ export const bulbOut: FaultKindOf<BulbOut> = {
   minutes: [1, 4],
   natures: ['contact', 'age'],
   of: ({ lamps }) => lamps.map(({ lamp }) => ({ kind: 'bulb-out', lampId: lamp.id })),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `bulb:${lampId}`,
-  atLamp: true,
+  ...IN_SOCKET,
   strike: ({ lampId }) => lampOut(lampId),
 };

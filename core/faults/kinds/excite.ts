@@ -1,6 +1,5 @@
-import { circuitById, lampIdsOf } from '../../model/vehicle/lookUp.ts';
-import { isOn } from '../../simulation/bearing.ts';
-import { type FaultKindOf, SHOWS_NOTHING } from '../faultKind.ts';
+import type { FaultKindOf } from '../faultKind.ts';
+import { ODD_WHILE_ON } from '../odd.ts';
 
 /** A charge lamp that passes too little current to start the alternator. */
 export interface Excite {
@@ -16,11 +15,5 @@ export const excite: FaultKindOf<Excite> = {
     vehicle.circuits.flatMap((circuit): Excite[] =>
       circuit.excite ? [{ kind: 'excite', circuitId: circuit.id }] : [],
     ),
-  where: ({ circuitId }) => circuitId,
-  lampIds: ({ circuitId }, vehicle) => lampIdsOf(circuitById(vehicle, circuitId)),
-  circuitIds: ({ circuitId }) => [circuitId],
-  shows: ({ circuitId }, { vehicle, controls }) =>
-    isOn(circuitById(vehicle, circuitId), controls)
-      ? { sure: [], maybe: [`odd ${circuitId}`] }
-      : SHOWS_NOTHING,
+  ...ODD_WHILE_ON,
 };

@@ -2,6 +2,7 @@ import type { LampInput } from '../../model/vehicle/lamp.ts';
 import { ELEMENTS } from '../../model/vehicle/netlistNames.ts';
 import { opened } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { IN_SOCKET } from '../sites.ts';
 
 /** One filament of a twin bulb burnt through, the other sound. */
 export interface FilamentOpen {
@@ -20,10 +21,8 @@ export const filamentOpen: FaultKindOf<FilamentOpen> = {
         ? []
         : inputs.map((input): FilamentOpen => ({ kind: 'filament-open', lampId: lamp.id, input })),
     ),
+  ...IN_SOCKET,
   where: ({ lampId, input }) => `${lampId}:${input}`,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `bulb:${lampId}`,
-  atLamp: true,
   strike: ({ lampId, input }) =>
     opened(input === 'main' ? ELEMENTS.bulb(lampId) : ELEMENTS.dimFilament(lampId)),
 };

@@ -1,7 +1,7 @@
-import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { fuseOut as out } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
-import { circuitsOnFuse, fusesOf } from '../fuses.ts';
+import { fusesOf } from '../fuses.ts';
+import { IN_FUSE } from '../sites.ts';
 
 /** A fuse that is blown or out. */
 export interface FuseOut {
@@ -14,9 +14,6 @@ export const fuseOut: FaultKindOf<FuseOut> = {
   minutes: [1, 3],
   natures: ['age'],
   of: ({ vehicle }) => fusesOf(vehicle).map((fuseId) => ({ kind: 'fuse-out', fuseId })),
-  where: ({ fuseId }) => fuseId,
-  lampIds: ({ fuseId }, vehicle) => circuitsOnFuse(vehicle, fuseId).flatMap(lampIdsOf),
-  circuitIds: ({ fuseId }, vehicle) => circuitsOnFuse(vehicle, fuseId).map(({ id }) => id),
-  place: ({ fuseId }) => `fuse:${fuseId}`,
+  ...IN_FUSE,
   strike: ({ fuseId }) => out(fuseId),
 };

@@ -1,6 +1,7 @@
-import { fuseById, lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { fuseById } from '../../model/vehicle/lookUp.ts';
 import type { FaultKindOf } from '../faultKind.ts';
-import { circuitsOnFuse, fusesOf } from '../fuses.ts';
+import { fusesOf } from '../fuses.ts';
+import { IN_FUSE } from '../sites.ts';
 
 /** A fuse of another rating in its place, A. */
 export interface FuseWrong {
@@ -18,10 +19,7 @@ export const fuseWrong: FaultKindOf<FuseWrong> = {
       const ratedAmps = fuseById(vehicle, fuseId).ratedAmps / 3;
       return { kind: 'fuse-wrong', fuseId, ratedAmps };
     }),
-  where: ({ fuseId }) => fuseId,
-  lampIds: ({ fuseId }, vehicle) => circuitsOnFuse(vehicle, fuseId).flatMap(lampIdsOf),
-  circuitIds: ({ fuseId }, vehicle) => circuitsOnFuse(vehicle, fuseId).map(({ id }) => id),
-  place: ({ fuseId }) => `fuse:${fuseId}`,
+  ...IN_FUSE,
   strike: ({ fuseId, ratedAmps }) => ({
     vehicle: (vehicle) => ({
       ...vehicle,

@@ -1,5 +1,6 @@
 import type { FaultKindOf } from '../faultKind.ts';
 import { otherInput, withFeeds } from '../rewired.ts';
+import { IN_SOCKET } from '../sites.ts';
 
 /** A twin bulb half a turn out, or the two wires of its socket exchanged: bright where dim is meant. */
 export interface HalfTurned {
@@ -15,10 +16,7 @@ export const halfTurned: FaultKindOf<HalfTurned> = {
     lamps.flatMap(({ lamp, inputs }): HalfTurned[] =>
       inputs.length > 1 ? [{ kind: 'half-turned', lampId: lamp.id }] : [],
     ),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `bulb:${lampId}`,
-  atLamp: true,
+  ...IN_SOCKET,
   strike: ({ lampId }) => ({
     vehicle: (vehicle) =>
       withFeeds(vehicle, (feed) =>

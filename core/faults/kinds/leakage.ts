@@ -1,7 +1,8 @@
-import { circuitById, lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { NODES } from '../../model/vehicle/netlistNames.ts';
 import { joining } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { ON_FEED } from '../sites.ts';
 
 /** A feed that lets current through while off, ohms to the supply. */
 export interface Leakage {
@@ -24,10 +25,7 @@ export const leakage: FaultKindOf<Leakage> = {
         ? [{ kind: 'leakage', circuitId: circuit.id, ohms: OHMS.typical }]
         : [],
     ),
-  where: ({ circuitId }) => circuitId,
-  lampIds: ({ circuitId }, vehicle) => lampIdsOf(circuitById(vehicle, circuitId)),
-  circuitIds: ({ circuitId }) => [circuitId],
-  place: ({ circuitId }) => `wire:${circuitId}`,
+  ...ON_FEED,
   size: { of: () => OHMS, as: (fault, ohms) => ({ ...fault, ohms }) },
   strike: ({ circuitId, ohms }) => ({
     ...joining(`${circuitId}.fault-leak`, NODES.batteryPlus, NODES.bus(circuitId), ohms),

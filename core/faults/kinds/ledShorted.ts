@@ -1,6 +1,7 @@
 import { NODES } from '../../model/vehicle/netlistNames.ts';
 import { joining } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { IN_SOCKET, TOUCHING_OHMS } from '../sites.ts';
 
 /** An LED dead and shorted inside, so many ohms. */
 export interface LedShorted {
@@ -8,9 +9,6 @@ export interface LedShorted {
   lampId: string;
   ohms: number;
 }
-
-/** Of what touches by itself (typical). */
-const TOUCHING_OHMS = 0.05;
 
 export const ledShorted: FaultKindOf<LedShorted> = {
   prior: 1,
@@ -20,10 +18,7 @@ export const ledShorted: FaultKindOf<LedShorted> = {
     lamps.flatMap(({ lamp, led }): LedShorted[] =>
       led ? [{ kind: 'led-shorted', lampId: lamp.id, ohms: TOUCHING_OHMS }] : [],
     ),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `bulb:${lampId}`,
-  atLamp: true,
+  ...IN_SOCKET,
   strike: ({ lampId, ohms }) =>
     joining(`${lampId}.fault-short`, NODES.feed(lampId), NODES.earth(lampId), ohms),
 };

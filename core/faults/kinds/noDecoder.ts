@@ -1,4 +1,5 @@
 import type { FaultKindOf } from '../faultKind.ts';
+import { AT_LAMP } from '../sites.ts';
 
 /** A decoder left out before an LED on a pulsed or tested feed. */
 export interface NoDecoder {
@@ -14,9 +15,7 @@ export const noDecoder: FaultKindOf<NoDecoder> = {
     cures.flatMap((cure): NoDecoder[] =>
       cure.kind === 'decoder' ? [{ kind: 'no-decoder', lampId: cure.lampId }] : [],
     ),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  atLamp: true,
+  ...AT_LAMP,
   strike: ({ lampId }) => ({
     fitment: (fitment) => ({
       ...fitment,

@@ -3,7 +3,7 @@ import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import { ELEMENTS } from '../../model/vehicle/netlistNames.ts';
 import { moreOhms } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
-import { comesAndGoes, contactSizes } from '../loose.ts';
+import { BAD_CONTACT, contactSizes } from '../loose.ts';
 
 /** A socket or plug contact that resists, ohms more than it should have. */
 export interface PoorContact {
@@ -24,10 +24,8 @@ export const poorContact: FaultKindOf<PoorContact> = {
         return { kind: 'poor-contact', lampId, input, ohms };
       }),
     ),
+  ...BAD_CONTACT,
   where: ({ lampId, input }) => `${lampId}:${input}`,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `contacts:${lampId}`,
-  atLamp: true,
   size: {
     of: ({ lampId }, fitment) => contactSizes(fitment, lampId),
     as: (fault, ohms) => ({ ...fault, ohms }),
@@ -37,5 +35,4 @@ export const poorContact: FaultKindOf<PoorContact> = {
       circuitsFeeding(vehicle, lampId, input).map((_, feeder) => ELEMENTS.lead(lampId, input, feeder)),
       ohms,
     ),
-  shows: ({ lampId }, worked) => comesAndGoes([lampId], worked),
 };

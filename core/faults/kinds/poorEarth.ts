@@ -1,7 +1,7 @@
 import { ELEMENTS } from '../../model/vehicle/netlistNames.ts';
 import { moreOhms } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
-import { comesAndGoes, contactSizes } from '../loose.ts';
+import { BAD_CONTACT, contactSizes } from '../loose.ts';
 
 /** A lamp's own earth wire that resists, ohms more than it should have. */
 export interface PoorEarth {
@@ -19,14 +19,10 @@ export const poorEarth: FaultKindOf<PoorEarth> = {
       const ohms = contactSizes(fitment, lampId).typical;
       return { kind: 'poor-earth', lampId, ohms };
     }),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `contacts:${lampId}`,
-  atLamp: true,
+  ...BAD_CONTACT,
   size: {
     of: ({ lampId }, fitment) => contactSizes(fitment, lampId),
     as: (fault, ohms) => ({ ...fault, ohms }),
   },
   strike: ({ lampId, ohms }) => moreOhms([ELEMENTS.earthReturn(lampId)], ohms),
-  shows: ({ lampId }, worked) => comesAndGoes([lampId], worked),
 };

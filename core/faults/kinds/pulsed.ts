@@ -3,6 +3,7 @@ import { isOn } from '../../simulation/bearing.ts';
 import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { type FaultKindOf, SHOWS_NOTHING } from '../faultKind.ts';
 import { isLed, outputsOfAKind } from '../leds.ts';
+import { ON_CIRCUITS } from '../sites.ts';
 
 /** Outputs of one kind that are pulsed, or nobody knows whether they are, and LEDs that follow. */
 export interface Pulsed {
@@ -20,9 +21,7 @@ export const pulsed: FaultKindOf<Pulsed> = {
       kind: 'pulsed',
       circuitIds,
     })),
-  where: ({ circuitIds }) => circuitIds.join(':'),
-  lampIds: ({ circuitIds }, vehicle) => circuitIds.flatMap((id) => lampIdsOf(circuitById(vehicle, id))),
-  circuitIds: ({ circuitIds }) => circuitIds,
+  ...ON_CIRCUITS,
   atLamp: true,
   shows: ({ circuitIds }, { vehicle, fitment, controls, emfVolts }) => {
     const seen = circuitIds.flatMap((id) => {

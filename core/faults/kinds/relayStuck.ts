@@ -1,6 +1,6 @@
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { CONTACTS } from '../../model/vehicle/netlistNames.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { OF_TURNS } from '../sites.ts';
 
 /** The relay's earth is missing: it never closes; or supply and lamps are crossed: it stays closed. */
 export interface RelayStuck {
@@ -16,9 +16,8 @@ export const relayStuck: FaultKindOf<RelayStuck> = {
     flasher.kind === 'watching-relay' || flasher.kind === 'non-watching-relay'
       ? [false, true].map((closed) => ({ kind: 'relay-stuck', closed }))
       : [],
+  ...OF_TURNS,
   where: ({ closed }) => (closed ? 'closed' : 'open'),
-  lampIds: (_, vehicle) => turnCircuits(vehicle).flatMap(lampIdsOf),
-  circuitIds: (_, vehicle) => turnCircuits(vehicle).map(({ id }) => id),
   place: () => 'relay',
   strike: ({ closed }) => ({
     // The bright feeds of what hangs on it are what it makes of them.

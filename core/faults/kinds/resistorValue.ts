@@ -1,5 +1,6 @@
 import type { FaultKindOf } from '../faultKind.ts';
 import { networksOf, withNetwork } from '../refitted.ts';
+import { AT_RESISTOR } from '../sites.ts';
 
 /** A resistor of another value: so many times its printed ohms. */
 export interface ResistorValue {
@@ -23,10 +24,7 @@ export const resistorValue: FaultKindOf<ResistorValue> = {
       index,
       factor: TIMES.typical,
     })),
-  where: ({ lampId, index }) => `${lampId}:${index}`,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId, index }) => `resistor:${lampId}:${index}`,
-  atLamp: true,
+  ...AT_RESISTOR,
   size: { of: () => TIMES, as: (fault, factor) => ({ ...fault, factor }) },
   strike: (fault) => ({
     fitment: (fitment) =>

@@ -1,5 +1,6 @@
 import type { FaultKindOf } from '../faultKind.ts';
 import { withContent } from '../refitted.ts';
+import { IN_SOCKET } from '../sites.ts';
 
 /** A one-way LED put in the wrong way round. */
 export interface Reversed {
@@ -15,10 +16,7 @@ export const reversed: FaultKindOf<Reversed> = {
     lamps.flatMap(({ lamp, led }): Reversed[] =>
       led?.polarity === 'one-way' && !led.twin ? [{ kind: 'reversed', lampId: lamp.id }] : [],
     ),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `bulb:${lampId}`,
-  atLamp: true,
+  ...IN_SOCKET,
   strike: ({ lampId }) => ({
     fitment: (fitment) =>
       withContent(fitment, lampId, (content) =>

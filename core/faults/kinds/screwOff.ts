@@ -1,5 +1,5 @@
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { OF_TURNS } from '../sites.ts';
 
 /** The screw of an adjustable relay turned right off. */
 export interface ScrewOff {
@@ -12,9 +12,7 @@ export const screwOff: FaultKindOf<ScrewOff> = {
   natures: ['relay'],
   of: ({ fitment: { flasher } }) =>
     flasher.kind === 'non-watching-relay' && flasher.adjuster ? [{ kind: 'screw-off' }] : [],
-  where: () => '',
-  lampIds: (_, vehicle) => turnCircuits(vehicle).flatMap(lampIdsOf),
-  circuitIds: (_, vehicle) => turnCircuits(vehicle).map(({ id }) => id),
+  ...OF_TURNS,
   place: () => 'relay',
   strike: () => ({
     fitment: (fitment) =>

@@ -1,8 +1,8 @@
 import { sensedOn } from '../../model/vehicle/brakeSense.ts';
-import { circuitById, lampIdsOf } from '../../model/vehicle/lookUp.ts';
-import { isOn } from '../../simulation/bearing.ts';
-import { type FaultKindOf, SHOWS_NOTHING } from '../faultKind.ts';
+import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import type { FaultKindOf } from '../faultKind.ts';
 import { isLed } from '../leds.ts';
+import { ODD_WHILE_ON } from '../odd.ts';
 
 /** A stop wire that a control unit reads, or may read, and that misses its filament. */
 export interface Sensed {
@@ -20,11 +20,5 @@ export const sensed: FaultKindOf<Sensed> = {
         ? [{ kind: 'sensed', circuitId: circuit.id }]
         : [],
     ),
-  where: ({ circuitId }) => circuitId,
-  lampIds: ({ circuitId }, vehicle) => lampIdsOf(circuitById(vehicle, circuitId)),
-  circuitIds: ({ circuitId }) => [circuitId],
-  shows: ({ circuitId }, { vehicle, controls }) =>
-    isOn(circuitById(vehicle, circuitId), controls)
-      ? { sure: [], maybe: [`odd ${circuitId}`] }
-      : SHOWS_NOTHING,
+  ...ODD_WHILE_ON,
 };

@@ -1,7 +1,8 @@
 import type { CircuitKind } from '../../model/vehicle/circuit.ts';
-import { circuitById, lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { circuitById } from '../../model/vehicle/lookUp.ts';
 import type { Fitment } from '../../simulation/fitment.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { ON_CIRCUITS } from '../sites.ts';
 
 /** A controller's setting that was not taken: it looks for filaments still. */
 export interface SettingLost {
@@ -32,9 +33,7 @@ export const settingLost: FaultKindOf<SettingLost> = {
       })),
     );
   },
-  where: ({ circuitIds }) => circuitIds.join(':'),
-  lampIds: ({ circuitIds }, vehicle) => circuitIds.flatMap((id) => lampIdsOf(circuitById(vehicle, id))),
-  circuitIds: ({ circuitIds }) => circuitIds,
+  ...ON_CIRCUITS,
   place: () => 'settings',
   weight: ({ circuitIds: [id = '', ...others] }, vehicle) => {
     const { kind } = circuitById(vehicle, id);

@@ -1,8 +1,9 @@
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { NODES } from '../../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { joining } from '../../simulation/strike.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { OF_TURNS, TOUCHING_OHMS } from '../sites.ts';
 
 /** Left and right turn wires joined, ohms. */
 export interface SidesBridged {
@@ -10,17 +11,12 @@ export interface SidesBridged {
   ohms: number;
 }
 
-/** Of what touches by itself (typical). */
-const TOUCHING_OHMS = 0.05;
-
 export const sidesBridged: FaultKindOf<SidesBridged> = {
   prior: 2,
   minutes: [3, 15],
   natures: [],
   of: ({ vehicle }) => (sidesOf(vehicle) ? [{ kind: 'sides-bridged', ohms: TOUCHING_OHMS }] : []),
-  where: () => '',
-  lampIds: (_, vehicle) => turnCircuits(vehicle).flatMap(lampIdsOf),
-  circuitIds: (_, vehicle) => turnCircuits(vehicle).map(({ id }) => id),
+  ...OF_TURNS,
   strike: ({ ohms }, vehicle) => {
     const sides = sidesOf(vehicle);
     if (!sides) return {};

@@ -1,6 +1,7 @@
 import { circuitsOf } from '../../model/vehicle/lookUp.ts';
 import { isOn } from '../../simulation/bearing.ts';
 import { type FaultKindOf, SHOWS_NOTHING } from '../faultKind.ts';
+import { AT_LAMP } from '../sites.ts';
 
 /** A flash too fast for a sequential lamp to light its last segment. */
 export interface SweepCut {
@@ -18,9 +19,7 @@ export const sweepCut: FaultKindOf<SweepCut> = {
         ? [{ kind: 'sweep', lampId: lamp.id }]
         : [],
     ),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  atLamp: true,
+  ...AT_LAMP,
   shows: ({ lampId }, { vehicle, controls }) =>
     circuitsOf(vehicle, lampId).some((circuit) => circuit.kind === 'turn' && isOn(circuit, controls))
       ? { sure: [], maybe: [`${lampId} unfinished`] }

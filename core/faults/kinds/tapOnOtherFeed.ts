@@ -2,6 +2,7 @@ import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { FaultKindOf } from '../faultKind.ts';
 import { networksOf, withNetwork } from '../refitted.ts';
 import { otherInput } from '../rewired.ts';
+import { AT_RESISTOR } from '../sites.ts';
 
 /** A resistor across the other feed of a twin lamp. */
 export interface TapOnOtherFeed {
@@ -21,10 +22,7 @@ export const tapOnOtherFeed: FaultKindOf<TapOnOtherFeed> = {
         ? [{ kind: 'tap-on-other-feed', lampId, index }]
         : [],
     ),
-  where: ({ lampId, index }) => `${lampId}:${index}`,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId, index }) => `resistor:${lampId}:${index}`,
-  atLamp: true,
+  ...AT_RESISTOR,
   strike: (fault) => ({
     fitment: (fitment) =>
       withNetwork(fitment, fault, (network) => ({ ...network, input: otherInput(network.input ?? 'main') })),

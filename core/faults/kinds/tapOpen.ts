@@ -1,5 +1,6 @@
 import type { FaultKindOf } from '../faultKind.ts';
 import { networksOf, withNetwork } from '../refitted.ts';
+import { AT_RESISTOR } from '../sites.ts';
 
 /** The lead of a resistor that makes no contact, or lies on earth at both ends: it is not there. */
 export interface TapOpen {
@@ -14,9 +15,6 @@ export const tapOpen: FaultKindOf<TapOpen> = {
   minutes: [2, 6],
   natures: ['contact', 'age'],
   of: ({ fitment }) => networksOf(fitment).map(({ lampId, index }) => ({ kind: 'tap-open', lampId, index })),
-  where: ({ lampId, index }) => `${lampId}:${index}`,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId, index }) => `resistor:${lampId}:${index}`,
-  atLamp: true,
+  ...AT_RESISTOR,
   strike: (fault) => ({ fitment: (fitment) => withNetwork(fitment, fault, () => null) }),
 };

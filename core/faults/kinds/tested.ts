@@ -1,6 +1,6 @@
-import { circuitById, lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { type FaultKindOf, SHOWS_NOTHING } from '../faultKind.ts';
 import { isLed, outputsOfAKind } from '../leds.ts';
+import { ON_CIRCUITS } from '../sites.ts';
 
 /** Outputs that test their lamps in the dark, and LEDs that show it. */
 export interface Tested {
@@ -17,9 +17,7 @@ export const tested: FaultKindOf<Tested> = {
       kind: 'tested',
       circuitIds,
     })),
-  where: ({ circuitIds }) => circuitIds.join(':'),
-  lampIds: ({ circuitIds }, vehicle) => circuitIds.flatMap((id) => lampIdsOf(circuitById(vehicle, id))),
-  circuitIds: ({ circuitIds }) => circuitIds,
+  ...ON_CIRCUITS,
   atLamp: true,
   shows: (fault, { vehicle, fitment, resting }) => {
     const leds = resting ? tested.lampIds(fault, vehicle).filter((id) => isLed(fitment, id)) : [];

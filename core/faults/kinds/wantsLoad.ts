@@ -1,5 +1,5 @@
-import { circuitById, lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import type { FaultKindOf } from '../faultKind.ts';
+import { ON_CIRCUITS } from '../sites.ts';
 
 /**
  * Nothing is broken: as it is fitted, whoever watches these circuits wants more load, or another setting. No list of what may
@@ -15,7 +15,5 @@ export const wantsLoad: FaultKindOf<WantsLoad> = {
   minutes: [2, 5],
   natures: ['with-leds', 'from-start'],
   of: () => [],
-  where: ({ circuitIds }) => circuitIds.join(':'),
-  lampIds: ({ circuitIds }, vehicle) => circuitIds.flatMap((id) => lampIdsOf(circuitById(vehicle, id))),
-  circuitIds: ({ circuitIds }) => circuitIds,
+  ...ON_CIRCUITS,
 };

@@ -1,6 +1,7 @@
 import { circuitsOf } from '../../model/vehicle/lookUp.ts';
 import { isOn } from '../../simulation/bearing.ts';
 import { type FaultKindOf, SHOWS_NOTHING } from '../faultKind.ts';
+import { AT_LAMP } from '../sites.ts';
 
 /** A seal, grommet or cover that lets water in: no circuit tells of it. */
 export interface Wet {
@@ -16,9 +17,7 @@ export const wet: FaultKindOf<Wet> = {
     vehicle.lamps
       .filter(({ id }) => circuitsOf(vehicle, id).length > 0)
       .map(({ id }) => ({ kind: 'wet', lampId: id })),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  atLamp: true,
+  ...AT_LAMP,
   shows: ({ lampId }, { vehicle, controls }) =>
     circuitsOf(vehicle, lampId).some((circuit) => isOn(circuit, controls))
       ? { sure: [], maybe: [`${lampId} wet`] }

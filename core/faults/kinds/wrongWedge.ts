@@ -1,6 +1,7 @@
 import { baseRecord } from '../../catalogue/bases.ts';
 import type { FaultKindOf } from '../faultKind.ts';
 import { withContent } from '../refitted.ts';
+import { IN_SOCKET } from '../sites.ts';
 
 /** An LED of the other socket wiring in a twin wedge. */
 export interface WrongWedge {
@@ -16,10 +17,7 @@ export const wrongWedge: FaultKindOf<WrongWedge> = {
     lamps.flatMap(({ lamp, led }): WrongWedge[] =>
       led?.twin && baseRecord(lamp.base).ck ? [{ kind: 'wrong-wedge', lampId: lamp.id }] : [],
     ),
-  where: ({ lampId }) => lampId,
-  lampIds: ({ lampId }) => [lampId],
-  place: ({ lampId }) => `bulb:${lampId}`,
-  atLamp: true,
+  ...IN_SOCKET,
   strike: ({ lampId }) => ({
     fitment: (fitment) =>
       withContent(fitment, lampId, (content) => {
