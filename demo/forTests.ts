@@ -46,6 +46,9 @@ export function withRearLoad(job: Job, ohms: number): Job {
   return { ...job, cures: { 'turn-left': { kind: 'load-resistor', networks } } };
 }
 
+/** What a record of a test is signed with. */
+export const SIGNED = { vehicleId: 'vehicle', visit: 'visit-1', device: null, method: 'seen' } as const;
+
 /** Something tried at a measured supply, lights off, with these LEDs and resistors. */
 export function trialAt(
   circuitId: string,
@@ -55,6 +58,7 @@ export function trialAt(
   more: Partial<WatcherTrial> = {},
 ): WatcherTrial {
   return {
+    ...SIGNED,
     kind: 'trial',
     id: `trial-${circuitId}-${result}`,
     at: '2026-11-20T10:00:00.000Z',

@@ -1,12 +1,12 @@
 import { workedFunctions } from '../core/lookover/workedFunctions.ts';
 import type { Configuration, LoadResistorCure, TurnFunction } from '../core/model/cures.ts';
-import type { RateReading } from '../core/model/evidence.ts';
 import type { Job } from '../core/model/job.ts';
 import { newJob } from '../core/model/newJob.ts';
 import type { ProofMethod } from '../core/model/vehicle/connector.ts';
 import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
 import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { fittedNow } from '../core/record/fittedNow.ts';
+import { type Said, signed } from '../core/record/tell.ts';
 import { fitSteps } from '../core/work/fitSteps.ts';
 import { DEMO_SHELF } from './shelf.ts';
 import { BRINEHOLT_18 } from './vehicles/brineholt18.ts';
@@ -33,13 +33,24 @@ function resistorAt(lampId: string, ohms: number, watts: number): LoadResistorCu
 
 const sixOhms = (lampId: string) => resistorAt(lampId, 6, 50);
 
+/** What was seen on a job, and when. */
+type Noted = Said & { id: string; at: string };
+
+/** A job with what was seen of its vehicle, in the order it was told. */
+function having(job: Job, notes: readonly Noted[]): Job {
+  const told = { ...job, evidence: [...job.evidence] };
+  for (const { id, at, ...said } of notes)
+    told.evidence.push(signed(told, said as Said, { id, at, device: null }));
+  return told;
+}
+
 function tapped(
   at: string,
   configuration: Configuration,
   turnFunction: TurnFunction,
   rate: number,
   uncertainty: number,
-): RateReading {
+): Noted {
   return {
     kind: 'rate',
     id: `seen-${configuration}-${turnFunction}`,
@@ -48,8 +59,7 @@ function tapped(
     supply: null,
     fitted: { configuration, lamps: {}, networks: [], out: [] },
     function: turnFunction,
-    ratePerMinute: rate,
-    uncertainty,
+    quantity: { value: rate, unit: '/min', uncertainty },
     method: 'tapped',
     everyFlash: true,
     lampsLit: 'all',
@@ -124,7 +134,7 @@ function minibusJob(): Job {
       setting: 'led',
       before: 'filament',
     })),
-    evidence: [tapped('2026-11-18T10:20:00.000Z', 'leds', 'turn-left', 172.3, 2.2)],
+    evidence: having(job, [tapped('2026-11-18T10:20:00.000Z', 'leds', 'turn-left', 172.3, 2.2)]).evidence,
   };
 }
 
@@ -149,7 +159,7 @@ function gritterJob(): Job {
   return {
     ...job,
     cures: { 'turn-left': side('left'), 'turn-right': side('right') },
-    evidence: [tapped('2026-11-12T07:52:00.000Z', 'stock', 'hazard', 89.6, 1.4)],
+    evidence: having(job, [tapped('2026-11-12T07:52:00.000Z', 'stock', 'hazard', 89.6, 1.4)]).evidence,
   };
 }
 
@@ -190,13 +200,10 @@ function trailerJob(): Job {
 
 /** Planned up to the cure: opens on the question the product answers. */
 function openJob(): Job {
-  return {
-    ...planned('library-route-3', 'Mobile library, route 3', '2026-11-23T08:40:00.000Z'),
-    evidence: [
-      tapped('2026-11-23T08:52:00.000Z', 'stock', 'turn-left', 87.6, 1.1),
-      tapped('2026-11-23T08:54:00.000Z', 'stock', 'turn-right', 88.3, 0.9),
-    ],
-  };
+  return having(planned('library-route-3', 'Mobile library, route 3', '2026-11-23T08:40:00.000Z'), [
+    tapped('2026-11-23T08:52:00.000Z', 'stock', 'turn-left', 87.6, 1.1),
+    tapped('2026-11-23T08:54:00.000Z', 'stock', 'turn-right', 88.3, 0.9),
+  ]);
 }
 
 /** One 6 Ω a side, fitted on hearsay: it fell the wrong way. */
@@ -215,11 +222,11 @@ function troubledJob(): Job {
       'turn-left': { kind: 'load-resistor', networks: [sixOhms('rear-left')] },
       'turn-right': { kind: 'load-resistor', networks: [sixOhms('rear-right')] },
     },
-    evidence: [
+    evidence: having(job, [
       tapped('2026-11-16T09:25:00.000Z', 'stock', 'turn-left', 88.1, 1.2),
       tapped('2026-11-20T15:02:00.000Z', 'cured', 'turn-left', 175.4, 2.3),
       tapped('2026-11-20T15:04:00.000Z', 'cured', 'turn-right', 176.2, 2.0),
-    ],
+    ]).evidence,
   };
   const steps = fitSteps(cured, DEMO_SHELF);
   return {
@@ -240,7 +247,7 @@ function finishedJob(): Job {
       'turn-left': { kind: 'load-resistor', networks: [sixOhms('rear-left'), sixOhms('front-left')] },
       'turn-right': { kind: 'load-resistor', networks: [sixOhms('rear-right'), sixOhms('front-right')] },
     },
-    evidence: [
+    evidence: having(job, [
       tapped('2026-11-09T08:30:00.000Z', 'stock', 'turn-left', 87.9, 1.0),
       tapped('2026-11-09T08:31:00.000Z', 'stock', 'turn-right', 88.4, 1.3),
       tapped('2026-11-09T08:33:00.000Z', 'stock', 'hazard', 87.7, 0.8),
@@ -258,7 +265,7 @@ function finishedJob(): Job {
         fitted: fittedNow(job, ['turn-left'], 'leds'),
         result: 'fast',
       },
-    ],
+    ]).evidence,
     handOver: {
       stockBulbsKeptAt: 'Stores, drawer 14, labelled "route 1"',
       warrantyUntil: '2028-11-10',

@@ -1,15 +1,17 @@
 import { z } from 'zod';
 import { ledProblems } from '../circuit/engine/ledProblems.ts';
+import { hasNamed, namesOf } from '../model/evidenceNames.ts';
 import { Moment } from '../model/fields.ts';
 import { Job } from '../model/job.ts';
 import { Part, type Shelf } from '../model/part.ts';
 import { brokenReferences, partReferences } from '../model/partReferences.ts';
+import { standing } from '../model/seen.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 10;
+export const JOB_FILE_VERSION = 11;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -137,33 +139,12 @@ export function jobOwnProblems(job: Job): string[] {
       'observation',
     ),
   );
-  for (const each of job.evidence) {
-    const where = `job.evidence ${each.id}`;
-    if ('circuitId' in each && each.circuitId !== null) circuitKnown(each.circuitId, where);
-    if (each.kind === 'clue' && each.lampId !== null) lampKnown(each.lampId, where);
-    if (each.kind === 'cell') {
-      for (const id of each.circuits) circuitKnown(id, where);
-      for (const found of each.found) {
-        if ('lampId' in found) lampKnown(found.lampId, where);
-        if ('circuitId' in found) circuitKnown(found.circuitId, where);
-        if ('fuseId' in found && !job.vehicle.fuses.some(({ id }) => id === found.fuseId))
-          problems.push(`${where} names fuse "${found.fuseId}", which the vehicle does not have.`);
-      }
-    }
-    if (each.kind !== 'rate' && 'fitted' in each)
-      for (const lampId of [...Object.keys(each.fitted.lamps), ...each.fitted.out]) lampKnown(lampId, where);
-  }
-  for (const reading of job.evidence) {
-    if (reading.kind !== 'pin') continue;
-    const plug = job.vehicle.connectors?.find(({ id }) => id === reading.connectorId);
-    if (!plug)
-      problems.push(
-        `job.evidence ${reading.id} was read at plug "${reading.connectorId}", which the vehicle does not have.`,
-      );
-    else if (!plug.cavities.some(({ id }) => id === reading.cavity))
-      problems.push(
-        `job.evidence ${reading.id} was read at cavity "${reading.cavity}", which plug ${plug.id} does not have.`,
-      );
+  for (const each of standing(job)) {
+    const missing = namesOf(each).find((named) => !hasNamed(job.vehicle, named));
+    if (!missing) continue;
+    const { what, id, plugId } = missing;
+    const whose = plugId === undefined ? 'the vehicle' : `plug ${plugId}`;
+    problems.push(`job.evidence ${each.id} names ${what} "${id}", which ${whose} does not have.`);
   }
   for (const id of Object.keys(job.polarity ?? {})) lampKnown(id, 'job.polarity');
   for (const id of job.scope?.lampIds ?? []) lampKnown(id, 'job.scope');

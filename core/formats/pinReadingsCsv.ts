@@ -8,7 +8,7 @@ export const PIN_COLUMNS = ['connector', 'cavity', 'on', 'how', 'volts', 'ohms',
 
 export type PinReadingRow = Pick<
   PinReading,
-  'connectorId' | 'cavity' | 'circuitId' | 'how' | 'seen' | 'volts' | 'ohms' | 'lampId'
+  'connectorId' | 'cavity' | 'circuitId' | 'how' | 'seen' | 'quantity' | 'lampId'
 >;
 
 export type PinReadingsResult =
@@ -103,8 +103,8 @@ function readRow(row: Record<string, string>, vehicle: Vehicle): PinReadingRow |
     circuitId: circuit?.id ?? null,
     how,
     seen,
-    ...(volts === undefined ? {} : { volts }),
-    ...(ohms === undefined ? {} : { ohms }),
+    ...(volts === undefined ? {} : { quantity: { value: volts, unit: 'V' as const, uncertainty: null } }),
+    ...(ohms === undefined ? {} : { quantity: { value: ohms, unit: 'Ω' as const, uncertainty: null } }),
     ...(lamp ? { lampId: lamp.id } : {}),
   };
 }

@@ -1,5 +1,6 @@
 import type { Evidence, WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { standing } from '../model/seen.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { watcherSeen } from './watcherSeen.ts';
 
@@ -37,7 +38,8 @@ const tried = new WeakMap<readonly Evidence[], Evidence[]>();
  * itself must not have changed what is expected.
  */
 export function asTried<J extends Pick<Job, 'evidence'>>(job: J): J {
-  const kept = tried.get(job.evidence) ?? job.evidence.filter((each) => each.kind === 'trial');
+  const kept =
+    tried.get(job.evidence) ?? standing(job).filter(({ kind }) => kind === 'trial' || kind === 'cause');
   tried.set(job.evidence, kept);
   return kept.length === job.evidence.length ? job : { ...job, evidence: kept };
 }

@@ -1,4 +1,5 @@
 import { fromMemory } from '../formatting/source.ts';
+import type { RateReading } from '../model/evidence.ts';
 import type { Source } from '../model/source.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
@@ -24,6 +25,14 @@ export function flashRule(region: Vehicle['region']): FlashRule {
 }
 
 export type RateResult = 'within' | 'too-slow' | 'too-fast' | 'too-close-to-tell';
+
+/** A rate as it stands on record against the rule. */
+export function measuredRate(
+  rule: FlashRule,
+  { value, uncertainty }: NonNullable<RateReading['quantity']>,
+): RateResult {
+  return rateResult(rule, value, uncertainty ?? 0);
+}
 
 /** A measured rate against the rule; its uncertainty counts against neither side without saying so. */
 export function rateResult(rule: FlashRule, ratePerMinute: number, uncertainty: number): RateResult {

@@ -2,6 +2,7 @@ import { inARow, ohms } from '../formatting/format.ts';
 import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { standing } from '../model/seen.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { LearnedBands, seenAmps, suppliesOf } from './learned.ts';
@@ -56,7 +57,7 @@ export function fittedWords(
  * @param others jobs of the same model
  */
 export function priorsFor(job: Job, shelf: Shelf, circuit: TurnCircuit, others: readonly Job[]): Priors {
-  const own = new Set(job.evidence.map((each) => each.id));
+  const own = new Set(standing(job).map((each) => each.id));
   const rows = others.flatMap((other) =>
     ownWatcherSeen(other)
       // What was taken over itself says nothing new.
@@ -74,7 +75,7 @@ export function priorsFor(job: Job, shelf: Shelf, circuit: TurnCircuit, others: 
   );
   const used = rows.filter((row) => row.usable).map((row) => row.trial);
   const bands = new LearnedBands(
-    { ...job, evidence: [...job.evidence, ...used] },
+    { ...job, evidence: [...standing(job), ...used] },
     shelf,
     new HealthyBands(job),
   );

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { CellLook, Evidence, RateReading, SteadyProof } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
@@ -13,6 +13,7 @@ const left = van.vehicle.circuits.find(({ id }) => id === 'turn-left');
 if (!left) throw new Error('the van turns');
 const all = van.vehicle.circuits.map(({ id }) => id);
 const base = {
+  ...SIGNED,
   at: '2026-11-20T10:00:00.000Z',
   on: { lights: false, brake: false, engine: false },
   supply: { fromVolts: 12.6, toVolts: 12.6 },
@@ -26,13 +27,12 @@ const cell = (found: CellLook['found'], circuits = ['turn-left']): CellLook => (
   circuits,
   found,
 });
-const rate = (ratePerMinute: number, change: Partial<RateReading> = {}): RateReading => ({
+const rate = (perMinute: number, change: Partial<RateReading> = {}): RateReading => ({
   ...base,
   id: 'rate',
   kind: 'rate',
   function: 'turn-left',
-  ratePerMinute,
-  uncertainty: 1,
+  quantity: { value: perMinute, unit: '/min', uncertainty: 1 },
   method: 'tapped',
   lampsLit: 'all',
   ...change,
@@ -74,6 +74,7 @@ describe('what a watcher was seen to do', () => {
 
   it('ends with a cause that was mended: what was seen before tells of another vehicle', () => {
     const mended: Evidence = {
+      ...SIGNED,
       id: 'c',
       at: base.at,
       kind: 'cause',

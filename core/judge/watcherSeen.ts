@@ -1,20 +1,21 @@
-import type { Evidence, LampEvidence, TrialResult, WatcherTrial } from '../model/evidence.ts';
+import type { LampEvidence, Observation, TrialResult, WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { standing } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { flashRule, rateResult } from './flashRule.ts';
+import { flashRule, measuredRate } from './flashRule.ts';
 
 type Recorded = Pick<Job, 'vehicle' | 'evidence'>;
 
-/** Where on record a cause was last mended, an index from 0; -1 where none was. What was told before is no longer so. */
-export function lastMended(evidence: readonly Evidence[]): number {
-  return evidence.findLastIndex((each) => each.kind === 'cause' && each.outcome === 'mended');
+/** Where of what stands a cause was last mended, an index from 0; -1 where none was. What was told before is no longer so. */
+export function lastMended(seen: readonly Observation[]): number {
+  return seen.findLastIndex((each) => each.kind === 'cause' && each.outcome === 'mended');
 }
 
 /** What was read of each, by what it was read with: its name is none of that. */
 const known = new WeakMap<
-  Evidence,
+  Observation,
   { circuits: Vehicle['circuits']; region: Vehicle['region']; seen: readonly WatcherTrial[] }
 >();
 
@@ -23,7 +24,8 @@ const known = new WeakMap<
  * proof or a cell of Prove tells the same of it. What was seen before a cause was mended tells of another vehicle.
  */
 export function watcherSeen({ vehicle, evidence }: Recorded): WatcherTrial[] {
-  return evidence.slice(lastMended(evidence) + 1).flatMap((each) => {
+  const all = standing({ evidence });
+  return all.slice(lastMended(all) + 1).flatMap((each) => {
     let read = known.get(each);
     const { circuits, region } = vehicle;
     if (read?.circuits !== circuits || read.region !== region) {
@@ -41,7 +43,7 @@ export function ownWatcherSeen(job: Recorded): WatcherTrial[] {
   return watcherSeen(job).filter(({ fitted }) => (fitted.vehicleCures?.length ?? 0) === 0);
 }
 
-function seenOf(vehicle: Vehicle, each: Evidence): WatcherTrial[] {
+function seenOf(vehicle: Vehicle, each: Observation): WatcherTrial[] {
   switch (each.kind) {
     case 'trial': {
       const { result } = each;
@@ -67,7 +69,7 @@ function isOfWatcher(result: TrialResult): result is WatcherTrial['result'] {
 /** What was seen of lamps at work, as a trial of one of the circuits it is of; nothing where nobody wrote down what was fitted. */
 function toldOf(
   vehicle: Vehicle,
-  { id, at, by, on, supply, fitted }: LampEvidence,
+  { id, at, vehicleId, visit, device, method, by, on, supply, fitted }: LampEvidence,
   circuitId: string,
   result: WatcherTrial['result'],
 ): WatcherTrial[] {
@@ -77,7 +79,8 @@ function toldOf(
   // That a message came says that something watches, whatever was fitted.
   if (!then && (circuit.kind === 'turn' || result === 'normal')) return [];
   const who = by === undefined ? {} : { by };
-  return [{ kind: 'trial', id, at, ...who, on, supply, fitted: then ?? fitted, circuitId, result }];
+  const told = { id, at, vehicleId, visit, device, method, ...who };
+  return [{ kind: 'trial', ...told, on, supply, fitted: then ?? fitted, circuitId, result }];
 }
 
 /** Of what was fitted, what bears on one circuit; null where some of it is not known. */
@@ -96,12 +99,12 @@ function fittedOn(circuit: Circuit, fitted: LampEvidence['fitted']): LampEvidenc
 }
 
 /** A rate is of one side; with hazard on nobody knows which of them slowed it. */
-function rateSeen(vehicle: Vehicle, each: Extract<Evidence, { kind: 'rate' }>): WatcherTrial[] {
-  const { function: works, ratePerMinute, uncertainty, lampsLit } = each;
+function rateSeen(vehicle: Vehicle, each: Extract<Observation, { kind: 'rate' }>): WatcherTrial[] {
+  const { function: works, quantity, lampsLit } = each;
   const side = works === 'hazard' ? null : works === 'turn-left' ? 'left' : 'right';
   const circuit = vehicle.circuits.find(({ kind, side: of }) => kind === 'turn' && of === side);
-  if (!circuit || ratePerMinute === null || lampsLit === 'some' || lampsLit === 'none') return [];
-  switch (rateResult(flashRule(vehicle.region), ratePerMinute, uncertainty ?? 0)) {
+  if (!circuit || quantity === null || lampsLit === 'some' || lampsLit === 'none') return [];
+  switch (measuredRate(flashRule(vehicle.region), quantity)) {
     case 'too-fast':
       return toldOf(vehicle, each, circuit.id, 'fast');
     case 'too-slow':
@@ -114,7 +117,7 @@ function rateSeen(vehicle: Vehicle, each: Extract<Evidence, { kind: 'rate' }>): 
 }
 
 /** A cell where nothing but a watcher told anything: lamps that were dark or fed each other tell of no threshold. */
-function cellSeen(vehicle: Vehicle, each: Extract<Evidence, { kind: 'cell' }>): WatcherTrial[] {
+function cellSeen(vehicle: Vehicle, each: Extract<Observation, { kind: 'cell' }>): WatcherTrial[] {
   const { circuits, found } = each;
   if (found.some((one) => 'lampId' in one || 'fuseId' in one)) return [];
   const flashing = vehicle.circuits.filter(({ id, kind }) => kind === 'turn' && circuits.includes(id));

@@ -29,12 +29,47 @@ const Fitted = z.strictObject({
   out: z.array(Id).max(16),
 });
 
-const seen = {
+/** What was measured, with its unit and how far it may be off. */
+const Quantity = <U extends string, V extends z.ZodNumber>(unit: U, value: V) =>
+  z.strictObject({
+    value,
+    unit: z.literal(unit),
+    /** half-width of the 95 % interval, in the same unit; null where nobody knows */
+    uncertainty: z.number().min(0).max(1e8).nullable(),
+  });
+
+/** How it came on record: looked at, told by whoever drives, counted in taps, a figure typed in, a meter, a fused probe. */
+export const Method = z.enum(['seen', 'told', 'tapped', 'typed', 'meter', 'probe']);
+export type Method = z.infer<typeof Method>;
+
+/**
+ * What every record says of itself. A record is never changed: what corrects it names it, what takes it back is a record
+ * too, so that two copies of a log can be laid together.
+ */
+const record = {
+  /** unique across devices */
   id: Id,
   at: Moment,
-  /** who saw it */
+  /** of which vehicle it tells: all its jobs read it */
+  vehicleId: Id,
+  /** what was done at the vehicle in one go */
+  visit: Id,
+  /** the device it was told on, and the how many of this job there: clocks are set, a counter is not; null: before there were any */
+  device: z.strictObject({ id: Id, count: z.int().min(1) }).nullable(),
+  /** who told it */
   by: Line.optional(),
+};
+
+const told = {
+  ...record,
+  method: Method,
+  /** the record it stands in the place of */
+  replaces: Id.optional(),
   note: Note.optional(),
+};
+
+const seen = {
+  ...told,
   /** of a trailer: what it hung on */
   towedBy: Line.optional(),
   /** taken over from another job of the same model: whose, and in which state of knowledge */
@@ -70,10 +105,8 @@ export const RateReading = z.strictObject({
   ...seen,
   kind: z.literal('rate'),
   function: TurnFunction,
-  ratePerMinute: z.number().min(1).max(1000).nullable(),
-  /** half-width of the 95 % interval, flashes a minute; null where the rate was typed in */
-  uncertainty: z.number().min(0).max(1000).nullable(),
-  method: z.enum(['tapped', 'typed']),
+  /** null where none was taken */
+  quantity: Quantity('/min', z.number().min(1).max(1000)).nullable(),
   /** looked at again: no flash went by between two taps */
   everyFlash: z.boolean().optional(),
   lampsLit: z.enum(['all', 'some', 'none', 'not-checked']),
@@ -114,10 +147,10 @@ export const CellLook = z.strictObject({
   found: z.array(Deviation).max(120),
   /** a message or code as it was read, or the words it was told in */
   words: Line.optional(),
+  /** what owners say it is told by, see `proving/symptomList.ts` */
+  symptom: Id.optional(),
 });
 export type CellLook = z.infer<typeof CellLook>;
-
-const told = { id: Id, at: Moment, by: Line.optional(), note: Note.optional() };
 
 /** A place looked at for a fault: the one that was found there, or null where nothing was wrong. */
 export const PlaceLook = z.strictObject({
@@ -154,19 +187,20 @@ export type CauseClosed = z.infer<typeof CauseClosed>;
 
 /** What a meter or probe showed at one cavity of a plug, everything of the vehicle else as it stands. */
 export const PinReading = z.strictObject({
-  id: Id,
-  at: Moment,
-  by: Line.optional(),
-  note: Note.optional(),
+  ...told,
   kind: z.literal('pin'),
   connectorId: Id,
   cavity: Line,
   /** the circuit that was switched on, or null with everything off */
   circuitId: Id.nullable(),
   how: PinTest,
-  /** figures as they were read; volts on the mean or the peak, ohms to earth */
-  volts: z.number().min(-60).max(60).optional(),
-  ohms: z.number().min(0).max(1e8).optional(),
+  /** the figure as it was read; volts on the mean or the peak, ohms to earth */
+  quantity: z
+    .discriminatedUnion('unit', [
+      Quantity('V', z.number().min(-60).max(60)),
+      Quantity('Ω', z.number().min(0).max(1e8)),
+    ])
+    .optional(),
   /** what it did, where there was no figure or none that stood still */
   seen: z.enum(['steady', 'bouncing', 'nothing', 'open', 'lit-bright', 'lit-dim', 'dark']),
   /** lights: the lamp that lit under the probe */
@@ -175,7 +209,7 @@ export const PinReading = z.strictObject({
 export type PinReading = z.infer<typeof PinReading>;
 
 /** Whatever was ever seen of a vehicle: what was on, what was fitted, what it did, who saw it and when. */
-export const Evidence = z.discriminatedUnion('kind', [
+export const Observation = z.discriminatedUnion('kind', [
   Trial,
   RateReading,
   SteadyProof,
@@ -185,6 +219,19 @@ export const Evidence = z.discriminatedUnion('kind', [
   ClueTold,
   CauseClosed,
 ]);
+export type Observation = z.infer<typeof Observation>;
+
+/** That a record stands no longer, or stands again: how one is taken back, and how that is undone. The last word counts. */
+export const Mark = z.strictObject({
+  ...record,
+  kind: z.literal('mark'),
+  of: Id,
+  stands: z.boolean(),
+});
+export type Mark = z.infer<typeof Mark>;
+
+/** The log of a vehicle: what was seen, and what became of what was said. Nothing is ever taken out of it. */
+export const Evidence = z.discriminatedUnion('kind', [...Observation.options, Mark]);
 export type Evidence = z.infer<typeof Evidence>;
 
 /** What was seen of lamps at work, with what was fitted then. */

@@ -150,7 +150,7 @@ export const Job = z.strictObject({
   /** the work was broken off here, everything made safe */
   leftOff: z.strictObject({ at: Moment, stepId: Id, note: Note }).optional(),
   /** whatever was seen of its vehicle: the bands of its watchers learn from it, and the work is proved by it */
-  evidence: z.array(Evidence).max(6000),
+  evidence: z.array(Evidence).max(12_000),
   attempts: z.array(Attempt).max(2000).optional(),
   handOver: z.strictObject({
     stockBulbsKeptAt: Line,

@@ -1,6 +1,7 @@
 import type { VehicleCure } from './cures.ts';
 import type { Job } from './job.ts';
 import type { Part, Shelf } from './part.ts';
+import { standing } from './seen.ts';
 
 /** One place of a job that names a part of the shelf. */
 export interface PartReference {
@@ -88,13 +89,15 @@ export function partReferences(job: Job): PartReference[] {
   return found;
 }
 
-/** References that name what is not on the shelf, or what is there as another kind of part. */
+/** References that name what is not on the shelf, or what is there as another kind of part; what was taken back needs none. */
 export function brokenReferences(job: Job, shelf: Shelf): PartReference[] {
   const kinds = new Map(shelf.map((part) => [part.id, part.kind]));
-  return partReferences(job).filter(({ partId, kinds: fitting, needed }) => {
-    const kind = kinds.get(partId);
-    return needed && (kind === undefined || !fitting.includes(kind));
-  });
+  return partReferences({ ...job, evidence: [...standing(job)] }).filter(
+    ({ partId, kinds: fitting, needed }) => {
+      const kind = kinds.get(partId);
+      return needed && (kind === undefined || !fitting.includes(kind));
+    },
+  );
 }
 
 /** Takes out of a job whatever names a part that is not there. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { cureBoard } from '../cures/board/board.ts';
 import { flashRule } from '../judge/flashRule.ts';
@@ -108,6 +108,7 @@ describe('a job that touches nothing that flashes', () => {
     const [circuit] = circuitsToProve(job);
     if (!circuit) throw new Error('nothing to prove');
     const seen = (result: 'works' | 'glows', at: string) => ({
+      ...SIGNED,
       kind: 'proof' as const,
       id: at,
       at,
@@ -122,7 +123,7 @@ describe('a job that touches nothing that flashes', () => {
     expect(handOverPage(job, DEMO_SHELF).circuits).toEqual([
       { circuitId: circuit.id, name: circuit.name, seen: 'glows while off', open: [] },
     ]);
-    job.evidence.push(seen('works', '2026-11-20T11:00:00.000Z'));
+    job.evidence = [...job.evidence, seen('works', '2026-11-20T11:00:00.000Z')];
     expect(proofsOf(job, rule)).toEqual([{ id: circuit.id, proved: true }]);
   });
 });

@@ -1,3 +1,5 @@
+import { upgradeLog } from './upgradeLog.ts';
+
 /**
  * Jobs written before vehicles had more than turn circuits. The old vehicle had one fuse in its supply and one
  * watching relay; nothing of it is lost.
@@ -22,7 +24,14 @@ export function upgradeJob(job: unknown, version = 1, until = Number.POSITIVE_IN
   const whole = withConfigurations(withWholeVehicle(job));
   const seen = version < 6 ? withoutUnseen(whole) : whole;
   const scoped = version < 7 ? withScope(seen) : seen;
-  return version < 8 && until >= 8 ? withOpenBrake(withEvidence(scoped)) : scoped;
+  const recorded = version < 8 && until >= 8 ? withOpenBrake(withEvidence(scoped)) : scoped;
+  return version < 11 && until >= 11 ? withSignedLog(recorded) : recorded;
+}
+
+/** Up to version 10 a record did not say of which vehicle and visit it is, nor a figure in which unit. */
+function withSignedLog(job: unknown): unknown {
+  if (!isRecord(job) || !Array.isArray(job.evidence) || !isRecord(job.vehicle)) return job;
+  return { ...job, evidence: upgradeLog(job.evidence, String(job.vehicle.id)) };
 }
 
 /** What of a job was seen, under the names it had up to version 7. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Evidence } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
@@ -19,6 +19,7 @@ const cell = (id: string) => {
 const at = (minute: number) => `2026-11-20T10:${String(minute).padStart(2, '0')}:00.000Z`;
 const seen = (evidence: readonly Evidence[]): Job => ({ ...job, evidence: [...evidence] });
 const basis = (circuitId: string, configuration: 'stock' | 'cured' = 'cured') => ({
+  ...SIGNED,
   id: `seen-${circuitId}`,
   at: at(1),
   on: { lights: false, brake: false, engine: false },
@@ -44,7 +45,10 @@ describe('deviationKey', () => {
 
 describe('what a record tells', () => {
   it('is each cell with all that was wrong in it, and the circuits it was on with', () => {
-    const look = { ...cellLook(job, cell('turn-left-lights'), ['rear-left dark', 'flash fast'], 'cured') };
+    const look = {
+      ...SIGNED,
+      ...cellLook(job, cell('turn-left-lights'), ['rear-left dark', 'flash fast'], 'cured'),
+    };
     const told = seen([{ ...look, id: 'a', at: at(1) }]);
     expect(toldOf(told, cells).cells).toEqual([
       expect.objectContaining({ cellId: 'turn-left-lights', seen: ['flash fast', 'rear-left dark'] }),
@@ -58,16 +62,19 @@ describe('what a record tells', () => {
       ...basis('turn-left'),
       kind: 'rate' as const,
       function: 'turn-left' as const,
-      ratePerMinute: 178,
-      uncertainty: 2,
+      quantity: { value: 178, unit: '/min' as const, uncertainty: 2 },
       method: 'tapped' as const,
       lampsLit: 'all' as const,
     };
     const of = (each: Evidence) =>
       cellsTold(seen([each]), cells).map(({ cellId, seen: what }) => [cellId, what]);
     expect(of(rate)).toEqual([['turn-left', ['flash fast']]]);
-    expect(of({ ...rate, ratePerMinute: 88 })).toEqual([['turn-left', []]]);
-    expect(of({ ...rate, ratePerMinute: 88, lampsLit: 'some' })).toEqual([]);
+    expect(of({ ...rate, quantity: { value: 88, unit: '/min', uncertainty: 2 } })).toEqual([
+      ['turn-left', []],
+    ]);
+    expect(of({ ...rate, quantity: { value: 88, unit: '/min', uncertainty: 2 }, lampsLit: 'some' })).toEqual(
+      [],
+    );
     expect(of({ ...rate, lampsLit: 'none' })).toEqual([['turn-left', ['flash none']]]);
     const lit = { ...rate, on: { lights: true, brake: false, engine: false } };
     expect(of(lit)).toEqual([['turn-left-lights', ['flash fast']]]);
@@ -86,6 +93,7 @@ describe('what a record tells', () => {
 
   it('is of one visit: what was fine a day before the newest may have come since', () => {
     const look = (id: string, when: string, keys: string[]): Evidence => ({
+      ...SIGNED,
       ...cellLook(job, cell('turn-left'), keys, 'cured'),
       id,
       at: when,
@@ -100,6 +108,7 @@ describe('what a record tells', () => {
 
   it('is in the order it was told, whatever the clock said: what was told last stands', () => {
     const look = (id: string, when: string, keys: string[]): Evidence => ({
+      ...SIGNED,
       ...cellLook(job, cell('turn-left'), keys, 'cured'),
       id,
       at: when,
@@ -118,6 +127,7 @@ describe('what a record tells', () => {
     }
     // The clock right first, a year ahead for one clue, right again: nothing of the visit is lost.
     const clue: Evidence = {
+      ...SIGNED,
       kind: 'clue',
       id: 'c',
       at: '2027-11-20T10:00:00.000Z',
@@ -128,6 +138,7 @@ describe('what a record tells', () => {
     expect([mixed.cells.length, mixed.clues.length]).toEqual([2, 1]);
     // A mending told with the clock ahead is not undone by a look that came after it.
     const mended: Evidence = {
+      ...SIGNED,
       kind: 'cause',
       id: 'm',
       at: '2027-11-20T10:00:00.000Z',
@@ -140,6 +151,7 @@ describe('what a record tells', () => {
 
   it('is only what was seen with what is fitted now, since the last cause was mended', () => {
     const look = (id: string, minute: number): Evidence => ({
+      ...SIGNED,
       ...cellLook(job, cell('turn-left'), ['rear-left dark'], 'cured'),
       id,
       at: at(minute),
@@ -149,6 +161,7 @@ describe('what a record tells', () => {
     const other = { ...job, chosen: { ...job.chosen, 'rear-left': null }, evidence: [look('a', 1)] };
     expect(cellsTold(other, cells)).toEqual([]);
     const mended: Evidence = {
+      ...SIGNED,
       kind: 'cause',
       id: 'm',
       at: at(5),
@@ -156,7 +169,14 @@ describe('what a record tells', () => {
       words: 'It',
       outcome: 'mended',
     };
-    const clue: Evidence = { kind: 'clue', id: 'c', at: at(6), clue: 'wiggle', lampId: 'rear-left' };
+    const clue: Evidence = {
+      ...SIGNED,
+      kind: 'clue',
+      id: 'c',
+      at: at(6),
+      clue: 'wiggle',
+      lampId: 'rear-left',
+    };
     const told = toldOf(seen([look('a', 1), mended, clue, look('b', 7)]), cells);
     expect(told.cells.length).toBe(1);
     expect(told.clues).toEqual([{ clue: 'wiggle', lampId: 'rear-left' }]);

@@ -1,23 +1,26 @@
-import { flashRule, rateResult } from '../judge/flashRule.ts';
+import { flashRule, measuredRate } from '../judge/flashRule.ts';
 import { lastMended } from '../judge/watcherSeen.ts';
 import type { Configuration } from '../model/cures.ts';
 import type {
   CellLook,
   Deviation,
-  Evidence,
   LampEvidence,
+  Observation,
   RateReading,
   SteadyProof,
   Trial,
 } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { LAMP_WORDS } from '../model/lampWords.ts';
+import { standing } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { ONE_VISIT } from '../model/visits.ts';
 import { whenSeen } from '../model/whenSeen.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { isFittedNow } from '../record/standing.ts';
+import type { Said } from '../record/tell.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import { controlsFor } from '../simulation/moment.ts';
@@ -75,7 +78,7 @@ export function toldOf(
 ): Told {
   const told = toldNow(job, cells, configuration, nowMs);
   const newest = told.at(-1)?.ms;
-  const evidence = sinceMended(job.evidence, nowMs).flatMap(({ each, ms }) =>
+  const evidence = sinceMended(job, nowMs).flatMap(({ each, ms }) =>
     newest === undefined || newest - ms < ONE_VISIT ? [each] : [],
   );
   return {
@@ -88,9 +91,6 @@ export function toldOf(
     ),
   };
 }
-
-/** What was seen so long before the newest tells of a vehicle that was sound then: a fault may have come since, ms. */
-const ONE_VISIT = 24 * 3600_000;
 
 /** The cells that tell of the vehicle as it is now: those of the newest visit, the oldest of it first. */
 export function toldNow(
@@ -113,16 +113,17 @@ export function cellsTold(
   nowMs?: number,
 ): ToldBy[] {
   const all = job.vehicle.circuits.map(({ id }) => id);
-  return sinceMended(job.evidence, nowMs).flatMap(({ each: by, ms }) => {
+  return sinceMended(job, nowMs).flatMap(({ each: by, ms }) => {
     if (!('fitted' in by) || !isFittedNow(job, by, all, configuration)) return [];
     const told = cellOf(job, cells, by);
     return told ? [{ ...told, by, ms }] : [];
   });
 }
 
-function sinceMended(evidence: readonly Evidence[], nowMs?: number): { each: Evidence; ms: number }[] {
-  const when = whenSeen(evidence, nowMs);
-  return evidence.map((each, index) => ({ each, ms: when[index]?.ms ?? 0 })).slice(lastMended(evidence) + 1);
+function sinceMended(job: Job, nowMs?: number): { each: Observation; ms: number }[] {
+  const seen = standing(job);
+  const when = whenSeen(seen, nowMs);
+  return seen.map((each, index) => ({ each, ms: when[index]?.ms ?? 0 })).slice(lastMended(seen) + 1);
 }
 
 function cellOf(job: Job, cells: readonly Cell[], by: LampEvidence): CellTold | null {
@@ -172,8 +173,8 @@ function rateTold(
   const cellId = cellUnder(cells, controls);
   if (cellId === null) return null;
   if (read.lampsLit === 'none') return { cellId, seen: ['flash none'] };
-  if (read.ratePerMinute === null) return null;
-  const rate = rateResult(flashRule(job.vehicle.region), read.ratePerMinute, read.uncertainty ?? 0);
+  if (read.quantity === null) return null;
+  const rate = measuredRate(flashRule(job.vehicle.region), read.quantity);
   if (rate === 'too-fast') return { cellId, seen: ['flash fast'] };
   if (rate === 'too-slow') return { cellId, seen: ['flash slow'] };
   // Which lamp was dark it does not say.
@@ -232,5 +233,5 @@ export function cellLook(job: Job, cell: Cell, keys: readonly string[], configur
     supply: null,
     fitted: fittedNow(job, circuitIds, configuration),
     found: keys.flatMap((each) => deviationOf(each) ?? []),
-  } satisfies Omit<CellLook, 'id' | 'at'>;
+  } satisfies Said<CellLook>;
 }

@@ -14,6 +14,7 @@ import { possibleFlashers } from '../presets/flashers.ts';
 import { type LayoutEntry, layoutEntries, startingVehicle, usualVolts } from '../presets/startingLayout.ts';
 import { kindName } from '../presets/vehicleKinds.ts';
 import { fittedNow } from '../record/fittedNow.ts';
+import { signed } from '../record/tell.ts';
 import { UnknownReferenceError } from '../simulation/fitment.ts';
 import { changeStockBulb } from '../vehicle/edit/lamps.ts';
 import type { LampTemplateId } from '../vehicle/edit/lampTemplates.ts';
@@ -227,16 +228,20 @@ function trialOf(job: Job, lampIds: readonly string[], trial: QuickTrial, id: st
   );
   const [fromVolts, toVolts] = trialSupply(trial, job.vehicle.systemVolts);
   // Of a twin lamp nobody said which of its circuits did it.
-  return circuits.slice(0, 1).map((circuit) => ({
-    kind: 'trial',
-    id,
-    at,
-    circuitId: circuit.id,
-    on: { lights, brake: false, engine, ...(brief ? { brief } : {}) },
-    supply: { fromVolts, toVolts },
-    fitted: fittedNow(job, [circuit.id], 'leds'),
-    result,
-  }));
+  return circuits.slice(0, 1).map((circuit) =>
+    signed<Trial>(
+      job,
+      {
+        kind: 'trial',
+        circuitId: circuit.id,
+        on: { lights, brake: false, engine, ...(brief ? { brief } : {}) },
+        supply: { fromVolts, toVolts },
+        fitted: fittedNow(job, [circuit.id], 'leds'),
+        result,
+      },
+      { id, at, device: null },
+    ),
+  );
 }
 
 /** The least and the most the supply can have been in a trial, V: measured, or what it is with the engine off or running. */

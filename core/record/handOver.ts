@@ -4,6 +4,7 @@ import type { RateReading } from '../model/evidence.ts';
 import type { Aim, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { flashes } from '../model/scope.ts';
+import { standing } from '../model/seen.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { functionsOf } from '../vehicle/lampWork.ts';
@@ -184,8 +185,9 @@ function loadedCautions(job: Job, shelf: Shelf): string[] {
 }
 
 /** What was accepted, each with the attempts that came to nothing before it. */
-function unresolvedOf({ attempts = [], evidence }: Job): string[] {
-  const searched = evidence.flatMap((each) =>
+function unresolvedOf(job: Job): string[] {
+  const { attempts = [] } = job;
+  const searched = standing(job).flatMap((each) =>
     each.kind === 'cause' && each.outcome === 'accepted'
       ? [`Looked for, ${each.words}${each.note ? ` (tried: ${each.note})` : ''}`]
       : [],

@@ -1,6 +1,6 @@
 import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
-import { rateResult } from '../judge/flashRule.ts';
+import { measuredRate } from '../judge/flashRule.ts';
 import type { Configuration, TurnFunction } from '../model/cures.ts';
 import type { RateReading } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
@@ -115,15 +115,15 @@ export function mayBeHalf(flasher: Flasher | null, ratePerMinute: number): boole
 }
 
 function halfCounted(flasher: Flasher | null, observation: RateReading): boolean {
-  const { method, ratePerMinute, everyFlash } = observation;
-  return method === 'tapped' && ratePerMinute !== null && !everyFlash && mayBeHalf(flasher, ratePerMinute);
+  const { method, quantity, everyFlash } = observation;
+  return method === 'tapped' && quantity !== null && !everyFlash && mayBeHalf(flasher, quantity.value);
 }
 
 /** An observation against the rule: the rate within limits and every lamp lit. */
 export function proofResult(rule: FlashRule, observation: RateReading, flasher: Flasher | null): ProofResult {
   if (observation.lampsLit === 'some' || observation.lampsLit === 'none') return 'failed';
-  if (observation.ratePerMinute === null) return 'not-sure';
-  const rate = rateResult(rule, observation.ratePerMinute, observation.uncertainty ?? 0);
+  if (observation.quantity === null) return 'not-sure';
+  const rate = measuredRate(rule, observation.quantity);
   if (rate === 'too-close-to-tell') return 'not-sure';
   if (rate !== 'within') return 'failed';
   if (halfCounted(flasher, observation)) return 'not-sure';
@@ -145,9 +145,9 @@ export function proofReason(
   const allowed = `${rule.lowest} to ${rule.highest}`;
   if (observation.lampsLit === 'some') return 'Not every lamp lit.';
   if (observation.lampsLit === 'none') return 'No lamp lit.';
-  if (observation.ratePerMinute === null) return 'No rate was taken.';
-  const rate = Math.round(observation.ratePerMinute);
-  switch (rateResult(rule, observation.ratePerMinute, observation.uncertainty ?? 0)) {
+  if (observation.quantity === null) return 'No rate was taken.';
+  const rate = Math.round(observation.quantity.value);
+  switch (measuredRate(rule, observation.quantity)) {
     case 'too-fast':
       return `${rate} a minute is above ${allowed}.${screwAdvice(fitted)}`;
     case 'too-slow':

@@ -1,6 +1,6 @@
 import type { Trial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
-import { trialsOf } from '../model/seen.ts';
+import { standing, trialsOf } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { whenSeen } from '../model/whenSeen.ts';
 
@@ -25,7 +25,7 @@ export interface PartTrial {
 export function partTrials(jobs: readonly Job[], partId: string, nowMs?: number): PartTrial[] {
   return jobs
     .flatMap((job) => {
-      const when = whenSeen(job.evidence, nowMs);
+      const when = whenSeen(standing(job), nowMs);
       return trialsOf(job)
         .filter(
           ({ from, fitted }) =>
@@ -40,7 +40,7 @@ export function partTrials(jobs: readonly Job[], partId: string, nowMs?: number)
           flasher:
             job.vehicle.facts?.flasherSeen || !job.vehicle.facts?.flashers ? job.vehicle.flasher.kind : null,
           trial,
-          ms: when[job.evidence.indexOf(trial)]?.ms ?? 0,
+          ms: when[standing(job).indexOf(trial)]?.ms ?? 0,
         }));
     })
     .toSorted((a, b) => b.ms - a.ms);

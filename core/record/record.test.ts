@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { flashRule } from '../judge/flashRule.ts';
@@ -28,11 +28,18 @@ function adjustableRelay(): FlasherPart {
   return part;
 }
 
+const perMinute = (value: number, uncertainty: number | null = 1) => ({
+  value,
+  unit: '/min' as const,
+  uncertainty,
+});
+
 function seen(
   change: Partial<RateReading>,
   configuration: RateReading['fitted']['configuration'] = 'cured',
 ): RateReading {
   return {
+    ...SIGNED,
     kind: 'rate',
     id: 'o1',
     at: '2026-11-25T10:00:00.000Z',
@@ -40,8 +47,7 @@ function seen(
     supply: null,
     fitted: { configuration, lamps: {}, networks: [], out: [] },
     function: 'turn-left',
-    ratePerMinute: 88,
-    uncertainty: 1,
+    quantity: { value: 88, unit: '/min', uncertainty: 1 },
     method: 'tapped',
     lampsLit: 'all',
     ...change,
@@ -51,14 +57,14 @@ function seen(
 describe('observations', () => {
   it.each([
     [{}, 'passed', /88 a minute, within 60 to 120, all lamps lit/],
-    [{ ratePerMinute: 176 }, 'failed', /176 a minute is above/],
-    [{ ratePerMinute: 40 }, 'failed', /40 a minute is below/],
-    [{ ratePerMinute: 119.5, uncertainty: 2 }, 'not-sure', /too close to the edge.*Count more/],
+    [{ quantity: perMinute(176) }, 'failed', /176 a minute is above/],
+    [{ quantity: perMinute(40) }, 'failed', /40 a minute is below/],
+    [{ quantity: perMinute(119.5, 2) }, 'not-sure', /too close to the edge.*Count more/],
     [{ lampsLit: 'some' }, 'failed', /Not every lamp lit/],
-    [{ lampsLit: 'none', ratePerMinute: null, uncertainty: null }, 'failed', /No lamp lit/],
+    [{ lampsLit: 'none', quantity: null }, 'failed', /No lamp lit/],
     [{ lampsLit: 'not-checked' }, 'not-sure', /Say whether all lamps lit/],
-    [{ ratePerMinute: null, uncertainty: null }, 'not-sure', /No rate was taken/],
-    [{ ratePerMinute: 120, uncertainty: null, method: 'typed' }, 'passed', /within/],
+    [{ quantity: null }, 'not-sure', /No rate was taken/],
+    [{ quantity: perMinute(120, null), method: 'typed' }, 'passed', /within/],
   ] as const)('%o is %s', (change, result, reason) => {
     expect(proofResult(rule, seen(change), null)).toBe(result);
     expect(proofReason(rule, seen(change), null)).toMatch(reason);
@@ -95,7 +101,7 @@ describe('observations', () => {
 describe('a tapped rate near half of a plausible one', () => {
   const { flasher } = open.vehicle;
   // Taps on every second flash of 176 a minute.
-  const halves = seen({ ratePerMinute: 87.9, uncertainty: 0.4 });
+  const halves = seen({ quantity: perMinute(87.9, 0.4) });
 
   it('asks for one confirming look, and says what would be wrong', () => {
     expect(proofResult(rule, halves, flasher)).toBe('not-sure');
@@ -135,7 +141,7 @@ describe('a fast reading through a relay with a screw', () => {
     });
 
   it('advises the screw before another relay, the way that is slower', () => {
-    const fast = seen({ ratePerMinute: 150 });
+    const fast = seen({ quantity: perMinute(150) });
     const reason = (fitted: Flasher | null) => proofReason(rule, fast, null, fitted);
     expect(reason(adjustable('clockwise'))).toMatch(/screw first \(anticlockwise is slower.*another relay/);
     expect(reason(adjustable('anticlockwise'))).toMatch(/screw first \(clockwise is slower/);
@@ -204,8 +210,8 @@ describe('troubles that stay', () => {
 
 describe('a trailer', () => {
   const trailer = demoJob('exhibition-trailer');
-  const measured = (towedBy: string | undefined, ratePerMinute: number, at: string): RateReading => ({
-    ...seen({ id: at, at, ratePerMinute, everyFlash: true }),
+  const measured = (towedBy: string | undefined, rate: number, at: string): RateReading => ({
+    ...seen({ id: at, at, quantity: perMinute(rate), everyFlash: true }),
     ...(towedBy ? { towedBy } : {}),
   });
   const proved = (...evidence: RateReading[]) =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { caseNamed } from '../../tests/fixtures/cases/caseNamed.ts';
 import { flashRule } from '../judge/flashRule.ts';
@@ -21,6 +21,7 @@ const cellsIn = (job: Job) => cellsOf(job, fitmentOf(job, DEMO_SHELF, 'cured'));
 function lookedAt(job: Job, looks: readonly [cell: Cell, found: readonly string[]][]): Job {
   const evidence = looks.map(
     ([cell, found], index): Evidence => ({
+      ...SIGNED,
       ...cellLook(job, cell, found, 'cured'),
       id: `look-${index}`,
       at: '2026-11-28T10:00:00.000Z',

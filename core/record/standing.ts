@@ -1,6 +1,7 @@
 import type { Configuration } from '../model/cures.ts';
 import type { CellLook, LampEvidence, SteadyProof } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import { standing } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { circuitById, circuitsOf, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { isSeenAt, type Level, levelsOf } from '../simulation/levels.ts';
@@ -35,7 +36,7 @@ export function circuitStanding(job: Job, circuitId: string): Standing {
   const circuit = circuitById(job.vehicle, circuitId);
   const all = toSeeOf(job, circuit);
   const last = new Map<string, Amiss | 'works'>();
-  for (const each of job.evidence) {
+  for (const each of standing(job)) {
     if ((each.kind !== 'cell' && each.kind !== 'proof') || !isFittedNow(job, each, [circuitId], 'cured'))
       continue;
     const seen = each.kind === 'cell' ? inCell(job, circuit, each) : byItself(circuit, each);

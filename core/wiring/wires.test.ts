@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoJob } from '../../demo/forTests.ts';
+import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { jobFileOf, readJobFile, writeJobFile } from '../formats/jobFile.ts';
 import { pickLines } from '../inventory/picklist.ts';
@@ -25,6 +25,7 @@ const problemsOf = (act: (job: Job) => void): string => {
 };
 const reading = (cavity: string, connectorId = 'plug-rear-left') =>
   ({
+    ...SIGNED,
     kind: 'pin',
     id: 'pin-1',
     at: '2026-11-26T10:00:00.000Z',
@@ -33,7 +34,7 @@ const reading = (cavity: string, connectorId = 'plug-rear-left') =>
     circuitId: 'stop',
     how: 'volts',
     seen: 'steady',
-    volts: 12.3,
+    quantity: { value: 12.3, unit: 'V', uncertainty: null },
   }) as const;
 
 describe('plugs of a vehicle', () => {

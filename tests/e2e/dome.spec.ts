@@ -63,10 +63,10 @@ test('a dome lamp alone, run whole from an empty profile: no word about flash', 
     .getByRole('button', { name: /^(Interior|Saloon|Cab|Dome).*: not looked at yet/ })
     .first()
     .click();
-  await page.getByRole('button', { name: 'As expected' }).click();
+  await page.getByRole('button', { name: 'As expected', exact: true }).click();
   // Lit it was seen; that it is dark when off is another look.
   await expect(page.getByRole('heading', { name: 'Everything off, in the dark' })).toBeVisible();
-  await page.getByRole('button', { name: 'As expected' }).click();
+  await page.getByRole('button', { name: 'As expected', exact: true }).click();
   await expect(page.getByRole('navigation', { name: 'Stages of the job' })).toContainText('Prove1 of 1');
   await open('hand-over');
   await page.getByLabel('Where the stock bulbs are kept').fill('Drawer 3');

@@ -105,11 +105,20 @@ function anyReading(connector: Connector, tests: readonly PinTestAt[], random: (
 
 /** What a meter shows of it: a supply a little off, a last digit that wanders, leads with ohms of their own. */
 function noisy(expected: Expected, supply: number, random: () => number): Read {
-  const read = readingOf(expected) ?? { seen: 'steady' as const, volts: 12 * random() };
+  const any = { value: 12 * random(), unit: 'V' as const, uncertainty: null };
+  const read: Read = readingOf(expected) ?? { seen: 'steady', quantity: any };
+  const { quantity } = read;
   const wander = 1 + 0.02 * (random() - 0.5);
-  if (read.volts !== undefined)
-    return { ...read, volts: read.volts * supply * wander + 0.04 * (random() - 0.5) };
-  if (read.ohms !== undefined) return { ...read, ohms: Math.max(0, read.ohms * wander + 0.15 * random()) };
+  if (quantity?.unit === 'V')
+    return {
+      ...read,
+      quantity: { ...quantity, value: quantity.value * supply * wander + 0.04 * (random() - 0.5) },
+    };
+  if (quantity)
+    return {
+      ...read,
+      quantity: { ...quantity, value: Math.max(0, quantity.value * wander + 0.15 * random()) },
+    };
   return read;
 }
 

@@ -1,8 +1,10 @@
 import Dexie, { type EntityTable } from 'dexie';
 import { enablePatches, type Patch } from 'immer';
+import type { Evidence } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
 import { upgradeJob, upgradeObservation } from '../../core/model/upgradeJob.ts';
+import { withAppendedLog } from './appendedLog.ts';
 import { STORE_NAME } from './name.ts';
 import { withOneEvidence } from './oneEvidence.ts';
 
@@ -30,6 +32,9 @@ export interface EditRow {
   undone: 0 | 1;
   forward: Patch[];
   backward: Patch[];
+  /** ids of what stands in the log with it, and of what without */
+  told?: string[];
+  ended?: string[];
 }
 
 /** An act on a job that is on its way into it: noted at once, struck out by the very transaction that stores it. */
@@ -43,6 +48,8 @@ export interface JournalRow {
   at: number;
   forward: Patch[];
   backward: Patch[];
+  /** what it puts to the end of the log */
+  told?: Evidence[];
 }
 
 /** A row that cannot be what it should: kept out of the way of the others, as it was found. */
@@ -154,11 +161,24 @@ export class VumbleDatabase extends Dexie {
       for (const row of rows) {
         const mine = edits.filter(({ jobId }) => jobId === row.id);
         await transaction.table<EditRow>('edits').bulkPut(withOneEvidence(row.job, mine));
-        await transaction.table<JobRow>('jobs').put({ ...row, job: upgradeJob(row.job, 7) as Job });
+        await transaction.table<JobRow>('jobs').put({ ...row, job: upgradeJob(row.job, 7, 10) as Job });
       }
     });
     // Acts are noted in the store itself; rows that cannot be read are set aside.
     this.version(8).stores({ journal: '++seq, &id', aside: '++seq' });
+    // Nothing is taken out of a log any more: its records are signed, and what was done to them by patches is undone by
+    // taking them back.
+    this.version(9)
+      .stores({ jobs: 'id, deleted, updatedAt, job.vehicle.id' })
+      .upgrade(async (transaction) => {
+        const edits = await transaction.table<EditRow>('edits').toArray();
+        for (const row of await transaction.table<JobRow>('jobs').toArray()) {
+          const mine = edits.filter(({ jobId }) => jobId === row.id);
+          const appended = withAppendedLog(row.job, mine);
+          await transaction.table<EditRow>('edits').bulkPut(appended.edits);
+          await transaction.table<JobRow>('jobs').put({ ...row, job: upgradeJob(appended.job, 10) as Job });
+        }
+      });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });

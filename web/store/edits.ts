@@ -1,8 +1,10 @@
-import { applyPatches, type Draft, type Patch, produceWithPatches } from 'immer';
+import { type Draft, type Patch, produceWithPatches } from 'immer';
 import type { Job } from '../../core/model/job.ts';
+import { furtherRecords, mark, withoutDrafts } from '../../core/record/tell.ts';
 import { db as appDatabase, type EditRow, type VumbleDatabase } from './db.ts';
+import { deviceId } from './device.ts';
 import { jobCheck } from './jobCheck.ts';
-import { joined, type Patches } from './patches.ts';
+import { joined, ofLog, type Patches, patched } from './patches.ts';
 
 /** Typing within this time of the last keystroke in the same field is one edit, ms. */
 const MERGE_WITHIN = 4000;
@@ -40,13 +42,28 @@ export interface Act {
 
 /** An act out of a recipe. */
 export function actOf(label: string, recipe: Recipe, { mergeKey = '' }: EditOptions = {}): Act {
+  const own = crypto.randomUUID();
+  const at = Date.now();
   return {
     label,
     mergeKey,
-    at: Date.now(),
+    at,
     change: (job) => {
       const [changed, forward, backward] = produceWithPatches(job, recipe);
-      return [changed, { forward, backward }];
+      const further = furtherRecords(
+        job,
+        changed.evidence,
+        (nth) => `seen-${own}-${nth}`,
+        new Date(at).toISOString(),
+        deviceId(),
+      );
+      const patches = {
+        forward: forward.filter((each) => !ofLog(each)),
+        backward: backward.filter((each) => !ofLog(each)),
+        told: further,
+      };
+      const evidence = further.length === 0 ? job.evidence : [...job.evidence, ...further];
+      return [changed.evidence === evidence ? changed : { ...changed, evidence }, patches];
     },
   };
 }
@@ -101,11 +118,22 @@ export async function storeActs(
     if (!row) throw new JobGoneError();
     const open = await notStored(db, acts);
     let { job } = row;
-    const steps: (Patches & Act)[] = [];
+    let last: Step | undefined = await lastEdit(db, jobId);
+    const steps: Step[] = [];
     for (const act of open) {
       const [changed, patches] = act.change(job);
-      if (patches.forward.length > 0) steps.push({ ...act, ...patches });
       job = changed;
+      if (patches.forward.length + patches.told.length === 0) continue;
+      const step = stepOf(jobId, act, patches);
+      if (last && joins(last, step)) {
+        const { evidence, told } = withoutDrafts(job.evidence, last.told ?? [], patches.told);
+        job = { ...job, evidence };
+        last = { ...last, at: act.at, ...joined(last, step), told };
+        steps.splice(Math.max(0, steps.length - 1), 1, last);
+      } else {
+        last = step;
+        steps.push(step);
+      }
     }
     const before = row.rev ?? 0;
     if (steps.length === 0) return { job: row.job, rev: before };
@@ -127,23 +155,22 @@ async function notStored(db: VumbleDatabase, acts: readonly Act[]): Promise<Act[
   return acts.filter(({ noteId }) => noteId === undefined || there.has(noteId));
 }
 
-/** Puts steps on the history, those of one field in quick succession as one. */
-async function remember(db: VumbleDatabase, jobId: string, steps: readonly (Patches & Act)[]): Promise<void> {
+/** A step of the history that may not be written yet. */
+type Step = Omit<EditRow, 'seq'> & { seq?: number };
+
+function stepOf(jobId: string, { label, mergeKey, at }: Act, { forward, backward, told }: Patches): Step {
+  return { jobId, label, mergeKey, at, undone: 0, forward, backward, told: told.map(({ id }) => id) };
+}
+
+/** Whether a step goes on with what the last one began: typing in one field is one edit. */
+function joins(last: Step, { mergeKey, at }: Step): boolean {
+  return mergeKey !== '' && last.mergeKey === mergeKey && Math.abs(at - last.at) < MERGE_WITHIN;
+}
+
+/** Puts steps on the history; the first may be the last there is, gone on with. */
+async function remember(db: VumbleDatabase, jobId: string, steps: readonly Step[]): Promise<void> {
   await db.edits.where({ jobId, undone: 1 }).delete();
-  await db.edits.where({ jobId, undone: 1 }).delete();
-  let last: Omit<EditRow, 'seq'> | undefined = await lastEdit(db, jobId);
-  const write = async (row: Omit<EditRow, 'seq'>) => void (await db.edits.put(row as EditRow));
-  let unwritten = false;
-  for (const { label, mergeKey, at, forward, backward } of steps) {
-    if (last && mergeKey !== '' && last.mergeKey === mergeKey && Math.abs(at - last.at) < MERGE_WITHIN)
-      last = { ...last, at, ...joined(last, { forward, backward }) };
-    else {
-      if (last && unwritten) await write(last);
-      last = { jobId, label, mergeKey, at, undone: 0, forward, backward };
-    }
-    unwritten = true;
-  }
-  if (last) await write(last);
+  for (const step of steps) await db.edits.put(step as EditRow);
   await trim(db, jobId);
 }
 
@@ -187,7 +214,16 @@ async function step(
 ): Promise<string> {
   const row = await db.jobs.get(edit.jobId);
   if (!row) throw new JobGoneError();
-  const job = applyPatches(row.job, [...patches]);
+  // What was told stays in the log: that it stands no longer, or again, is told too.
+  const at = new Date().toISOString();
+  const log = { vehicle: row.job.vehicle, evidence: [...row.job.evidence] };
+  const say = (ids: readonly string[], stands: boolean) => {
+    for (const id of ids)
+      log.evidence.push(mark(log, id, stands, { id: `seen-${crypto.randomUUID()}`, at, device: deviceId() }));
+  };
+  say(edit.told ?? [], undone === 0);
+  say(edit.ended ?? [], undone === 1);
+  const job = patched(row.job, patches, log.evidence.slice(row.job.evidence.length));
   await db.jobs.put({ ...row, job, rev: (row.rev ?? 0) + 1, updatedAt: new Date().toISOString() });
   await db.edits.update(edit.seq, { undone, mergeKey: '' });
   return edit.label;

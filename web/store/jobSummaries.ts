@@ -5,9 +5,10 @@ export interface JobSummary {
   id: string;
   title: string;
   vehicle: Pick<JobRow['job']['vehicle'], 'name' | 'model' | 'year' | 'systemVolts'>;
+  vehicleId: string;
   /** when it was last changed, as far as the clock of then can be believed, ms since 1970 */
   changedMs: number;
-  /** what it was last written as: another is another state of it */
+  /** what it and the other jobs of its vehicle were last written as: another is another state of it */
   updatedAt: string;
   binned: boolean;
 }
@@ -35,6 +36,10 @@ export async function jobSummaries(nowMs: number, db: VumbleDatabase = appDataba
       else unreadable += 1;
     }
   }
+  const written = new Map<string, string[]>();
+  for (const { vehicleId, updatedAt, binned } of jobs)
+    if (!binned) written.set(vehicleId, [...(written.get(vehicleId) ?? []), updatedAt]);
+  for (const job of jobs) job.updatedAt = written.get(job.vehicleId)?.join() ?? job.updatedAt;
   return { jobs: jobs.toSorted((a, b) => b.changedMs - a.changedMs), unreadable };
 }
 
@@ -46,6 +51,7 @@ function summaryOf({ id, job, updatedAt, deleted }: Partial<JobRow>, nowMs: numb
   return {
     id,
     title: job.title,
+    vehicleId: String(job.vehicle.id),
     vehicle: { name, model: model ?? '', year: year ?? 0, systemVolts: systemVolts ?? 12 },
     changedMs: times.find((each) => each <= nowMs + 60_000) ?? 0,
     updatedAt: String(updatedAt),

@@ -2,6 +2,7 @@ import { newJob } from '../../core/model/newJob.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
 import { JobGoneError } from './edits.ts';
+import { withWholeLog } from './vehicleLog.ts';
 
 /** A new job on a vehicle already on record, with everything still to do. */
 export async function startJob(
@@ -18,18 +19,19 @@ export async function startJob(
 /**
  * A new job on the vehicle of another.
  *
+ * @param vehicleId of another vehicle like it; null where it is the very same, whose record then goes on
  * @throws JobGoneError where that is gone
  */
 export async function startJobLike(
   sourceId: string,
   id: string,
   title: string,
-  vehicleId: string,
+  vehicleId: string | null,
   db: VumbleDatabase = appDatabase,
 ): Promise<string> {
   const source = await db.jobs.get(sourceId);
   if (!source) throw new JobGoneError();
-  return startJob(id, title, { ...source.job.vehicle, id: vehicleId }, db);
+  return startJob(id, title, { ...source.job.vehicle, id: vehicleId ?? source.job.vehicle.id }, db);
 }
 
 /** Puts a job in the bin; `restoreJob` takes it back. */
@@ -46,7 +48,9 @@ export async function exportJob(id: string, db: VumbleDatabase = appDatabase): P
   const { jobFileOf, writeJobFile } = await import('../../core/formats/jobFile.ts');
   const row = await db.jobs.get(id);
   if (!row) throw new JobGoneError();
-  return writeJobFile(jobFileOf(row.job, await db.parts.toArray(), new Date().toISOString()));
+  return writeJobFile(
+    jobFileOf(await withWholeLog(row.job, db), await db.parts.toArray(), new Date().toISOString()),
+  );
 }
 
 /** No visit begins where the last one broke. */

@@ -1,8 +1,11 @@
 import type { Patch } from 'immer';
+import type { Evidence } from '../../core/model/evidence.ts';
+import type { Job } from '../../core/model/job.ts';
+import { upgradeLog } from '../../core/model/upgradeLog.ts';
 import { db as appDatabase, type JournalRow, upgradePatch, type VumbleDatabase } from './db.ts';
 import { type Act, JobGoneError, storeActs } from './edits.ts';
 import { jobCheck } from './jobCheck.ts';
-import { withNoted } from './patches.ts';
+import { ofLog, withNoted } from './patches.ts';
 import { setAside } from './setAside.ts';
 import { writeAtOnce } from './writeAtOnce.ts';
 
@@ -70,7 +73,16 @@ function problemOf(error: Error): string {
     : `It cannot be done to this job: ${error.message}`;
 }
 
-function notedAct({ id, label, mergeKey, at, forward, backward }: JournalRow): Act {
+/** What a note of an earlier build put to the end of the log. */
+function recordsOf(forward: readonly Patch[], { vehicle }: Job): Evidence[] {
+  const added = forward.filter((each) => ofLog(each) && each.op === 'add' && each.path.length === 2);
+  return upgradeLog(
+    added.map(({ value }) => value),
+    vehicle.id,
+  ) as Evidence[];
+}
+
+function notedAct({ id, label, mergeKey, at, forward, backward, told }: JournalRow): Act {
   // A note of an earlier build is in the words of then.
   const today = (patches: Patch[]) => patches.map((patch) => upgradePatch(patch));
   return {
@@ -79,7 +91,10 @@ function notedAct({ id, label, mergeKey, at, forward, backward }: JournalRow): A
     at,
     noteId: id,
     change: (job) => {
-      const patches = { forward: today(forward), backward: today(backward) };
+      // One of before a log was only added to: what it did to it is told now.
+      const old = told ? [] : recordsOf(forward, job);
+      const apart = (patches: Patch[]) => today(patches.filter((each) => !ofLog(each)));
+      const patches = { forward: apart(forward), backward: apart(backward), told: told ?? old };
       return [withNoted(job, patches), patches];
     },
   };

@@ -38,9 +38,11 @@ function rewrite<S extends Step>(edit: S, before: Job, after: Job): S {
   const onto = (patches: readonly Patch[], to: Job): Patch[] => {
     const kept = patches
       .filter((patch) => !isSeen(patch))
-      .map((patch) => (patch.path.length === 0 ? { ...patch, value: upgradeJob(patch.value, 7) } : patch));
+      .map((patch) =>
+        patch.path.length === 0 ? { ...patch, value: upgradeJob(patch.value, 7, 10) } : patch,
+      );
     const touched = patches.length > kept.length;
-    const { evidence } = upgradeJob(to, 7) as Job;
+    const { evidence } = upgradeJob(to, 7, 10) as Job;
     return touched ? [...kept, { op: 'replace', path: ['evidence'], value: evidence }] : kept;
   };
   return { ...edit, forward: onto(edit.forward, after), backward: onto(edit.backward, before) };

@@ -1,11 +1,25 @@
 import equal from 'fast-deep-equal';
 import { applyPatches, type Patch } from 'immer';
+import type { Evidence } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 
-/** What an edit did, and what takes it back. */
+/** What an edit did, and what takes it back: of the job by patches, of its log by records that go to its end. */
 export interface Patches {
   forward: Patch[];
   backward: Patch[];
+  told: Evidence[];
+}
+
+/** Whether a patch is of the log, to which nothing is done by patches. */
+export const ofLog = ({ path: [field] }: Patch): boolean => field === 'evidence';
+
+/** A job with patches done to it and records put to the end of its log; what the patches say of the log does not count. */
+export function patched(job: Job, patches: readonly Patch[], told: readonly Evidence[]): Job {
+  const changed = applyPatches(
+    job,
+    patches.filter((each) => !ofLog(each)),
+  );
+  return { ...changed, evidence: told.length === 0 ? job.evidence : [...job.evidence, ...told] };
 }
 
 const pathOf = ({ path }: Patch) => path.join('/');
@@ -14,7 +28,7 @@ const pathOf = ({ path }: Patch) => path.join('/');
  * Two edits as one. Where both only put a value where one was before, the first value and the last are enough: a
  * paragraph that was typed is not kept once for each of its letters.
  */
-export function joined(first: Patches, second: Patches): Patches {
+export function joined(first: Omit<Patches, 'told'>, second: Omit<Patches, 'told'>): Omit<Patches, 'told'> {
   const all = [...first.forward, ...first.backward, ...second.forward, ...second.backward];
   if (all.every(({ op }) => op === 'replace') && !nested(all))
     return {
@@ -54,7 +68,12 @@ export class ChangedSinceError extends Error {
  *
  * @throws ChangedSinceError otherwise
  */
-export function withNoted(job: Job, { forward, backward }: Patches): Job {
+export function withNoted(job: Job, { forward, backward, told }: Patches): Job {
+  return patched(withPatches(job, forward, backward), [], told);
+}
+
+function withPatches(job: Job, forward: Patch[], backward: Patch[]): Job {
+  if (forward.length === 0) return job;
   const appended = atTheEnds(job, forward);
   if (appended) return applyPatches(job, appended);
   let done: Job;

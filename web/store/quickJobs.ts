@@ -20,7 +20,8 @@ export async function keepQuickJob(
   const chosen = Object.fromEntries(Object.entries(job.chosen).map(([lamp, each]) => [lamp, rename(each)]));
   const evidence = lampEvidenceOf(job).map((seen) => ({
     ...seen,
-    id: `${seen.id}-${id}`.slice(0, 64),
+    id: `seen-${crypto.randomUUID()}`,
+    vehicleId: `vehicle-${id}`.slice(0, 64),
     fitted: {
       ...seen.fitted,
       lamps: Object.fromEntries(

@@ -5,19 +5,21 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type JobFile, jobFileOf, readJobFile } from '../../core/formats/jobFile.ts';
 import { Job } from '../../core/model/job.ts';
-import { lampEvidenceOf, ratesOf } from '../../core/model/seen.ts';
+import { lampEvidenceOf, ratesOf, standing } from '../../core/model/seen.ts';
 import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
 import { type QuickQuestion, quickQuestion } from '../../core/quick/question.ts';
 import { quickJob } from '../../core/quick/quickJob.ts';
+import { becomes } from '../../core/record/tell.ts';
 import { trialAt } from '../../demo/forTests.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { VumbleDatabase } from './db.ts';
 import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
-import { binJob, exportJob, rememberJob, restoreJob, startJob } from './jobs.ts';
+import { binJob, exportJob, rememberJob, restoreJob, startJob, startJobLike } from './jobs.ts';
 import { keepQuickJob } from './quickJobs.ts';
 import { PartInUseError, removePart } from './shelf.ts';
+import { withWholeLog } from './vehicleLog.ts';
 
 let db: VumbleDatabase;
 let name = 0;
@@ -83,9 +85,9 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 8', async () => {
+  it('opens as schema version 9', async () => {
     await db.open();
-    expect(db.verno).toBe(8);
+    expect(db.verno).toBe(9);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'aside',
       'edits',
@@ -166,7 +168,8 @@ describe('a browser that still holds version 3', () => {
     expect(ratesOf(await jobNow('mine'))).toHaveLength(job.observations.length - 1);
     await redoJob('mine', db);
     await redoJob('mine', db);
-    expect(await jobNow('mine')).toEqual(upgraded);
+    expect({ ...(await jobNow('mine')), evidence: [] }).toEqual({ ...upgraded, evidence: [] });
+    expect(standing(await jobNow('mine'))).toEqual(standing(upgraded));
   });
 });
 
@@ -235,7 +238,7 @@ describe('a browser that still holds version 6', () => {
     old.close();
     const upgraded = await jobNow('mine');
     expect(Job.parse(upgraded)).toEqual(upgraded);
-    const ids = async () => (await jobNow('mine')).evidence.map(({ id }) => id);
+    const ids = async () => standing(await jobNow('mine')).map(({ id }) => id);
     const all = [job.observations[0].id, proof.id, 'found'];
     expect(await ids()).toEqual(all);
     expect(upgraded.evidence[2]).toMatchObject({
@@ -252,7 +255,8 @@ describe('a browser that still holds version 6', () => {
     expect(await ids()).toEqual(all.slice(0, 1));
     await redoJob('mine', db);
     await redoJob('mine', db);
-    expect(await jobNow('mine')).toEqual(upgraded);
+    expect({ ...(await jobNow('mine')), evidence: [] }).toEqual({ ...upgraded, evidence: [] });
+    expect(standing(await jobNow('mine'))).toEqual(standing(upgraded));
   });
 });
 
@@ -318,6 +322,100 @@ describe('edits', () => {
     const job = await jobNow();
     expect([job.chosen['rear-left'], job.chosen['rear-right']]).toEqual([null, null]);
     other.close();
+  });
+
+  it('add to the log alone: what is undone stays in it and stands no longer, what is done again stands', async () => {
+    const before = (await jobNow()).evidence;
+    const tell = (id: string) =>
+      editJob(
+        FIRST_JOB_ID,
+        'Seen',
+        (draft) => void draft.evidence.push({ ...trialAt('turn-left', 'fast', 12.6), id }),
+        {},
+        db,
+      );
+    const shown = async () => standing(await jobNow()).map(({ id }) => id);
+    const old = standing({ evidence: before }).map(({ id }) => id);
+    await tell('one');
+    await tell('two');
+    await editJob(
+      FIRST_JOB_ID,
+      'Take back',
+      (draft) => void (draft.evidence = draft.evidence.filter(({ id }) => id !== 'one')),
+      {},
+      db,
+    );
+    expect(await shown()).toEqual([...old, 'two']);
+    await undoJob(FIRST_JOB_ID, db);
+    expect(await shown()).toEqual([...old, 'one', 'two']);
+    await undoJob(FIRST_JOB_ID, db);
+    expect(await shown()).toEqual([...old, 'one']);
+    await redoJob(FIRST_JOB_ID, db);
+    await redoJob(FIRST_JOB_ID, db);
+    expect(await shown()).toEqual([...old, 'two']);
+    const { evidence } = await jobNow();
+    expect(evidence.slice(0, before.length)).toEqual(before);
+    expect(evidence.flatMap(({ id, kind }) => (kind === 'mark' ? [] : [id]))).toEqual([...old, 'one', 'two']);
+    expect(new Set(evidence.map(({ id }) => id)).size).toBe(evidence.length);
+    // A device counts its own words one by one.
+    const counts = evidence.flatMap(({ device }) => (device ? [device.count] : []));
+    expect(counts).toEqual(counts.map((_, index) => index + 1));
+  });
+
+  it('keep of a message that is typed its last letter’s record alone, and undo takes the whole of it', async () => {
+    await editJob(
+      FIRST_JOB_ID,
+      'Seen',
+      (draft) => void draft.evidence.push({ ...trialAt('turn-left', 'fast', 12.6), id: 'one' }),
+      {},
+      db,
+    );
+    for (const note of ['b', 'bu', 'bulb'])
+      await editJob(
+        FIRST_JOB_ID,
+        'Message',
+        (draft) => {
+          const id = becomes(draft.evidence, 'one');
+          const found = draft.evidence.find((each) => each.id === id);
+          if (found?.kind === 'trial') found.note = note;
+        },
+        { mergeKey: 'words' },
+        db,
+      );
+    const last = async () => standing(await jobNow()).at(-1);
+    expect(await last()).toMatchObject({ note: 'bulb', replaces: 'one' });
+    expect((await jobNow()).evidence.filter(({ kind }) => kind === 'trial')).toHaveLength(2);
+    await undoJob(FIRST_JOB_ID, db);
+    expect(await last()).toMatchObject({ id: 'one' });
+    expect((await last())?.note).toBeUndefined();
+    await redoJob(FIRST_JOB_ID, db);
+    expect(await last()).toMatchObject({ note: 'bulb' });
+  });
+
+  it('of one job are read on every job of the same vehicle, and leave with its file', async () => {
+    await startJobLike(FIRST_JOB_ID, 'again', 'The same van again', null, db);
+    await startJobLike(FIRST_JOB_ID, 'other', 'Another van', 'vehicle-other', db);
+    await editJob(
+      'again',
+      'Seen',
+      (draft) =>
+        void draft.evidence.push({
+          ...trialAt('turn-left', 'fast', 12.6),
+          id: 'seen-again',
+          vehicleId: draft.vehicle.id,
+        }),
+      {},
+      db,
+    );
+    const shown = async (id: string) =>
+      standing(await withWholeLog(await jobNow(id), db)).map((each) => each.id);
+    expect(await shown(FIRST_JOB_ID)).toContain('seen-again');
+    expect(await shown('other')).toEqual([]);
+    expect(await shown('again')).toEqual(await shown(FIRST_JOB_ID));
+    const file = readJobFile(await exportJob(FIRST_JOB_ID, db));
+    expect(file.ok && standing(file.file.job).map(({ id }) => id)).toContain('seen-again');
+    await binJob('again', db);
+    expect(await shown(FIRST_JOB_ID)).not.toContain('seen-again');
   });
 
   it('say so when the job is gone', async () => {

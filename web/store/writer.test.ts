@@ -3,6 +3,7 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Job } from '../../core/model/job.ts';
 import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
+import { SIGNED } from '../../demo/forTests.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { VumbleDatabase } from './db.ts';
 import { actOf, editJob, historyOf, type Recipe, undoJob } from './edits.ts';
@@ -65,6 +66,7 @@ const clue =
   (id: string): Recipe =>
   (draft) =>
     void draft.evidence.push({
+      ...SIGNED,
       kind: 'clue',
       id,
       at: '2026-11-20T10:00:00.000Z',

@@ -86,11 +86,11 @@ export class JobWriter {
     if (!base) throw new Error('A job is edited that was not read.');
     const mergeKey = options.mergeKey ? `${this.tab} ${options.mergeKey}` : '';
     const act = actOf(label, recipe, { mergeKey });
-    const [head, { forward, backward }] = act.change(base);
-    if (forward.length === 0) return;
+    const [head, { forward, backward, told }] = act.change(base);
+    if (forward.length + told.length === 0) return;
     line.head = head;
     const id = crypto.randomUUID?.() ?? randomId('act-');
-    const noted = noteAct({ id, jobId, label, mergeKey, at: act.at, forward, backward }, this.db);
+    const noted = noteAct({ id, jobId, label, mergeKey, at: act.at, forward, backward, told }, this.db);
     line.waiting.push({ ...act, noteId: id, noted, refused });
     line.storing ??= this.store(jobId, line);
   }

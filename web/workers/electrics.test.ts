@@ -3,7 +3,7 @@ import { cureBoard } from '../../core/cures/board/board.ts';
 import type { SteadyProof } from '../../core/model/evidence.ts';
 import { Job } from '../../core/model/job.ts';
 import { ratesOf } from '../../core/model/seen.ts';
-import { demoJob, trialAt } from '../../demo/forTests.ts';
+import { demoJob, SIGNED, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { electrics, revisionOf } from './electrics.ts';
 
@@ -57,7 +57,9 @@ describe('what a simulation is kept under', () => {
     const more = (...evidence: Job['evidence']) => key({ ...job, evidence: [...job.evidence, ...evidence] });
     expect(more({ ...rate, id: 'again', function: 'hazard' })).toBe(key());
     expect(more({ ...rate, id: 'again' })).toBe(key());
-    expect(more({ ...rate, id: 'fast', ratePerMinute: 176 })).not.toBe(key());
+    expect(more({ ...rate, id: 'fast', quantity: { value: 176, unit: '/min', uncertainty: 2 } })).not.toBe(
+      key(),
+    );
   });
 
   it('stays the same when a screw or the colour of a wire is written down', () => {
@@ -90,6 +92,7 @@ describe('what a simulation is kept under', () => {
     const { scope: _, ...whole } = job;
     expect(key(whole)).not.toBe(key());
     const message: SteadyProof = {
+      ...SIGNED,
       kind: 'proof',
       id: 'message',
       at: '2026-11-28T10:00:00.000Z',

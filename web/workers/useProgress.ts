@@ -4,6 +4,7 @@ import { partsOfProgress } from '../../core/work/partsOfProgress.ts';
 import type { StageProgress } from '../../core/work/stages.ts';
 import { db } from '../store/db.ts';
 import type { JobSummary } from '../store/jobSummaries.ts';
+import { withWholeLog } from '../store/vehicleLog.ts';
 import { revisionOf } from './electrics.ts';
 import { engine } from './engine.ts';
 
@@ -14,7 +15,9 @@ export function useProgress({ id, updatedAt }: JobSummary, shelf: Shelf) {
     queryFn: async () => {
       const row = await db.jobs.get(id);
       // Only what bears on the job goes along: a large shelf would cost more to send than to compute with.
-      return row ? engine().jobProgress(row.job, partsOfProgress(row.job, shelf)) : null;
+      if (!row) return null;
+      const job = await withWholeLog(row.job);
+      return engine().jobProgress(job, partsOfProgress(job, shelf));
     },
     placeholderData: keepPreviousData,
   });

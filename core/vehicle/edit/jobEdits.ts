@@ -1,5 +1,5 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
-import type { Evidence } from '../../model/evidence.ts';
+import { hasNamed, type Named, namesOf } from '../../model/evidenceNames.ts';
 import type { Job } from '../../model/job.ts';
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { LampFunction } from './circuits.ts';
@@ -79,40 +79,25 @@ export function forgetWhatIsGone(job: Job): void {
     }
   }
   forgetWires(job.vehicle);
-  const connectors = new Set(job.vehicle.connectors?.map(({ id }) => id));
+  const isHere = (what: Named['what'], id: string) => hasNamed(job.vehicle, { what, id });
   for (const each of job.evidence) {
     if (each.kind !== 'cell') continue;
     // A whole vehicle was looked at: what is gone since is taken out of it.
-    each.fitted.lamps = Object.fromEntries(Object.entries(each.fitted.lamps).filter(([id]) => lamps.has(id)));
-    each.circuits = each.circuits.filter((id) => circuits.has(id));
+    each.fitted.lamps = Object.fromEntries(
+      Object.entries(each.fitted.lamps).filter(([id]) => isHere('lamp', id)),
+    );
+    each.circuits = each.circuits.filter((id) => isHere('circuit', id));
     each.found = each.found.filter(
       (found) =>
-        (!('lampId' in found) || lamps.has(found.lampId)) &&
-        (!('fuseId' in found) || job.vehicle.fuses.some(({ id }) => id === found.fuseId)) &&
-        (!('circuitId' in found) || circuits.has(found.circuitId)),
+        (!('lampId' in found) || isHere('lamp', found.lampId)) &&
+        (!('fuseId' in found) || isHere('fuse', found.fuseId)) &&
+        (!('circuitId' in found) || isHere('circuit', found.circuitId)),
     );
   }
-  /** Whether what it is told of is there still. */
-  const keptOf = (each: Evidence): boolean => {
-    switch (each.kind) {
-      // A rate is of whatever flashed then: lamps that are gone since take nothing from it.
-      case 'rate':
-      case 'place':
-      case 'cause':
-        return true;
-      case 'pin':
-        return connectors.has(each.connectorId);
-      case 'clue':
-        return each.lampId === null || lamps.has(each.lampId);
-      case 'cell':
-        return each.circuits.length > 0 || each.cell === 'off' || each.cell === 'asleep';
-      default:
-        return [...Object.keys(each.fitted.lamps), ...each.fitted.out].every((id) => lamps.has(id));
-    }
-  };
   const kept = job.evidence.filter(
     (each) =>
-      (!('circuitId' in each) || each.circuitId === null || circuits.has(each.circuitId)) && keptOf(each),
+      namesOf(each).every((named) => hasNamed(job.vehicle, named)) &&
+      (each.kind !== 'cell' || each.circuits.length > 0 || each.cell === 'off' || each.cell === 'asleep'),
   );
   if (kept.length !== job.evidence.length) job.evidence = kept;
   if (job.scope) job.scope.lampIds = job.scope.lampIds.filter((id) => lamps.has(id));

@@ -3,7 +3,7 @@ import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { type Expected, OPEN_FROM_OHMS } from './expected.ts';
 
 /** What was read, as far as it tells of a cavity. */
-export type Read = Pick<PinReading, 'seen' | 'volts' | 'ohms' | 'lampId'>;
+export type Read = Pick<PinReading, 'seen' | 'quantity' | 'lampId'>;
 
 /** How often a reading is false: wrong cavity, slipped probe, wrong switch (assumed; one in ten). */
 export const FALSE_SHARE = 0.1;
@@ -33,8 +33,9 @@ export function agreement(expected: Expected, read: Read): number {
   }
 }
 
-function voltsAgree({ volts, flashes }: Expected & { kind: 'volts' }, { seen, volts: shown }: Read): number {
+function voltsAgree({ volts, flashes }: Expected & { kind: 'volts' }, { seen, quantity }: Read): number {
   const kinds = 3;
+  const shown = quantity?.value;
   if (seen === 'bouncing') return flashes ? kinds : 0;
   if (flashes) return 0;
   const nothing = Math.abs(volts) < NOTHING_VOLTS;
@@ -45,7 +46,8 @@ function voltsAgree({ volts, flashes }: Expected & { kind: 'volts' }, { seen, vo
   return nothing ? 0 : bell(figure - volts, spreadOf(volts)) * VOLTS_RANGE * kinds * 0.5;
 }
 
-function ohmsAgree(ohms: number, { seen, ohms: shown }: Read): number {
+function ohmsAgree(ohms: number, { seen, quantity }: Read): number {
+  const shown = quantity?.value;
   const open = seen === 'open' || (shown !== undefined && shown > OPEN_FROM_OHMS);
   if (open || shown === undefined) return ohms === Number.POSITIVE_INFINITY && open ? 2 : 0;
   if (ohms === Number.POSITIVE_INFINITY) return 0;
@@ -68,11 +70,11 @@ export function readingOf(expected: Expected): Read | null {
       if (expected.flashes) return { seen: 'bouncing' };
       return Math.abs(expected.volts) < NOTHING_VOLTS
         ? { seen: 'nothing' }
-        : { seen: 'steady', volts: expected.volts };
+        : { seen: 'steady', quantity: { value: expected.volts, unit: 'V', uncertainty: null } };
     case 'ohms':
       return expected.ohms === Number.POSITIVE_INFINITY
         ? { seen: 'open' }
-        : { seen: 'steady', ohms: expected.ohms };
+        : { seen: 'steady', quantity: { value: expected.ohms, unit: 'Ω', uncertainty: null } };
     case 'light': {
       const [bright] = expected.bright;
       const [dim] = expected.dim;
@@ -87,9 +89,9 @@ export function readingOf(expected: Expected): Read | null {
  *
  * @param vehicle whose lamps are called by their names
  */
-export function readWords({ seen, volts, ohms, lampId }: Read, vehicle?: Pick<Vehicle, 'lamps'>): string {
-  if (volts !== undefined) return `${volts.toFixed(1)} V`;
-  if (ohms !== undefined) return `${ohms < 10 ? ohms.toFixed(1) : Math.round(ohms)} Ω`;
+export function readWords({ seen, quantity, lampId }: Read, vehicle?: Pick<Vehicle, 'lamps'>): string {
+  if (quantity?.unit === 'V') return `${quantity.value.toFixed(1)} V`;
+  if (quantity) return `${quantity.value < 10 ? quantity.value.toFixed(1) : Math.round(quantity.value)} Ω`;
   const lamp = vehicle?.lamps.find(({ id }) => id === lampId)?.name ?? lampId ?? 'a lamp';
   const words: Record<Read['seen'], string> = {
     steady: 'steady volts',

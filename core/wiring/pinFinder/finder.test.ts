@@ -67,7 +67,7 @@ const volts = (cavity: string, circuitId: string, shown: number): CavityReading 
   circuitId,
   how: 'volts',
   seen: shown < 0.5 ? 'nothing' : 'steady',
-  volts: shown,
+  quantity: { value: shown, unit: 'V', uncertainty: null },
 });
 
 describe('PinFinder', () => {

@@ -39,20 +39,23 @@ export function RateRecorder({
   const typedRate = Number(typed);
   const typedWrong = typed !== '' && !(typedRate >= 1 && typedRate <= 1000);
   const useTyped = typed !== '' && !typedWrong;
-  const measured: Pick<RateReading, 'ratePerMinute' | 'uncertainty' | 'method'> | null = useTyped
-    ? { ratePerMinute: typedRate, uncertainty: null, method: 'typed' }
+  const measured: Pick<RateReading, 'quantity' | 'method'> | null = useTyped
+    ? { quantity: { value: typedRate, unit: '/min', uncertainty: null }, method: 'typed' }
     : reading.kind === 'rate'
       ? {
-          ratePerMinute: round(reading.ratePerMinute),
-          uncertainty: round(reading.uncertainty),
+          quantity: {
+            value: round(reading.ratePerMinute),
+            unit: '/min',
+            uncertainty: round(reading.uncertainty),
+          },
           method: 'tapped',
         }
       : null;
   const dark = lit === 'none';
   const half =
     measured?.method === 'tapped' &&
-    measured.ratePerMinute !== null &&
-    mayBeHalf(watcherLeft(job), measured.ratePerMinute);
+    measured.quantity !== null &&
+    mayBeHalf(watcherLeft(job), measured.quantity.value);
   const record = () => {
     if (!measured && !dark) return;
     const circuits = turnCircuits(job.vehicle).filter(
@@ -68,7 +71,7 @@ export function RateRecorder({
         circuits.map(({ id }) => id),
         configuration,
       ),
-      ...(measured ?? { ratePerMinute: null, uncertainty: null, method: 'typed' }),
+      ...(measured ?? { quantity: null, method: 'seen' }),
       ...(half && everyFlash ? { everyFlash: true } : {}),
       lampsLit: lit,
     });
@@ -103,11 +106,11 @@ export function RateRecorder({
           </>
         )}
       </div>
-      {half && measured?.ratePerMinute && (
+      {half && measured?.quantity && (
         <Checkbox
           checked={everyFlash}
           onChange={(event) => setEveryFlash(event.currentTarget.checked)}
-          label={`I looked again: no flash went by between two taps. Every second flash of ${Math.round(2 * measured.ratePerMinute)} a minute, a lamp missed, would read the same.`}
+          label={`I looked again: no flash went by between two taps. Every second flash of ${Math.round(2 * measured.quantity.value)} a minute, a lamp missed, would read the same.`}
         />
       )}
       <NumberInput
@@ -153,11 +156,11 @@ export function RateRecorder({
 
 /** `88 ± 1 a minute, tapped`, as it stands on record. */
 export function RecordedRate({ observation }: { observation: RateReading }) {
-  if (observation.ratePerMinute === null) return <>no rate</>;
-  const { uncertainty } = observation;
+  if (observation.quantity === null) return <>no rate</>;
+  const { value, uncertainty } = observation.quantity;
   return (
     <>
-      {Math.round(observation.ratePerMinute)}
+      {Math.round(value)}
       {uncertainty === null ? '' : ` ± ${Math.max(1, Math.round(uncertainty))}`} a minute,{' '}
       {observation.method === 'tapped' ? 'measured' : 'typed in'}
     </>

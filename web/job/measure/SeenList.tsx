@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { type ReactNode, useMemo } from 'react';
-import type { Evidence } from '../../../core/model/evidence.ts';
+import type { Observation } from '../../../core/model/evidence.ts';
+import { standing } from '../../../core/model/seen.ts';
 import { whenSeen } from '../../../core/model/whenSeen.ts';
 import { shortMoment } from '../../ui/dates.ts';
 import { useDesk } from '../workspace.ts';
@@ -8,7 +9,7 @@ import classes from './SeenList.module.css';
 import { useEvidence } from './useEvidence.ts';
 
 /** What is on record, a row each, with who saw it and when; every one can be taken back. */
-export function SeenList<E extends Evidence>({
+export function SeenList<E extends Observation>({
   seen,
   what,
   isSuspect = () => false,
@@ -21,9 +22,9 @@ export function SeenList<E extends Evidence>({
   children(evidence: E): ReactNode;
 }) {
   const { takeBack } = useEvidence();
-  const { evidence } = useDesk().job;
-  const when = useMemo(() => whenSeen(evidence, Date.now()), [evidence]);
-  const clockWrong = (each: Evidence) => when[evidence.indexOf(each)]?.possible === false;
+  const all = standing(useDesk().job);
+  const when = useMemo(() => whenSeen(all, Date.now()), [all]);
+  const clockWrong = (each: Observation) => when[all.indexOf(each)]?.possible === false;
   return (
     <ul className={classes.list}>
       {seen.map((each) => (

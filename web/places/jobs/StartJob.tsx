@@ -1,4 +1,4 @@
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -14,13 +14,19 @@ export function StartJob({ jobs }: { jobs: readonly JobSummary[] }) {
   const [opened, setOpened] = useState(false);
   const [title, setTitle] = useState('');
   const [from, setFrom] = useState('');
+  const [same, setSame] = useState(false);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const source = jobs.find((job) => job.id === from) ?? jobs[0];
   const start = () => {
     if (!source || busy) return;
     setBusy(true);
-    startJobLike(source.id, randomId('job-'), title.trim() || source.vehicle.name, randomId('vehicle-'))
+    startJobLike(
+      source.id,
+      randomId('job-'),
+      title.trim() || source.vehicle.name,
+      same ? null : randomId('vehicle-'),
+    )
       .then((id) => navigate(`/jobs/${id}/look-over`))
       .catch((error: Error) => {
         setBusy(false);
@@ -50,6 +56,12 @@ export function StartJob({ jobs }: { jobs: readonly JobSummary[] }) {
                 value: job.id,
                 label: `${nameOfJob(job.title, job.vehicle)} (${job.vehicle.name})`,
               }))}
+            />
+            <Checkbox
+              checked={same}
+              onChange={(event) => setSame(event.currentTarget.checked)}
+              label="It is the very same vehicle"
+              description="What was ever seen of it counts on this job too, and what is seen now on the other."
             />
             <TextInput
               label="Title"

@@ -77,7 +77,7 @@ export function CellCard({ cell, grid, at, next }: CellProps) {
       <DeviationPad cell={cell} lit={lit} outcome={outcome} told={look.told} toggle={look.toggle} />
       {look.open?.found.some(({ what }) => what === 'message' || what === 'odd') && (
         <SavedText
-          key={look.open.id}
+          key={look.open.at}
           label="Message or code, as it reads"
           maxLength={160}
           value={look.open.words ?? ''}

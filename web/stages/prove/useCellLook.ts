@@ -1,5 +1,5 @@
 import { lastMended } from '../../../core/judge/watcherSeen.ts';
-import { cellLooksOf } from '../../../core/model/seen.ts';
+import { cellLooksOf, standing } from '../../../core/model/seen.ts';
 import type { Cell } from '../../../core/proving/cells.ts';
 import { cellLook, deviationKey, deviationOf } from '../../../core/proving/toldOf.ts';
 import { deviationWords } from '../../../core/proving/words.ts';
@@ -11,8 +11,9 @@ const ONE_LOOK = 15 * 60_000;
 
 /** Writes what one cell did, a tap at a time: every tap is on record at once. */
 export function useCellLook(cell: Cell) {
-  const { job, edit } = useDesk();
-  const { record, takeBack } = useEvidence();
+  const { job } = useDesk();
+  const { record, correct, takeBack } = useEvidence();
+  const seen = standing(job);
   const looks = cellLooksOf(job)
     .filter((each) => each.cell === cell.id && each.fitted.configuration === 'cured')
     .toReversed();
@@ -21,7 +22,7 @@ export function useCellLook(cell: Cell) {
   // A tap after a mending begins a look of its own, and so does one after the clock was set back.
   const open =
     newest &&
-    job.evidence.indexOf(newest) > lastMended(job.evidence) &&
+    seen.indexOf(newest) > lastMended(seen) &&
     newest.found.length > 0 &&
     since >= 0 &&
     since < ONE_LOOK
@@ -38,24 +39,23 @@ export function useCellLook(cell: Cell) {
     if (!open) record(words, cellLook(job, cell, [key], 'cured'));
     else if (told.has(key) && open.found.length === 1) takeBack(`Take back: ${words}`, open.id);
     else
-      edit(told.has(key) ? `Take back: ${words}` : words, (draft) => {
-        const look = draft.evidence.find(({ id }) => id === open.id);
-        if (look?.kind !== 'cell') return;
+      correct(told.has(key) ? `Take back: ${words}` : words, open.id, (look) => {
+        if (look.kind !== 'cell') return;
         const without = look.found.filter((each) => deviationKey(each) !== key);
         look.found = without.length < look.found.length ? without : [...look.found, found];
       });
   };
   const note = (text: string) => {
     if (open)
-      edit(
+      correct(
         `${cell.name}: message or code`,
-        (draft) => {
-          const look = draft.evidence.find(({ id }) => id === open.id);
-          if (look?.kind !== 'cell') return;
+        open.id,
+        (look) => {
+          if (look.kind !== 'cell') return;
           if (text.trim() === '') delete look.words;
           else look.words = text;
         },
-        { mergeKey: `words-${open.id}` },
+        { mergeKey: `words-${cell.id}-${open.at}` },
       );
   };
   return { looks, open, told, asExpected, toggle, note };

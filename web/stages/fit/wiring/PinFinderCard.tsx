@@ -1,14 +1,16 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { PinReading } from '../../../../core/model/evidence.ts';
 import { pinReadingsOf } from '../../../../core/model/seen.ts';
 import type { Connector } from '../../../../core/model/vehicle/connector.ts';
+import { signed } from '../../../../core/record/tell.ts';
 import { switchedName } from '../../../../core/wiring/connectors.ts';
-import { readWords } from '../../../../core/wiring/pinFinder/agreement.ts';
+import { type Read, readWords } from '../../../../core/wiring/pinFinder/agreement.ts';
 import type { NextReading, PinFinding, Standing } from '../../../../core/wiring/pinFinder/finder.ts';
 import { recordedConnector, writeMap } from '../../../../core/wiring/pinFinder/writeMap.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useDesk } from '../../../job/workspace.ts';
+import { deviceId } from '../../../store/device.ts';
 import { writer } from '../../../store/writer.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
@@ -27,25 +29,26 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
   const [lookingUp, setLookingUp] = useState(false);
   const [own, setOwn] = useState<NextReading | null>(null);
   const asked = own ?? data?.finding.next ?? null;
+  // Until a reading is on record the form still asks for it: what is typed into it then would be lost.
+  const [taking, setTaking] = useState(false);
+  const count = readings.length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is on record as soon as there is another
+  useEffect(() => setTaking(false), [count]);
+  const counting = isPlaceholderData || taking;
 
-  const take = (read: Pick<PinReading, 'seen' | 'volts' | 'ohms' | 'lampId'>) => {
+  const take = (read: Read) => {
     // What is asked next is not known until the last one is counted in.
-    if (!asked || isPlaceholderData) return;
+    if (!asked || counting) return;
     const { cavity, circuitId, how } = asked;
+    const by = { id: `pin-${crypto.randomUUID()}`, at: new Date().toISOString(), device: deviceId() };
     edit(`Reading: cavity ${cavity}, ${readWords(read, job.vehicle)}`, (draft) => {
       const plug = recordedConnector(draft, connector.id);
       if (!plug?.cavities.some(({ id }) => id === cavity)) return;
-      draft.evidence.push({
-        kind: 'pin',
-        id: `pin-${crypto.randomUUID()}`,
-        at: new Date().toISOString(),
-        connectorId: plug.id,
-        cavity,
-        circuitId,
-        how,
-        ...read,
-      });
+      const method = how === 'probe' ? ('probe' as const) : ('meter' as const);
+      const said = { kind: 'pin' as const, connectorId: plug.id, cavity, circuitId, how, method, ...read };
+      draft.evidence.push(signed<PinReading>(draft, said, by));
     });
+    setTaking(true);
     setStanding({ circuitId, how });
     setOwn(null);
   };
@@ -67,10 +70,10 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
           ))}
           {asked ? (
             <ReadingForm
-              key={`${asked.cavity}-${asked.circuitId}-${asked.how}-${readings.length}`}
+              key={`${asked.cavity}-${asked.circuitId}-${asked.how}-${count}`}
               connector={connector}
               asked={asked}
-              counting={isPlaceholderData}
+              counting={counting}
               suggested={own === null}
               wouldShow={own === null ? data.wouldShow : []}
               lookingUp={lookingUp}

@@ -1,8 +1,9 @@
 import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { useState } from 'react';
-import type { PinReading, PinTest } from '../../../../core/model/evidence.ts';
+import type { PinTest } from '../../../../core/model/evidence.ts';
 import type { Connector } from '../../../../core/model/vehicle/connector.ts';
 import { circuitsToSwitch, functionsAt, switchedName } from '../../../../core/wiring/connectors.ts';
+import type { Read } from '../../../../core/wiring/pinFinder/agreement.ts';
 import type { NextReading } from '../../../../core/wiring/pinFinder/finder.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import classes from './Wiring.module.css';
@@ -27,7 +28,7 @@ interface ReadingFormProps {
   lookingUp: boolean;
   onLookUp(open: boolean): void;
   onChange(next: NextReading): void;
-  onTake(read: Pick<PinReading, 'seen' | 'volts' | 'ohms' | 'lampId'>): void;
+  onTake(read: Read): void;
 }
 
 /** One reading: what to measure, and what was seen in a tap or a figure. */
@@ -170,7 +171,10 @@ export function ReadingForm({
 }
 
 /** A figure as it is written down; so little that a dial would not move is nothing. */
-function figureRead(ohms: boolean, value: number): Pick<PinReading, 'seen' | 'volts' | 'ohms'> {
-  if (ohms) return { seen: 'steady', ohms: value };
-  return { seen: Math.abs(value) < 0.5 ? 'nothing' : 'steady', volts: value };
+function figureRead(ohms: boolean, value: number): Read {
+  if (ohms) return { seen: 'steady', quantity: { value, unit: 'Ω', uncertainty: null } };
+  return {
+    seen: Math.abs(value) < 0.5 ? 'nothing' : 'steady',
+    quantity: { value, unit: 'V', uncertainty: null },
+  };
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { capital } from '../../../../core/formatting/format.ts';
 import { CLUES } from '../../../../core/model/clues.ts';
 import { flashes } from '../../../../core/model/scope.ts';
+import { standing } from '../../../../core/model/seen.ts';
 import { lampById, lampsByPanel } from '../../../../core/model/vehicle/lookUp.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
@@ -37,13 +38,13 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
   const finding = useFinding(proving, job, told, { helper, open });
   const cells = toldNow(job, grid.cells, 'cured', Date.now());
   const failed = cells.filter(({ seen }) => seen.length > 0);
-  const symptoms = SYMPTOMS.filter(({ words }) =>
-    cells.some(({ by }) => 'words' in by && by.words === words),
+  const symptoms = SYMPTOMS.filter(({ id }) =>
+    cells.some(({ by }) => by.kind === 'cell' && by.symptom === id),
   );
   const unlike =
     finding.data &&
     symptoms.flatMap((symptom) => {
-      const mine = cells.filter(({ by }) => 'words' in by && by.words === symptom.words);
+      const mine = cells.filter(({ by }) => by.kind === 'cell' && by.symptom === symptom.id);
       return finding.data ? unlikeUsual(symptom, mine, finding.data, job.vehicle, grid) : [];
     });
   const anything = failed.length + told.places.length + told.clues.length > 0;
@@ -135,7 +136,7 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
 function Clues() {
   const { job, lamp } = useDesk();
   const { record, takeBack } = useEvidence();
-  const told = job.evidence.filter((each) => each.kind === 'clue');
+  const told = standing(job).filter((each) => each.kind === 'clue');
   return (
     <div className={classes.clues} role="group" aria-label="Told beside">
       {CLUES.filter((clue) => clue !== 'since-relay' || flashes(job)).map((clue) => {

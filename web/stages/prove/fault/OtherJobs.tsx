@@ -1,5 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { CauseClosed } from '../../../../core/model/evidence.ts';
+import { standing } from '../../../../core/model/seen.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useDesk } from '../../../job/workspace.ts';
 import { db } from '../../../store/db.ts';
@@ -18,7 +19,7 @@ export function OtherJobs() {
     return rows
       .filter((row) => row.id !== job.id)
       .flatMap((row) =>
-        row.job.evidence.flatMap((each): { title: string; cause: CauseClosed }[] => {
+        standing(row.job).flatMap((each): { title: string; cause: CauseClosed }[] => {
           if (each.kind !== 'cause' || each.outcome !== 'mended') return [];
           const alike =
             row.job.vehicle.model === job.vehicle.model || (each.part !== undefined && codes.has(each.part));
@@ -27,7 +28,9 @@ export function OtherJobs() {
       )
       .slice(0, MOST);
   }, [job.id, job.vehicle.model]);
-  const ended = job.evidence.filter((each) => each.kind === 'cause').toReversed();
+  const ended = standing(job)
+    .filter((each) => each.kind === 'cause')
+    .toReversed();
   if (ended.length === 0 && !elsewhere?.length) return null;
   return (
     <Card title="How searches ended">

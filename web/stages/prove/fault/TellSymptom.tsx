@@ -1,5 +1,4 @@
 import { Button, NativeSelect } from '@mantine/core';
-import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { circuitsOf } from '../../../../core/model/vehicle/lookUp.ts';
@@ -7,12 +6,14 @@ import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
 import { placesOfSymptom, symptomTold } from '../../../../core/proving/symptoms.ts';
 import { cellLook } from '../../../../core/proving/toldOf.ts';
+import { useEvidence } from '../../../job/measure/useEvidence.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import classes from './Fault.module.css';
 
 /** It said in words: what it does, and where; written down as the cells it speaks of. */
 export function TellSymptom({ grid }: { grid: ProvingGrid }) {
-  const { job, edit } = useDesk();
+  const { job } = useDesk();
+  const { record } = useEvidence();
   const [asked] = useSearchParams();
   const offered = SYMPTOMS.filter((each) => placesOfSymptom(each, job.vehicle, grid).length > 0);
   const [id, setId] = useState(asked.get('odd') ?? '');
@@ -25,17 +26,13 @@ export function TellSymptom({ grid }: { grid: ProvingGrid }) {
     places.find((each) => each.id === at) ?? places.find((each) => fed.includes(each.id)) ?? places[0];
   const tell = () => {
     if (!symptom || !place) return;
-    const now = new Date().toISOString();
     const looks = symptomTold(symptom, place.id, job.vehicle, grid).flatMap(({ cellId, seen }) => {
       const cell = grid.cells.find((each) => each.id === cellId);
       if (!cell) return [];
-      return [
-        { ...cellLook(job, cell, seen, 'cured'), id: randomId('seen-'), at: now, words: symptom.words },
-      ];
+      const told = { method: 'told' as const, symptom: symptom.id, words: symptom.words };
+      return [{ ...cellLook(job, cell, seen, 'cured'), ...told }];
     });
-    edit(`Told: ${symptom.words}${place.name ? `, ${place.name.toLowerCase()}` : ''}`, (draft) => {
-      draft.evidence.push(...looks);
-    });
+    record(`Told: ${symptom.words}${place.name ? `, ${place.name.toLowerCase()}` : ''}`, ...looks);
     setId('');
   };
   return (
