@@ -120,7 +120,7 @@ export async function faults(
     output.error(read.problem);
     return EXIT.badInput;
   }
-  const finding = new FaultFinder(job, grid).find(read);
+  const finding = new FaultFinder(job, grid, parts).find(read);
   const { suspects, soundProbability, unexplained, contradictory, next } = finding;
   if (flags.json) {
     const named = namedOn(job.vehicle);
@@ -220,5 +220,6 @@ async function evidenceFrom(
     cells: [...own.cells, ...cells],
     places: [...own.places, ...places],
     clues: [...own.clues, ...clues],
+    pins: own.pins,
   };
 }

@@ -47,6 +47,8 @@ export interface FaultKindOf<F extends { kind: string }> {
   place?(fault: F): string;
   /** whether it sits at a lamp, so that one must get behind that; nothing is opened where left out */
   atLamp?: true;
+  /** whether it is in the plug itself, on either side of a meter that is held to it */
+  atPlug?: true;
   /** its size, where it has one */
   size?: {
     of(fault: F, fitment: Fitment): Sizes;

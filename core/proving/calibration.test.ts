@@ -45,7 +45,7 @@ it('means what it says: told 40 %, it is so 40 times in a hundred', { timeout: 3
     const job = demoJob(id);
     const grid = provingGrid(job, DEMO_SHELF);
     if (!grid) throw new Error('it was ended');
-    const finder = new FaultFinder(job, grid);
+    const finder = new FaultFinder(job, grid, DEMO_SHELF);
     const { broken, wanting } = causesOf(grid);
     const nothing = SOUND * Math.max(0.02, 1 - sumOf(wanting.map(({ cause }) => cause.prior)));
     const worlds = [

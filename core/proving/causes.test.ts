@@ -15,7 +15,7 @@ const PLAIN = { kind: 'plain', watts: 4, forVolts: null } as const;
 function first(job: Job, shelf: Shelf, cells: readonly CellTold[]) {
   const grid = provingGrid(job, shelf);
   if (!grid) throw new Error('it was ended');
-  const finding = new FaultFinder(job, grid).find({ ...NOTHING_TOLD, cells });
+  const finding = new FaultFinder(job, grid, DEMO_SHELF).find({ ...NOTHING_TOLD, cells });
   const [best] = finding.suspects;
   return { finding, id: best?.faults[0]?.id, probability: best?.probability ?? 0 };
 }

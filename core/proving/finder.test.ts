@@ -14,7 +14,7 @@ const finderOf = (id: string): FaultFinder => {
   const job = demoJob(id);
   const grid = provingGrid(job, DEMO_SHELF);
   if (!grid) throw new Error('it was ended');
-  return new FaultFinder(job, grid);
+  return new FaultFinder(job, grid, DEMO_SHELF);
 };
 const van = finderOf('library-route-1');
 const minibus = finderOf('dial-a-ride-2');

@@ -3,6 +3,7 @@ import { clueFactor } from '../faults/clues.ts';
 import { placeOf } from '../faults/kinds.ts';
 import { type Place, placesOf } from '../faults/places.ts';
 import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
 import {
   ALONE_AT_THE_SEAT,
   type Choice,
@@ -18,6 +19,7 @@ import type { FaultFinding, Suspect } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
 import { cellLikelihood, fits, fitsWholly, placeLikelihood } from './likelihood.ts';
 import type { Outcome } from './outcome.ts';
+import { PinLikelihoods } from './pinsTold.ts';
 import { plannedCheck } from './plannedCheck.ts';
 import { isAsFitted, SOUND, type Supposed, suppositionsOf } from './suppositions.ts';
 import { type CellTold, contradictory, type Told } from './told.ts';
@@ -47,11 +49,14 @@ export class FaultFinder {
   private readonly alike: readonly string[];
   private readonly singles: readonly Supposed[];
   private readonly sound: Supposed;
+  private readonly pins: PinLikelihoods;
 
   constructor(
     private readonly job: Job,
     readonly grid: ProvingGrid,
+    shelf: Shelf,
   ) {
+    this.pins = new PinLikelihoods(job, shelf, grid.faults);
     this.cellAt = new Map(grid.cells.map(({ id }, at) => [id, at]));
     this.places = placesOf(grid.faults);
     this.placeIds = grid.faults.map(({ fault }) => placeOf(fault));
@@ -111,7 +116,8 @@ export class FaultFinder {
 
   private fits = (is: Supposed, each: CellTold): boolean => fits(this.shown(is, each.cellId), each);
 
-  private weighed(ways: readonly Supposed[], { cells, places, clues }: Told) {
+  private weighed(ways: readonly Supposed[], { cells, places, clues, pins }: Told) {
+    const measured = pins.map((each) => this.pins.of(each));
     return ways.map((is) => {
       const faults = is.at.flatMap((at) => this.grid.faults[at] ?? []);
       const ids = faults.map(({ id }) => id);
@@ -119,6 +125,11 @@ export class FaultFinder {
       let weight = is.prior;
       for (const each of cells) weight *= cellLikelihood(this.shown(is, each.cellId), each);
       for (const each of places) weight *= placeLikelihood(ids, own, each);
+      // Of two faults the one it goes with better is what the meter saw.
+      for (const factors of measured)
+        weight *= Math.max(
+          ...(is.at.length > 0 ? is.at : [factors.length - 1]).map((at) => factors[at] ?? 1),
+        );
       for (const clue of clues)
         weight *=
           faults.length === 0

@@ -18,7 +18,7 @@ const FLEET = ['library-route-1', 'dial-a-ride-2', 'gritter-4', 'courier-moped-7
     const job = demoJob(id);
     const grid = provingGrid(job, DEMO_SHELF);
     if (!grid) throw new Error('it was ended');
-    return { job, grid, finder: new FaultFinder(job, grid) };
+    return { job, grid, finder: new FaultFinder(job, grid, DEMO_SHELF) };
   },
 );
 

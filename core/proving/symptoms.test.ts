@@ -53,7 +53,7 @@ const vehicles = Object.fromEntries(
     const job = demoJob(id);
     const grid = provingGrid(job, DEMO_SHELF);
     if (!grid) throw new Error('it was ended');
-    return [id, { job, grid, finder: new FaultFinder(job, grid) }];
+    return [id, { job, grid, finder: new FaultFinder(job, grid, DEMO_SHELF) }];
   }),
 );
 const ask = (id: string, symptomId: string, place: string) => {

@@ -1,4 +1,5 @@
 import type { Clue } from '../model/clues.ts';
+import type { PinTold } from './pinsTold.ts';
 
 /** What was seen in one cell: every deviation that was told, none where all was as it should be. */
 export interface CellTold {
@@ -23,8 +24,9 @@ export interface Told {
   cells: readonly CellTold[];
   places: readonly PlaceTold[];
   clues: readonly ClueTold[];
+  pins: readonly PinTold[];
 }
-export const NOTHING_TOLD: Told = { cells: [], places: [], clues: [] };
+export const NOTHING_TOLD: Told = { cells: [], places: [], clues: [], pins: [] };
 
 /** Cells that were told both with and without something wrong. */
 export function contradictory(cells: readonly CellTold[]): string[] {

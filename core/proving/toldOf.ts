@@ -25,6 +25,7 @@ import { isOn } from '../simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import type { Cell } from './cells.ts';
+import { tellsOfFaults } from './pinsTold.ts';
 import type { CellTold, Told } from './told.ts';
 
 /** What was told of a cell, with the record it is told by. */
@@ -89,6 +90,7 @@ export function toldOf(
     clues: evidence.flatMap((each) =>
       each.kind === 'clue' ? [{ clue: each.clue, lampId: each.lampId }] : [],
     ),
+    pins: evidence.flatMap((each) => (each.kind === 'pin' && tellsOfFaults(job, each) ? [each] : [])),
   };
 }
 

@@ -17,7 +17,7 @@ function finderOf(id: string) {
   const job = demoJob(id);
   const grid = provingGrid(job, DEMO_SHELF);
   if (!grid) throw new Error('it was ended');
-  return { job, grid, finder: new FaultFinder(job, grid) };
+  return { job, grid, finder: new FaultFinder(job, grid, DEMO_SHELF) };
 }
 
 const gritter = finderOf('gritter-4');

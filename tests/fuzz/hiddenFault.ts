@@ -137,7 +137,7 @@ export function searchFor(
   const { grid } = finder;
   const cells: CellTold[] = [];
   const places: PlaceTold[] = [];
-  const told = (): Told => ({ cells, places, clues: [] });
+  const told = (): Told => ({ cells, places, clues: [], pins: [] });
   let minutes = 0;
   let finding = finder.find(told());
   let spent = 0;

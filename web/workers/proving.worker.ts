@@ -70,15 +70,15 @@ const api = {
   grid(run: GridRun, rows: readonly FaultRow[]): ProvingGrid {
     const grid = workOf(run).grid(rows);
     begun = null;
-    keep(run.key, new FaultFinder(run.job, grid));
+    keep(run.key, new FaultFinder(run.job, grid, run.shelf));
     return grid;
   },
   stop(run: number): void {
     stopped.add(run);
   },
   /** Has a grid that was worked out before, and left since, to look for faults on again. */
-  restore(key: string, job: Job, grid: ProvingGrid): void {
-    keep(key, new FaultFinder(job, grid));
+  restore(key: string, job: Job, grid: ProvingGrid, shelf: Shelf): void {
+    keep(key, new FaultFinder(job, grid, shelf));
   },
   /** What may be wrong by what was told; null where the grid is not there any more. */
   find(key: string, told: Told, whereabouts: Whereabouts): FaultFinding | null {

@@ -117,14 +117,14 @@ export function useProving(job: Job, shelf: Shelf, configuration: Configuration 
 }
 
 /** What may be wrong with a vehicle, worked out anew with everything that is told. */
-export function useFinding({ key, grid }: Proving, job: Job, told: Told, whereabouts: Whereabouts) {
+export function useFinding({ key, grid }: Proving, { job, shelf }: { job: Job; shelf: Shelf }, told: Told, whereabouts: Whereabouts) {
   return useQuery<FaultFinding | null>({
     queryKey: ['finding', key, JSON.stringify(told), JSON.stringify(whereabouts)],
     queryFn: async () => {
       const found = await proving().find(key, told, whereabouts);
       if (found || !grid) return found;
       // The worker keeps few grids; this one was left for others, and is here still.
-      await proving().restore(key, job, grid);
+      await proving().restore(key, job, grid, partsOf(job, shelf));
       return proving().find(key, told, whereabouts);
     },
     enabled: grid !== undefined,

@@ -16,6 +16,7 @@ export interface PoorContact {
 export const poorContact: FaultKindOf<PoorContact> = {
   prior: 8,
   minutes: [2, 6],
+  atPlug: true,
   natures: ['contact', 'age', 'water'],
   of: ({ lamps, fitment }) =>
     lamps.flatMap(({ lamp: { id: lampId }, inputs }) =>

@@ -7,7 +7,7 @@ import { CONTROLS_OFF, type Controls, outputOf } from '../../simulation/controls
 import { feedDuty } from '../../simulation/duty.ts';
 import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
 import { controlsFor } from '../../simulation/moment.ts';
-import { lampOut } from '../../simulation/strike.ts';
+import { lampOut, type Strike } from '../../simulation/strike.ts';
 import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 import { circuitsToSwitch, functionsAt, type PlugFunction } from '../connectors.ts';
 
@@ -59,7 +59,7 @@ export const OPEN_FROM_OHMS = 1e5;
 export function expectedReadings(job: Job, shelf: Shelf, connector: Connector): ExpectedReadings {
   const functions = functionsAt(job.vehicle, connector);
   const tests = testsOf(job, connector, functions);
-  const pins = new SimulatedPins(job, shelf, connector);
+  const pins = new SimulatedPins(job, fitmentOf(job, shelf, 'stock'), connector);
   return {
     functions,
     tests,
@@ -89,23 +89,26 @@ function testsOf({ vehicle }: Job, connector: Connector, functions: readonly Plu
   ];
 }
 
-class SimulatedPins {
+/** A vehicle whose plugs are measured at, as it is fitted, with whatever is wrong. */
+export class SimulatedPins {
   private readonly whole: VehicleSimulation;
   private readonly emptied: VehicleSimulation;
   private readonly relay: boolean;
 
   constructor(
     private readonly job: Job,
-    shelf: Shelf,
+    fitted: Fitment,
     { at }: Connector,
+    strikes: readonly Strike[] = [],
   ) {
-    const fitment = withFlasherOut(fitmentOf(job, shelf, 'stock'), at.kind === 'relay');
+    const fitment = withFlasherOut(fitted, at.kind === 'relay');
     const out = at.kind === 'lamps' ? at.lampIds.map(lampOut) : [];
-    this.whole = new VehicleSimulation(job.vehicle, fitment);
-    this.emptied = new VehicleSimulation(job.vehicle, fitment, out);
+    this.whole = new VehicleSimulation(job.vehicle, fitment, strikes);
+    this.emptied = new VehicleSimulation(job.vehicle, fitment, [...strikes, ...out]);
     this.relay = at.kind === 'relay';
   }
 
+  /** @throws NoSolutionError when no steady state exists */
   expected(pin: PlugFunction, test: PinTestAt): Expected {
     if (test.how === 'probe') return lightOf(pin);
     const ohms = test.how === 'ohms-in' || test.how === 'ohms-out';

@@ -6,10 +6,13 @@ import { flashes } from '../../../../core/model/scope.ts';
 import { standing } from '../../../../core/model/seen.ts';
 import { lampById, lampsByPanel } from '../../../../core/model/vehicle/lookUp.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
+import type { PinTold } from '../../../../core/proving/pinsTold.ts';
 import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
 import { unlikeUsual } from '../../../../core/proving/symptoms.ts';
 import { toldNow, toldOf } from '../../../../core/proving/toldOf.ts';
 import { deviationsWords } from '../../../../core/proving/words.ts';
+import { switchedName } from '../../../../core/wiring/connectors.ts';
+import { readWords } from '../../../../core/wiring/pinFinder/agreement.ts';
 import { CLUE_WORDS } from '../../../../core/words/faults.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
@@ -31,11 +34,11 @@ interface PanelProps {
 
 /** Why it did not: what was told, what may be wrong and why, and the check that tells most next. */
 export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
-  const { job } = useDesk();
+  const { job, shelf } = useDesk();
   const [helper, setHelper] = useState(job.habits?.helper ?? false);
   const [open, setOpen] = useState<readonly string[]>([]);
   const told = toldOf(job, grid.cells, 'cured', Date.now());
-  const finding = useFinding(proving, job, told, { helper, open });
+  const finding = useFinding(proving, { job, shelf }, told, { helper, open });
   const cells = toldNow(job, grid.cells, 'cured', Date.now());
   const failed = cells.filter(({ seen }) => seen.length > 0);
   const symptoms = SYMPTOMS.filter(({ id }) =>
@@ -47,8 +50,10 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
       const mine = cells.filter(({ by }) => by.kind === 'cell' && by.symptom === symptom.id);
       return finding.data ? unlikeUsual(symptom, mine, finding.data, job.vehicle, grid) : [];
     });
-  const anything = failed.length + told.places.length + told.clues.length > 0;
+  const anything = failed.length + told.places.length + told.clues.length + told.pins.length > 0;
   const panels = lampsByPanel(job.vehicle.lamps.filter(({ id }) => grid.expected[0]?.lumens.has(id)));
+  const pinWords = ({ connectorId, cavity, circuitId, ...read }: PinTold) =>
+    `${job.vehicle.connectors?.find(({ id }) => id === connectorId)?.name ?? connectorId}, cavity ${cavity}, ${switchedName(job.vehicle, circuitId)}: ${readWords(read)}`;
   const cellName = (id: string) => grid.cells.find((cell) => cell.id === id)?.name ?? id;
   return (
     <section className={classes.fault} aria-label="Find the fault">
@@ -58,6 +63,13 @@ export function FaultPanel({ proving, grid, chooseCell }: PanelProps) {
       >
         <TellSymptom grid={grid} />
         <Clues />
+        {told.pins.length > 0 && (
+          <p className="faint">
+            {told.pins.length === 1 ? 'A reading' : `${told.pins.length} readings`} of a meter at proved wires{' '}
+            {told.pins.length === 1 ? 'is' : 'are'} counted in:{' '}
+            {told.pins.map((each) => pinWords(each)).join('; ')}.
+          </p>
+        )}
         {failed.length > 0 && (
           <>
             <h4>What was told</h4>
