@@ -4,6 +4,7 @@ import { placeOf } from '../core/faults/kinds.ts';
 import type { PossibleFault } from '../core/faults/library.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { CLUES } from '../core/model/clues.ts';
+import { isDeviationOf } from '../core/model/deviationKey.ts';
 import { LAMP_WORDS } from '../core/model/lampWords.ts';
 import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { FaultFinder } from '../core/proving/finder.ts';
@@ -11,7 +12,7 @@ import type { Suspect } from '../core/proving/finding.ts';
 import { type ProvingGrid, provingGrid } from '../core/proving/grid.ts';
 import type { Outcome } from '../core/proving/outcome.ts';
 import type { Told } from '../core/proving/told.ts';
-import { isDeviationOf, toldOf } from '../core/proving/toldOf.ts';
+import { toldOf } from '../core/proving/toldOf.ts';
 import { faultName, lookWords } from '../core/words/faults.ts';
 import { EXIT, type Output } from './output.ts';
 
@@ -216,8 +217,13 @@ async function evidenceFrom(
   const noFault = places.find(({ found }) => found !== null && !grid.faults.some(({ id }) => id === found));
   if (noFault)
     return { problem: `There is no fault "${noFault.found}". ./vumble prove FILE --json lists them.` };
+  // All of it was looked at above.
+  const seen = cells.map((each) => ({
+    ...each,
+    seen: each.seen.filter((key) => isDeviationOf(vehicle, key)),
+  }));
   return {
-    cells: [...own.cells, ...cells],
+    cells: [...own.cells, ...seen],
     places: [...own.places, ...places],
     clues: [...own.clues, ...clues],
     pins: own.pins,

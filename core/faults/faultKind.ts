@@ -1,3 +1,4 @@
+import type { DeviationKey } from '../model/deviationKey.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
 import { circuitsFeeding, circuitsOf } from '../model/vehicle/lookUp.ts';
@@ -93,8 +94,8 @@ export interface Worked {
 
 /** What somebody would see, surely or perhaps: `rear-left flickers`. */
 export interface Showing {
-  sure: readonly string[];
-  maybe: readonly string[];
+  sure: readonly DeviationKey[];
+  maybe: readonly DeviationKey[];
 }
 export const SHOWS_NOTHING: Showing = { sure: [], maybe: [] };
 

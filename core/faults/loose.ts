@@ -17,7 +17,7 @@ export function contactSizes(fitment: Fitment, lampId: string): Sizes {
 /** A contact or earth that is bad comes and goes while it shakes (common practice: no steady state shows it). */
 export function comesAndGoes(lampIds: readonly string[], { vehicle, controls }: Worked): Showing {
   const lit = lampIds.filter((id) => circuitsOf(vehicle, id).some((circuit) => isOn(circuit, controls)));
-  return { sure: [], maybe: lit.map((id) => `${id} flickers`) };
+  return { sure: [], maybe: lit.map((id) => `${id} flickers` as const) };
 }
 
 /** In the contacts of one lamp, or of its earth. */

@@ -44,7 +44,9 @@ describe('one cause explains what was seen', () => {
   });
 
   it('both tail lamps flicker: their outputs are pulsed, whether that is known or nobody has looked', () => {
-    const cells = [{ cellId: 'tail-left', seen: ['stop-tail-left flickers', 'stop-tail-right flickers'] }];
+    const cells: CellTold[] = [
+      { cellId: 'tail-left', seen: ['stop-tail-left flickers', 'stop-tail-right flickers'] },
+    ];
     const known = demoJob('dial-a-ride-2');
     const open = structuredClone(known);
     const { flasher } = open.vehicle;
@@ -97,7 +99,7 @@ describe('one cause explains what was seen', () => {
   it('a message at the first start after a sleep: the setting was lost, though the cold check is no cell’s to be sure of', () => {
     const job = demoJob('dial-a-ride-2');
     for (const kind of ['turn', 'tail']) {
-      const seen = [`message ${kind}-left`, `message ${kind}-right`];
+      const seen = [`message ${kind}-left`, `message ${kind}-right`] as const;
       const { id, probability } = first(job, DEMO_SHELF, [{ cellId: 'asleep', seen }]);
       expect(id).toBe(`setting-lost:${kind}-left:${kind}-right`);
       expect(probability).toBeGreaterThan(0.4);

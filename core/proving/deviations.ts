@@ -1,9 +1,10 @@
+import { type DeviationKey, deviationOf } from '../model/deviationKey.ts';
 import type { Outcome } from './outcome.ts';
 
-/** What a cell shows that is not as it should be: what is certain to be seen, and what may be, in words that sort. */
+/** What a cell shows that is not as it should be: what is certain to be seen, and what may be. */
 export interface Shown {
-  sure: readonly string[];
-  maybe: readonly string[];
+  sure: readonly DeviationKey[];
+  maybe: readonly DeviationKey[];
 }
 export const NOTHING_SHOWN: Shown = { sure: [], maybe: [] };
 
@@ -27,10 +28,15 @@ type Sides = readonly [number, number];
  * better, it is maybe.
  */
 export function deviations(expected: Outcome, seen: Outcome): Shown {
-  const sure: string[] = [];
-  const maybe: string[] = [];
+  const sure: DeviationKey[] = [];
+  const maybe: DeviationKey[] = [];
   /** `over` beyond both, `under` below both, and between them either. */
-  const graded = (value: number, [low, high]: Sides, under: string | null, over: string | null) => {
+  const graded = (
+    value: number,
+    [low, high]: Sides,
+    under: DeviationKey | null,
+    over: DeviationKey | null,
+  ) => {
     if (value >= high) {
       if (over) sure.push(over);
     } else if (value <= low) {
@@ -61,7 +67,7 @@ export function deviations(expected: Outcome, seen: Outcome): Shown {
   const lost = [...expected.watts.keys()].filter(
     (id) => !seen.watts.has(id) && (expected.watts.get(id) ?? 0) >= WARM[1],
   );
-  sure.push(...lost.map((lampId) => `${lampId} cold`));
+  sure.push(...lost.map((lampId): DeviationKey => `${lampId} cold`));
   // A flash and the dash are as they should be or not, whatever is expected of what is fitted.
   if (seen.flash === 'unsure') maybe.push(`flash ${seen.short}`);
   else if (seen.flash !== null && seen.flash !== 'normal') sure.push(`flash ${seen.flash}`);
@@ -72,7 +78,10 @@ export function deviations(expected: Outcome, seen: Outcome): Shown {
 }
 
 /** What lies between nothing and the utmost of a lamp: a size in between shows it. */
-const ON_THE_WAY: Record<string, string> = { dark: 'dim', wrong: 'glows' };
+const ON_THE_WAY = new Map<string, 'dim' | 'glows'>([
+  ['dark', 'dim'],
+  ['wrong', 'glows'],
+]);
 
 /**
  * What a fault of unknown size shows: what it shows at every size is sure, what it shows at some maybe, and so is what a
@@ -84,9 +93,9 @@ export function atAnySize(shown: readonly Shown[]): Shown {
   const sure = first.sure.filter((each) => others.every((other) => other.sure.includes(each)));
   const all = new Set(shown.flatMap((each) => [...each.sure, ...each.maybe]));
   for (const each of [...all]) {
-    const [lamp = '', what = ''] = each.split(' ');
-    const between = ON_THE_WAY[what];
-    if (between && !sure.includes(each)) all.add(`${lamp} ${between}`);
+    const found = deviationOf(each);
+    const between = found && ON_THE_WAY.get(found.what);
+    if (between && 'lampId' in found && !sure.includes(each)) all.add(`${found.lampId} ${between}`);
   }
   return { sure, maybe: [...all].filter((each) => !sure.includes(each)).toSorted() };
 }

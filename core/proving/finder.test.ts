@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { type Place, placesOf } from '../faults/places.ts';
+import type { DeviationKey } from '../model/deviationKey.ts';
 import type { Cell } from './cells.ts';
 import { cellMinutes, placeMinutes } from './checks.ts';
+import type { Shown } from './deviations.ts';
 import { FaultFinder } from './finder.ts';
 import { provingGrid } from './grid.ts';
 import { cellLikelihood } from './likelihood.ts';
@@ -22,9 +24,9 @@ const told = (cells: readonly CellTold[]) => ({ ...NOTHING_TOLD, cells });
 const first = (finder: FaultFinder, cells: readonly CellTold[]) => finder.find(told(cells)).suspects[0];
 
 describe('cellLikelihood', () => {
-  const shown = { sure: ['rear-left dark'], maybe: ['flash fast'] };
+  const shown: Shown = { sure: ['rear-left dark'], maybe: ['flash fast'] };
   it('is highest for what would show, less for what may, least for what cannot', () => {
-    const of = (...seen: string[]) => cellLikelihood(shown, { seen });
+    const of = (...seen: DeviationKey[]) => cellLikelihood(shown, { seen });
     expect(of('rear-left dark')).toBeGreaterThan(of('rear-left dark', 'flash fast'));
     expect(of('rear-left dark', 'flash fast')).toBeGreaterThan(of('flash fast'));
     expect(of('flash fast')).toBeGreaterThan(of('front-left dark'));
@@ -42,12 +44,12 @@ describe('FaultFinder', () => {
     expect(best?.explains.length).toBe(2);
     expect(best?.would.map(({ cellId }) => cellId)).toContain('turn-left-lights');
     expect(best?.probability).toBeGreaterThan(0.8);
-    const odd = [{ cellId: 'turn-left', seen: ['message turn-left'] }];
+    const odd: CellTold[] = [{ cellId: 'turn-left', seen: ['message turn-left'] }];
     expect(van.find(told(odd)).unexplained).toEqual(odd);
   });
 
   it('holds faults no cell tells apart as one, and looks at their places to part them', () => {
-    const cells = [
+    const cells: CellTold[] = [
       { cellId: 'turn-left', seen: ['rear-left dark'] },
       { cellId: 'hazard', seen: ['rear-left dark'] },
     ];
@@ -129,7 +131,7 @@ describe('FaultFinder', () => {
   });
 
   it('is never settled by switches alone: the last check is a look at the place', () => {
-    const sure = [
+    const sure: CellTold[] = [
       { cellId: 'turn-left', seen: ['front-right wrong', 'rear-right wrong', 'repeater-right wrong'] },
       { cellId: 'turn-right', seen: ['front-left wrong', 'rear-left wrong', 'repeater-left wrong'] },
     ];

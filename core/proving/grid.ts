@@ -5,6 +5,7 @@ import { sizesOf } from '../faults/sizes.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import { asTried } from '../judge/evidenceRead.ts';
 import type { Configuration } from '../model/cures.ts';
+import type { DeviationKey } from '../model/deviationKey.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { jobLamps } from '../model/scope.ts';
@@ -187,7 +188,7 @@ function shownBySize(sizes: readonly Played[], cell: Cell, should: Outcome): Sho
 }
 
 /** Whether anything of it is not to be seen with nothing wrong. */
-function tells(keys: readonly string[], sound: Shown): boolean {
+function tells(keys: readonly DeviationKey[], sound: Shown): boolean {
   return keys.some((each) => !sound.sure.includes(each) && !sound.maybe.includes(each));
 }
 

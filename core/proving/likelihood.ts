@@ -1,3 +1,5 @@
+import { type DeviationKey, deviationOf } from '../model/deviationKey.ts';
+import type { Deviation } from '../model/evidence.ts';
 import type { Shown } from './deviations.ts';
 import type { CellTold, PlaceTold } from './told.ts';
 
@@ -7,7 +9,12 @@ export const MISTOLD = 0.1;
 const SLIPS_TO_NOTHING = 0.3;
 const SLIPS_TO_THIS = 0.01;
 /** What nobody takes for something else: water, a blown fuse, a gear lever that sticks. */
-const PLAIN = /^(odd|blown) | (wet|flickers|unfinished)$/;
+const PLAIN: ReadonlySet<Deviation['what']> = new Set(['odd', 'blown', 'wet', 'flickers', 'unfinished']);
+const FLASH: ReadonlySet<Deviation['what']> = new Set(['fast', 'slow', 'none']);
+const isOf = (some: ReadonlySet<Deviation['what']>, key: DeviationKey) => {
+  const found = deviationOf(key);
+  return found !== null && some.has(found.what);
+};
 const PLAINLY_INVENTED = 0.001;
 /** What nobody can have seen, told all the same; what would show, left out, each time up to so often. */
 const INVENTED = 0.01;
@@ -21,24 +28,24 @@ const MAY = 0.5;
 
 /** How well what a cell would show goes with what was told of it, a share from 0 to 1: told rightly or, one time in ten, not. */
 export function cellLikelihood(shown: Shown, { seen }: Pick<CellTold, 'seen'>): number {
-  const plain = seen.some((each) => PLAIN.test(each));
+  const plain = seen.some((each) => isOf(PLAIN, each));
   const slip = seen.length === 0 ? SLIPS_TO_NOTHING : plain ? PLAINLY_INVENTED : SLIPS_TO_THIS;
   return (1 - MISTOLD) * toldRightly(shown, seen) + MISTOLD * slip;
 }
 
-function toldRightly({ sure, maybe }: Shown, seen: readonly string[]): number {
+function toldRightly({ sure, maybe }: Shown, seen: readonly DeviationKey[]): number {
   if (seen.length === 0) {
-    if (sure.some((each) => each.startsWith('flash '))) return FLASH_OVERLOOKED;
+    if (sure.some((each) => isOf(FLASH, each))) return FLASH_OVERLOOKED;
     return sure.length > 0 ? OVERLOOKED : maybe.length > 0 ? MAY : 1;
   }
   let weight = 1;
   for (const each of seen)
     if (!sure.includes(each))
-      weight *= maybe.includes(each) ? MAY : PLAIN.test(each) ? PLAINLY_INVENTED : INVENTED;
+      weight *= maybe.includes(each) ? MAY : isOf(PLAIN, each) ? PLAINLY_INVENTED : INVENTED;
   return weight * LEFT_OUT ** Math.min(missedOf({ sure, maybe }, seen), MOST_LEFT_OUT);
 }
 
-function missedOf({ sure }: Shown, seen: readonly string[]): number {
+function missedOf({ sure }: Shown, seen: readonly DeviationKey[]): number {
   return sure.filter((each) => !seen.includes(each)).length;
 }
 

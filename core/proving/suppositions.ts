@@ -1,4 +1,5 @@
 import type { PossibleFault } from '../faults/library.ts';
+import type { DeviationKey } from '../model/deviationKey.ts';
 import { NOTHING_SHOWN, type Shown } from './deviations.ts';
 import type { ProvingGrid } from './grid.ts';
 
@@ -49,7 +50,7 @@ export function isAsFitted({ fault }: PossibleFault): boolean {
 
 /** What is left to be seen without something else. */
 function without({ sure, maybe }: Shown, less: Shown): Shown {
-  const left = (keys: readonly string[]) =>
+  const left = (keys: readonly DeviationKey[]) =>
     keys.filter((each) => !less.sure.includes(each) && !less.maybe.includes(each));
   return { sure: left(sure), maybe: left(maybe) };
 }

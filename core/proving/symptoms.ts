@@ -1,5 +1,6 @@
 import type { PossibleFault } from '../faults/library.ts';
 import { inARow } from '../formatting/format.ts';
+import { type DeviationKey, deviationOf } from '../model/deviationKey.ts';
 import {
   circuitsFeeding,
   circuitsOf,
@@ -10,12 +11,12 @@ import {
 } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
+import { deviationsWords } from '../words/deviations.ts';
 import { faultKindWords } from '../words/faults.ts';
 import type { FaultFinding } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
 import type { Symptom } from './symptomList.ts';
 import type { CellTold } from './told.ts';
-import { deviationsWords } from './words.ts';
 
 /** One lamp, side or circuit a symptom can be of. */
 export interface SymptomPlace {
@@ -31,7 +32,10 @@ export function placesOfSymptom({ id, of }: Symptom, vehicle: Vehicle, grid: Pro
   // Circuits of which anything can be said on the dash at all.
   const told = new Set(
     [...grid.seen.flat(), ...grid.sound].flatMap(({ sure, maybe }) =>
-      [...sure, ...maybe].flatMap((key) => (key.startsWith('message ') ? [key.slice(8)] : [])),
+      [...sure, ...maybe].flatMap((key) => {
+        const found = deviationOf(key);
+        return found?.what === 'message' ? [found.circuitId] : [];
+      }),
     ),
   );
   switch (of) {
@@ -92,7 +96,7 @@ export function symptomTold(
   grid: ProvingGrid,
 ): CellTold[] {
   const turns = turnCircuits(vehicle).map(({ id }) => id);
-  const inCells = (ids: readonly string[], ...seen: string[]) =>
+  const inCells = (ids: readonly string[], ...seen: DeviationKey[]) =>
     ids.filter((id) => grid.cells.some((cell) => cell.id === id)).map((cellId) => ({ cellId, seen }));
   const lit = (input?: 'main' | 'dim') => lampCells(vehicle, grid, placeId, input);
   switch (symptom.id) {
@@ -114,12 +118,14 @@ export function symptomTold(
       return inCells(turns, vehicle.flasher.kind === 'thermal' ? 'flash slow' : 'flash none');
     case 'never':
       return turns.flatMap((id) =>
-        inCells([id], 'flash none', ...mainLamps(vehicle, id).map((each) => `${each} dark`)),
+        inCells([id], 'flash none', ...mainLamps(vehicle, id).map((each) => `${each} dark` as const)),
       );
     case 'all-four':
       return turns
         .filter((id) => id !== placeId)
-        .flatMap((id) => inCells([placeId], ...mainLamps(vehicle, id).map((each) => `${each} wrong`)));
+        .flatMap((id) =>
+          inCells([placeId], ...mainLamps(vehicle, id).map((each) => `${each} wrong` as const)),
+        );
     case 'message':
       return inCells([placeId], `message ${placeId}`);
     case 'flickers':
@@ -137,7 +143,7 @@ export function symptomTold(
       return inCells(
         [placeId],
         `blown ${feedFuseId(vehicle, circuitOf(vehicle, placeId))}`,
-        ...lampIdsOf(circuitOf(vehicle, placeId)).map((id) => `${id} dark`),
+        ...lampIdsOf(circuitOf(vehicle, placeId)).map((id) => `${id} dark` as const),
       );
     case 'odd-brake':
     case 'charge':

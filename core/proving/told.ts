@@ -1,11 +1,11 @@
 import type { Clue } from '../model/clues.ts';
+import type { DeviationKey } from '../model/deviationKey.ts';
 import type { PinTold } from './pinsTold.ts';
 
 /** What was seen in one cell: every deviation that was told, none where all was as it should be. */
 export interface CellTold {
   cellId: string;
-  /** `rear-left dark`, `flash fast`, `message stop` */
-  seen: readonly string[];
+  seen: readonly DeviationKey[];
 }
 
 /** One place looked at, and the fault found there; null: nothing wrong there. */

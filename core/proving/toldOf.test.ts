@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { type DeviationKey, deviationKey, deviationOf } from '../model/deviationKey.ts';
 import type { Evidence } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { circuitStanding } from '../record/standing.ts';
 import { fitmentOf } from '../simulation/fitment.ts';
 import { cellsOf } from './cells.ts';
-import { cellLook, cellsTold, deviationKey, deviationOf, toldOf } from './toldOf.ts';
+import { cellLook, cellsTold, toldOf } from './toldOf.ts';
 
 const job: Job = { ...demoJob('dial-a-ride-2'), evidence: [] };
 const cells = cellsOf(job, fitmentOf(job, DEMO_SHELF, 'cured'));
@@ -92,7 +93,7 @@ describe('what a record tells', () => {
   });
 
   it('is of one visit: what was fine a day before the newest may have come since', () => {
-    const look = (id: string, when: string, keys: string[]): Evidence => ({
+    const look = (id: string, when: string, keys: DeviationKey[]): Evidence => ({
       ...SIGNED,
       ...cellLook(job, cell('turn-left'), keys, 'cured'),
       id,
@@ -107,7 +108,7 @@ describe('what a record tells', () => {
   });
 
   it('is in the order it was told, whatever the clock said: what was told last stands', () => {
-    const look = (id: string, when: string, keys: string[]): Evidence => ({
+    const look = (id: string, when: string, keys: DeviationKey[]): Evidence => ({
       ...SIGNED,
       ...cellLook(job, cell('turn-left'), keys, 'cured'),
       id,

@@ -1,9 +1,9 @@
 import { flashRule, measuredRate } from '../judge/flashRule.ts';
 import { lastMended } from '../judge/watcherSeen.ts';
 import type { Configuration } from '../model/cures.ts';
+import { type DeviationKey, deviationKey, deviationOf, isDeviationOf } from '../model/deviationKey.ts';
 import type {
   CellLook,
-  Deviation,
   LampEvidence,
   Observation,
   RateReading,
@@ -11,11 +11,9 @@ import type {
   Trial,
 } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
-import { LAMP_WORDS } from '../model/lampWords.ts';
 import { standing } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { ONE_VISIT } from '../model/visits.ts';
 import { whenSeen } from '../model/whenSeen.ts';
 import { fittedNow } from '../record/fittedNow.ts';
@@ -34,34 +32,6 @@ export type ToldBy = CellTold & {
   /** when it was, as far as the record lets one say, ms since 1970 */
   ms: number;
 };
-
-/** A deviation as cells are compared by: `rear-left dark`, `flash fast`, `message stop`. */
-export function deviationKey(found: Deviation): string {
-  if ('lampId' in found) return `${found.lampId} ${found.what}`;
-  if ('fuseId' in found) return `${found.what} ${found.fuseId}`;
-  return 'circuitId' in found ? `${found.what} ${found.circuitId}` : `flash ${found.what}`;
-}
-
-/** The other way round; null for what is none. */
-export function deviationOf(key: string): Deviation | null {
-  const [first = '', second = ''] = key.split(' ');
-  if (first === 'flash')
-    return second === 'fast' || second === 'slow' || second === 'none' ? { what: second } : null;
-  if (first === 'message' || first === 'odd') return { what: first, circuitId: second };
-  if (first === 'blown') return { what: first, fuseId: second };
-  return { what: second, lampId: first } as Deviation;
-}
-
-/** Whether a key names something that can be seen of a vehicle: a lamp, circuit or fuse it has, and a word there is. */
-export function isDeviationOf(vehicle: Vehicle, key: string): boolean {
-  const found = deviationOf(key);
-  if (!found || deviationKey(found) !== key) return false;
-  const among = (some: readonly { id: string }[], id: string) => some.some((each) => each.id === id);
-  if ('lampId' in found)
-    return among(vehicle.lamps, found.lampId) && LAMP_WORDS.some((word) => word === found.what);
-  if ('fuseId' in found) return among(vehicle.fuses, found.fuseId);
-  return 'circuitId' in found ? among(vehicle.circuits, found.circuitId) : true;
-}
 
 /**
  * Everything a job's record tells of its vehicle as it is fitted now: cells, and what was recorded before there were any,
@@ -224,7 +194,7 @@ function onlyLamp(circuit: Circuit): string | null {
 }
 
 /** What a look at a cell writes down. */
-export function cellLook(job: Job, cell: Cell, keys: readonly string[], configuration: Configuration) {
+export function cellLook(job: Job, cell: Cell, keys: readonly DeviationKey[], configuration: Configuration) {
   const circuitIds = job.vehicle.circuits.map(({ id }) => id);
   const { lights, brake, key } = cell.controls;
   return {

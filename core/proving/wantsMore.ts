@@ -2,6 +2,7 @@ import type { WantsLoad } from '../faults/kinds/wantsLoad.ts';
 import { faultId } from '../faults/kinds.ts';
 import type { PossibleFault } from '../faults/library.ts';
 import { watchedBy } from '../judge/watchedBy.ts';
+import { type DeviationKey, deviationOf } from '../model/deviationKey.ts';
 import type { Job } from '../model/job.ts';
 import { scopeCircuits } from '../model/scope.ts';
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
@@ -61,9 +62,10 @@ export function wantingMore(
 
 /** What of a cell is of some circuits' watchers. */
 function ofCircuits({ sure, maybe }: Shown, circuitIds: readonly string[], flash: boolean): Shown {
-  const among = (key: string) => {
-    const [first, second = ''] = key.split(' ');
-    return first === 'flash' ? flash : first === 'message' && circuitIds.includes(second);
+  const among = (key: DeviationKey) => {
+    const found = deviationOf(key);
+    if (found?.what === 'message') return circuitIds.includes(found.circuitId);
+    return flash && (found?.what === 'fast' || found?.what === 'slow' || found?.what === 'none');
   };
   return { sure: sure.filter(among), maybe: maybe.filter(among) };
 }

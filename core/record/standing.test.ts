@@ -3,6 +3,7 @@ import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { caseNamed } from '../../tests/fixtures/cases/caseNamed.ts';
 import { flashRule } from '../judge/flashRule.ts';
+import type { DeviationKey } from '../model/deviationKey.ts';
 import type { Evidence } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { circuitById } from '../model/vehicle/lookUp.ts';
@@ -18,7 +19,7 @@ import { openWords, standingWords } from './standingWords.ts';
 const cellsIn = (job: Job) => cellsOf(job, fitmentOf(job, DEMO_SHELF, 'cured'));
 
 /** A job with looks at some of its cells on record, each with what was found. */
-function lookedAt(job: Job, looks: readonly [cell: Cell, found: readonly string[]][]): Job {
+function lookedAt(job: Job, looks: readonly [cell: Cell, found: readonly DeviationKey[]][]): Job {
   const evidence = looks.map(
     ([cell, found], index): Evidence => ({
       ...SIGNED,

@@ -1,10 +1,12 @@
 /** Speed of the proving grid and the finder, and the minutes a fault takes by advice, in a fixed order and at random. */
+
 import { placesOf } from '../../core/faults/places.ts';
 import { ALONE_AT_THE_SEAT, cellMinutes, type NextCheck, placeMinutes } from '../../core/proving/checks.ts';
 import { deviations } from '../../core/proving/deviations.ts';
 import { FaultFinder } from '../../core/proving/finder.ts';
 import { provingGrid } from '../../core/proving/grid.ts';
 import type { Outcome } from '../../core/proving/outcome.ts';
+import type { Told } from '../../core/proving/told.ts';
 import { NOTHING_TOLD } from '../../core/proving/told.ts';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -21,7 +23,7 @@ function finderOf(id: string) {
 }
 
 const gritter = finderOf('gritter-4');
-const told = { ...NOTHING_TOLD, cells: [{ cellId: 'turn-left', seen: ['rear-left dark'] }] };
+const told: Told = { ...NOTHING_TOLD, cells: [{ cellId: 'turn-left', seen: ['rear-left dark'] }] };
 
 export const faultRows: readonly (readonly [what: string, run: () => unknown, calls: number])[] = [
   ['proving grid of the gritter, all faults, one thread', () => provingGrid(gritter.job, DEMO_SHELF), 5],

@@ -1,6 +1,7 @@
 import { kindOf, placeOf } from '../../core/faults/kinds.ts';
 import type { PossibleFault } from '../../core/faults/library.ts';
 import { atSize } from '../../core/faults/sizes.ts';
+import type { DeviationKey } from '../../core/model/deviationKey.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
@@ -21,7 +22,7 @@ type Random = () => number;
 /** One hidden vehicle with something wrong, or nothing: what its circuit shows, and what it shows beside that. */
 export interface Hidden {
   in(cell: Cell): Outcome;
-  beside(cell: Cell): readonly string[];
+  beside(cell: Cell): readonly DeviationKey[];
 }
 
 /**
@@ -175,8 +176,8 @@ export function searchFor(
 }
 
 /** Of what an eye may tell either way of one lamp, one. */
-function oneOfEach(maybe: readonly string[], random: Random): string[] {
-  const byLamp = new Map<string, string[]>();
+function oneOfEach(maybe: readonly DeviationKey[], random: Random): DeviationKey[] {
+  const byLamp = new Map<string, DeviationKey[]>();
   for (const each of maybe) {
     const lamp = each.split(' ')[0] ?? '';
     byLamp.set(lamp, [...(byLamp.get(lamp) ?? []), each]);

@@ -117,7 +117,12 @@ export function useProving(job: Job, shelf: Shelf, configuration: Configuration 
 }
 
 /** What may be wrong with a vehicle, worked out anew with everything that is told. */
-export function useFinding({ key, grid }: Proving, { job, shelf }: { job: Job; shelf: Shelf }, told: Told, whereabouts: Whereabouts) {
+export function useFinding(
+  { key, grid }: Proving,
+  { job, shelf }: { job: Job; shelf: Shelf },
+  told: Told,
+  whereabouts: Whereabouts,
+) {
   return useQuery<FaultFinding | null>({
     queryKey: ['finding', key, JSON.stringify(told), JSON.stringify(whereabouts)],
     queryFn: async () => {

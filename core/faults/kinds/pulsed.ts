@@ -35,6 +35,6 @@ export const pulsed: FaultKindOf<Pulsed> = {
     });
     return seen.length === 0
       ? SHOWS_NOTHING
-      : { sure: [...new Set(seen)].map((id) => `${id} flickers`).toSorted(), maybe: [] };
+      : { sure: [...new Set(seen)].map((id) => `${id} flickers` as const).toSorted(), maybe: [] };
   },
 };

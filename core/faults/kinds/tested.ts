@@ -23,6 +23,6 @@ export const tested: FaultKindOf<Tested> = {
     const leds = resting ? tested.lampIds(fault, vehicle).filter((id) => isLed(fitment, id)) : [];
     return leds.length === 0
       ? SHOWS_NOTHING
-      : { sure: [], maybe: [...new Set(leds)].map((id) => `${id} flickers`).toSorted() };
+      : { sure: [], maybe: [...new Set(leds)].map((id) => `${id} flickers` as const).toSorted() };
   },
 };

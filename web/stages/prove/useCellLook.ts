@@ -1,8 +1,9 @@
 import { lastMended } from '../../../core/judge/watcherSeen.ts';
+import { type DeviationKey, deviationKey, deviationOf } from '../../../core/model/deviationKey.ts';
 import { cellLooksOf, standing } from '../../../core/model/seen.ts';
 import type { Cell } from '../../../core/proving/cells.ts';
-import { cellLook, deviationKey, deviationOf } from '../../../core/proving/toldOf.ts';
-import { deviationWords } from '../../../core/proving/words.ts';
+import { cellLook } from '../../../core/proving/toldOf.ts';
+import { deviationWords } from '../../../core/words/deviations.ts';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
 
@@ -30,9 +31,9 @@ export function useCellLook(cell: Cell) {
       : null;
   const told = new Set(open?.found.map(deviationKey));
 
-  const asExpected = (already: readonly string[]) =>
+  const asExpected = (already: readonly DeviationKey[]) =>
     record(`${cell.name}: as expected`, cellLook(job, cell, already, 'cured'));
-  const toggle = (key: string) => {
+  const toggle = (key: DeviationKey) => {
     const found = deviationOf(key);
     if (!found) return;
     const words = `${cell.name}: ${deviationWords(job.vehicle, key)}`;

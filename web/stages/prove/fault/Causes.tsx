@@ -5,7 +5,7 @@ import { isFelt } from '../../../../core/faults/kinds.ts';
 import type { FaultFinding, Suspect } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import type { CellTold } from '../../../../core/proving/told.ts';
-import { deviationsWords } from '../../../../core/proving/words.ts';
+import { deviationsWords } from '../../../../core/words/deviations.ts';
 import { faultName } from '../../../../core/words/faults.ts';
 import { useDesk, useWorkspace } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
