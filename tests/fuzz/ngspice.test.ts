@@ -7,6 +7,7 @@ import fc from 'fast-check';
 import { beforeAll, expect, it } from 'vitest';
 import { vehicleReport } from '../../core/traces/vehicleReport.ts';
 import { worstOf } from '../reference/ngspice/compare.ts';
+import { untilTheLook } from '../reference/ngspice/untilTheLook.ts';
 import { randomCase } from './randomJob.ts';
 
 const SAMPLE = Number(process.env.VUMBLE_FUZZ_SPICE ?? 12);
@@ -19,7 +20,7 @@ it(`${SAMPLE} random jobs agree with ngspice within 1 %`, { timeout: 1_800_000 }
   for (const drawn of fc.sample(randomCase, { numRuns: SAMPLE, seed: 20261126 })) {
     const { job, shelf, configuration, controls, emfVolts } = drawn;
     const report = vehicleReport(job, shelf, configuration, controls, emfVolts);
-    simulation.setNetList(report.spice);
+    simulation.setNetList(untilTheLook(report));
     const { data } = await simulation.runSim();
     const vectors = new Map(data.map((vector) => [vector.name.toLowerCase(), vector.values as number[]]));
     const worst = worstOf(report, vectors);

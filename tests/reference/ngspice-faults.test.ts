@@ -15,6 +15,7 @@ import { vehicleReport } from '../../core/traces/vehicleReport.ts';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { type Vectors, worstOf } from './ngspice/compare.ts';
+import { untilTheLook } from './ngspice/untilTheLook.ts';
 
 const simulation = new Simulation();
 beforeAll(async () => {
@@ -43,7 +44,7 @@ function oneOfEach(job: Job, configuration: Configuration): PossibleFault[] {
 async function apart(job: Job, configuration: Configuration, controls: Controls, fault: PossibleFault) {
   const emf = supplyVoltsFor(job.vehicle, controls.key);
   const report = vehicleReport(job, DEMO_SHELF, configuration, controls, emf, [fault.fault]);
-  return worstOf(report, await ngspice(report.spice));
+  return worstOf(report, await ngspice(untilTheLook(report)));
 }
 
 describe.each(FLEET)('%s', (id) => {

@@ -20,6 +20,7 @@ import { type VehicleReport, vehicleReport } from '../../core/traces/vehicleRepo
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { interpolate, type Vectors, worstOf } from './ngspice/compare.ts';
+import { untilTheLook } from './ngspice/untilTheLook.ts';
 
 const simulation = new Simulation();
 const rows: string[] = [];
@@ -75,7 +76,7 @@ describe.each(FLEET)('%s', (id) => {
         const controls = { ...CONTROLS_OFF, ...change };
         const emf = supplyVoltsFor(job.vehicle, controls.key);
         const report = vehicleReport(job, DEMO_SHELF, configuration, controls, emf);
-        const vectors = await ngspice(report.spice);
+        const vectors = await ngspice(untilTheLook(report));
         const worst = worstOf(report, vectors);
         const decision = report.flashing ? decided(report) : '';
         rows.push(
