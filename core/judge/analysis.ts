@@ -1,6 +1,7 @@
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { sameItems } from '../model/seen.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type LearnedBands, learnedBands } from './learned.ts';
 import { HealthyBands } from './outageBand.ts';
 import { SolvedFitments } from './solvedFitments.ts';
@@ -13,6 +14,9 @@ export interface Possibility {
   bands: HealthyBands;
   learned: LearnedBands | null;
 }
+
+/** The analysis of each vehicle that was asked for last: an edit of its job takes over what follows from it alone. */
+const latest = new WeakMap<Vehicle, JobAnalysis>();
 
 /**
  * What is known of a job before anything is judged: every way it may be, with the bands of each. Made once and passed
@@ -51,6 +55,20 @@ export class JobAnalysis {
           : learnedBands(possible, shelf, bands);
       return { job: possible, bands, learned };
     });
+  }
+
+  /**
+   * The analysis of a job, with all that was worked out of the very same vehicle and bulbs before: from edit to edit of LEDs,
+   * cures and what was seen, and from one question to the next.
+   *
+   * @throws UnknownReferenceError when the job names a bulb that is not known
+   */
+  static of(job: Job, shelf: Shelf): JobAnalysis {
+    const before = latest.get(job.vehicle) ?? null;
+    const same = before !== null && before.shelf === shelf && before.job === job;
+    const analysis = same ? before : new JobAnalysis(job, shelf, before);
+    latest.set(job.vehicle, analysis);
+    return analysis;
   }
 
   /** What the job most likely is. */

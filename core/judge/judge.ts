@@ -88,7 +88,7 @@ export class Judge {
   }
 
   static of(job: Job, shelf: Shelf, configuration: Configuration): Judge {
-    return new Judge(new JobAnalysis(job, shelf), configuration);
+    return new Judge(JobAnalysis.of(job, shelf), configuration);
   }
 
   /**

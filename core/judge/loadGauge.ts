@@ -41,7 +41,7 @@ const LEAST_AMPS = 1e-3;
  * @throws RangeError when the vehicle has no such circuit
  */
 export function loadGauge(job: Job, shelf: Shelf, circuitId: string, supplyVolts: number): GaugeRow[] {
-  const analysis = new JobAnalysis(job, shelf);
+  const analysis = JobAnalysis.of(job, shelf);
   const circuit = circuitById(job.vehicle, circuitId);
   const cured = (job.cures[circuitId] ?? null) !== null || job.vehicleCures.length > 0;
   const configurations: Configuration[] = cured ? ['stock', 'leds', 'cured'] : ['stock', 'leds'];

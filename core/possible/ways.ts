@@ -144,14 +144,15 @@ function hasRepeaters(vehicle: Vehicle): boolean {
   return turnCircuits(vehicle).some(({ feeds }) => feeds.some((feed) => ids.has(feed.lampId)));
 }
 
+/** The vehicles each may be built as: the very same from edit to edit, so that what was worked out of them stands. */
+const built = new WeakMap<Vehicle, Map<string, Vehicle>>();
+
 function asBuilt(job: Job, kind: FlasherKind, repeaters: boolean, pilot: boolean): Job {
-  const vehicle = structuredClone(job.vehicle);
-  delete vehicle.facts?.flashers;
-  delete vehicle.facts?.repeatersAssumed;
-  delete vehicle.facts?.pilotAssumed;
-  if (!pilot) delete vehicle.pilot;
-  if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
-  if (!repeaters) takeRepeatersOff(vehicle);
+  const known = built.get(job.vehicle) ?? new Map<string, Vehicle>();
+  built.set(job.vehicle, known);
+  const key = `${kind} ${repeaters} ${pilot}`;
+  const vehicle = known.get(key) ?? vehicleBuilt(job.vehicle, kind, repeaters, pilot);
+  known.set(key, vehicle);
   return {
     ...job,
     vehicle,
@@ -159,6 +160,17 @@ function asBuilt(job: Job, kind: FlasherKind, repeaters: boolean, pilot: boolean
       (cure) => isFor(kind, cure.kind) && (pilot || cure.kind !== 'pilot-diodes'),
     ),
   };
+}
+
+function vehicleBuilt(as: Vehicle, kind: FlasherKind, repeaters: boolean, pilot: boolean): Vehicle {
+  const vehicle = structuredClone(as);
+  delete vehicle.facts?.flashers;
+  delete vehicle.facts?.repeatersAssumed;
+  delete vehicle.facts?.pilotAssumed;
+  if (!pilot) delete vehicle.pilot;
+  if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
+  if (!repeaters) takeRepeatersOff(vehicle);
+  return vehicle;
 }
 
 /** They stay on the list, without a feed: what was said of them elsewhere still finds them. */
@@ -209,12 +221,5 @@ export function steadyWays(ways: readonly Way[], circuitId: string): Way[] {
 
 /** What is known of each way before it is judged: ways of one vehicle share what follows from it and its bulbs alone. */
 export function analysesOf(ways: readonly Way[]): ReadonlyMap<Way, JobAnalysis> {
-  const byVehicle = new Map<Vehicle, JobAnalysis>();
-  return new Map(
-    ways.map((way) => {
-      const analysis = new JobAnalysis(way.job, way.shelf, byVehicle.get(way.job.vehicle) ?? null);
-      byVehicle.set(way.job.vehicle, analysis);
-      return [way, analysis];
-    }),
-  );
+  return new Map(ways.map((way) => [way, JobAnalysis.of(way.job, way.shelf)]));
 }

@@ -99,7 +99,7 @@ export class GridWork {
     shelf: Shelf,
     configuration: Configuration,
   ) {
-    const analysis = new JobAnalysis(asTried(job), shelf);
+    const analysis = JobAnalysis.of(asTried(job), shelf);
     this.player = new CellPlayer(analysis, configuration);
     const { fitment } = this.player;
     this.cells = cellsOf(job, fitment);

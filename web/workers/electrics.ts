@@ -1,23 +1,46 @@
 import { evidenceRead } from '../../core/judge/evidenceRead.ts';
 import type { Job } from '../../core/model/job.ts';
-import type { Shelf } from '../../core/model/part.ts';
+import type { Part, Shelf } from '../../core/model/part.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 
-/** What of a job and its shelf the circuit depends on: a note typed elsewhere must not start a simulation again. */
-export function electrics(job: Job, shelf: Shelf) {
-  const { vehicle, identified, chosen, lookOver, cures, vehicleCures, scope } = job;
-  return [
-    vehicleRevision(vehicle),
-    revisionOf(identified),
-    revisionOf(chosen),
-    revisionOf(lookOver.lamps),
-    revisionOf(cures),
-    revisionOf(vehicleCures),
-    scope ? revisionOf(scope) : 0,
-    // A flash rate is told of as a trial is; of hazard, or of who knows what, it is none of its business.
-    evidenceRead(job).map(revisionOf).join(),
-    revisionOf(shelf),
-  ] as const;
+/** What one state of something comes to, as a key. */
+type Revision = string | number;
+
+/**
+ * Of every field of a job what its simulations and verdicts read of it; null where that is nothing. A field that is added to
+ * jobs cannot be left out here: the type wants it named.
+ */
+const READ: { readonly [Field in keyof Required<Job>]: ((job: Job) => Revision) | null } = {
+  id: null,
+  title: null,
+  createdAt: null,
+  vehicle: ({ vehicle }) => vehicleRevision(vehicle),
+  scope: ({ scope }) => (scope ? revisionOf(scope) : 0),
+  reopened: null,
+  lookOver: ({ lookOver }) => revisionOf(lookOver.lamps),
+  identified: ({ identified }) => revisionOf(identified),
+  chosen: ({ chosen }) => revisionOf(chosen),
+  cures: ({ cures }) => revisionOf(cures),
+  vehicleCures: ({ vehicleCures }) => revisionOf(vehicleCures),
+  capsules: null,
+  fit: null,
+  habits: null,
+  polarity: null,
+  lost: null,
+  leftOff: null,
+  // A flash rate is told of as a trial is; of hazard, or of who knows what, it is none of its business.
+  evidence: (job) => evidenceRead(job).map(revisionOf).join(),
+  attempts: null,
+  handOver: null,
+};
+const READINGS = Object.values(READ).filter((each) => each !== null);
+
+/**
+ * What of a job and its shelf the circuit depends on: a note typed elsewhere, or a price, must not start a simulation again.
+ * Who weighs what is in stock and what it costs adds the shelf itself.
+ */
+export function electrics(job: Job, shelf: Shelf): Revision[] {
+  return [...READINGS.map((of) => of(job)), partsRevision(shelf)];
 }
 
 /** What of a vehicle has no part in its circuits: its name, which wire is which, and how it is opened. */
@@ -31,6 +54,32 @@ export function vehicleRevision(vehicle: Vehicle): string {
       ([name, value]) => `${name}:${typeof value === 'object' && value !== null ? revisionOf(value) : value}`,
     )
     .join();
+}
+
+const shelves = new WeakMap<Shelf, Revision>();
+const parts = new WeakMap<Part, number>();
+const contents = new Map<string, number>();
+
+/** One state of a shelf as far as what is on it does in a circuit: not what it costs, nor how many there are. */
+function partsRevision(shelf: Shelf): Revision {
+  let revision = shelves.get(shelf);
+  if (revision === undefined) {
+    revision = shelf.map(partRevision).join();
+    shelves.set(shelf, revision);
+  }
+  return revision;
+}
+
+function partRevision(part: Part): number {
+  let revision = parts.get(part);
+  if (revision === undefined) {
+    const { price: _, stock: __, ...rest } = part;
+    const content = JSON.stringify(rest);
+    revision = contents.get(content) ?? contents.size;
+    contents.set(content, revision);
+    parts.set(part, revision);
+  }
+  return revision;
 }
 
 const revisions = new WeakMap<object, number>();

@@ -15,6 +15,7 @@ import { quickLook } from '../../core/quick/looks.ts';
 import { lampStrips } from '../../core/traces/lampStrips.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
 import { jobProgress, stageProgress } from '../../core/work/progress.ts';
+import { SameAsBefore } from './sameAsBefore.ts';
 
 /** How long a search works before it listens, ms: a wish to stop is heard so soon. */
 const AT_A_STRETCH = 24;
@@ -31,7 +32,7 @@ async function planResistors(
   asked: Parameters<typeof planSteps>,
   told: (share: number) => void,
 ): Promise<ResistorPlan | null> {
-  const steps = planSteps(...asked);
+  const steps = planSteps(...(asked.map(same.again) as typeof asked));
   let listened = performance.now();
   for (;;) {
     const step = steps.next();
@@ -44,26 +45,29 @@ async function planResistors(
   }
 }
 
+/** What of a vehicle was worked out stands from call to call, though each call brings copies. */
+const same = new SameAsBefore();
+
 /** What simulates and searches: off the main thread, so that the lamps keep their beat. */
 const api = {
   planResistors,
   stop,
-  lampStrips,
-  traceLamps,
-  behavioursOf,
-  jobProgress,
-  stageProgress,
-  compareTurnCures,
-  cureBoard,
-  loadGauge,
-  steadyComplaints,
-  capacitorWindows,
-  changedVerdicts,
-  whileOff,
-  quickAnswer,
-  quickCure,
-  quickLook,
-  nextTurnTest,
+  lampStrips: same.of(lampStrips),
+  traceLamps: same.of(traceLamps),
+  behavioursOf: same.of(behavioursOf),
+  jobProgress: same.of(jobProgress),
+  stageProgress: same.of(stageProgress),
+  compareTurnCures: same.of(compareTurnCures),
+  cureBoard: same.of(cureBoard),
+  loadGauge: same.of(loadGauge),
+  steadyComplaints: same.of(steadyComplaints),
+  capacitorWindows: same.of(capacitorWindows),
+  changedVerdicts: same.of(changedVerdicts),
+  whileOff: same.of(whileOff),
+  quickAnswer: same.of(quickAnswer),
+  quickCure: same.of(quickCure),
+  quickLook: same.of(quickLook),
+  nextTurnTest: same.of(nextTurnTest),
 };
 export type EngineWorker = typeof api;
 expose(api);

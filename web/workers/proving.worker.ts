@@ -7,6 +7,7 @@ import { FaultFinder } from '../../core/proving/finder.ts';
 import type { FaultFinding } from '../../core/proving/finding.ts';
 import { type FaultRow, GridWork, type ProvingGrid } from '../../core/proving/grid.ts';
 import type { Told } from '../../core/proving/told.ts';
+import { SameAsBefore } from './sameAsBefore.ts';
 
 /** How long it works before it listens, ms: a wish to stop is heard so soon. */
 const AT_A_STRETCH = 24;
@@ -24,10 +25,12 @@ export interface GridRun {
 
 const finders = new Map<string, FaultFinder>();
 const stopped = new Set<number>();
+const same = new SameAsBefore();
 let begun: { key: string; work: GridWork } | null = null;
 
 function workOf({ key, job, shelf, configuration }: GridRun): GridWork {
-  if (begun?.key !== key) begun = { key, work: new GridWork(job, shelf, configuration) };
+  if (begun?.key !== key)
+    begun = { key, work: new GridWork(same.again(job), same.again(shelf), configuration) };
   return begun.work;
 }
 

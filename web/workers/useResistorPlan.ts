@@ -5,7 +5,7 @@ import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import { turnCircuits } from '../../core/model/vehicle/lookUp.ts';
-import { electrics } from './electrics.ts';
+import { electrics, revisionOf } from './electrics.ts';
 import { engine } from './engine.ts';
 
 let runs = 0;
@@ -33,7 +33,7 @@ const SHARE = ['resistors-share'];
 export function useResistorPlan(job: Job, shelf: Shelf, circuit: TurnCircuit, enabled = true) {
   const client = useQueryClient();
   return useQuery<ResistorPlan>({
-    queryKey: ['resistors', circuit.id, ...electrics(job, shelf)],
+    queryKey: ['resistors', circuit.id, revisionOf(shelf), ...electrics(job, shelf)],
     queryFn: ({ signal }) =>
       search([job, shelf, circuit, turnCircuits(job.vehicle).length], signal, (share) =>
         client.setQueryData(SHARE, share),

@@ -2,13 +2,13 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { SteadyComplaint } from '../../core/cures/compare/steadyCures.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
-import { electrics } from './electrics.ts';
+import { electrics, revisionOf } from './electrics.ts';
 import { engine } from './engine.ts';
 
 /** The steady circuits that something minds, each with every cure tried on it in the worker. */
 export function useSteadyCures(job: Job, shelf: Shelf, enabled: boolean) {
   return useQuery<SteadyComplaint[]>({
-    queryKey: ['steady-cures', ...electrics(job, shelf)],
+    queryKey: ['steady-cures', revisionOf(shelf), ...electrics(job, shelf)],
     queryFn: () => engine().steadyComplaints(job, shelf),
     placeholderData: keepPreviousData,
     enabled,

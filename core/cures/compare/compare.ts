@@ -31,7 +31,7 @@ function compareOn({ job, shelf }: Way, { id }: TurnCircuit): CureReport[] {
   const circuits = turnCircuits(job.vehicle);
   const circuit = circuits.find((each) => each.id === id) ?? circuits[0];
   if (!circuit) return [];
-  const analysis = new JobAnalysis(job, shelf);
+  const analysis = JobAnalysis.of(job, shelf);
   const size = (of: Job, at?: Lamp['end']) => bestResistors(analysis.with(of), circuit, circuits.length, at);
   const bare = analysis.job;
   const alone = tryCures(analysis, turnOptions(bare, shelf, size(bare)));

@@ -53,7 +53,7 @@ export function steadyComplaints(job: Job, shelf: Shelf): SteadyComplaint[] {
     );
     if (verdict.state === 'holds') return [];
     const compare = (way: Way) => {
-      const analysis = analyses.get(way) ?? new JobAnalysis(way.job, way.shelf);
+      const analysis = analyses.get(way) ?? JobAnalysis.of(way.job, way.shelf);
       return tryCures(analysis, steadyOptions(analysis, mine(way.job)), scopeOn(way));
     };
     const [only] = ways;

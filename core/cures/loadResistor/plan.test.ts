@@ -20,7 +20,8 @@ describe('the best set alone', () => {
     for (const job of demoJobs()) {
       for (const shelf of [DEMO_SHELF, EMPTY]) {
         for (const circuit of turnCircuits(job.vehicle)) {
-          const plan = planResistors(job, shelf, circuit);
+          // A copy, of which nothing was worked out before: what is found from another beginning differs in its last digits.
+          const plan = planResistors(structuredClone(job), shelf, circuit);
           const best = bestResistors(new JobAnalysis(job, shelf), circuit);
           expect(best.choice?.cure ?? null).toEqual(plan.search.choices[0]?.cure ?? null);
           expect(best.none).toBe(plan.search.none);

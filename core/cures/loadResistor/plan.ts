@@ -45,7 +45,7 @@ export function* planSteps(
   circuit: TurnCircuit,
   sides = 2,
 ): Generator<number, ResistorPlan> {
-  const analysis = new JobAnalysis(job, shelf);
+  const analysis = JobAnalysis.of(job, shelf);
   const { fitted, interval } = intervalFor(analysis, circuit);
   const search = yield* searchSteps(fitted, circuit, interval, resistorsOf(shelf), sides);
   const cure = job.cures[circuit.id] ?? search.choices[0]?.cure ?? null;
