@@ -2,10 +2,12 @@ import { planResistors } from '../core/cures/loadResistor/plan.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { pickList } from '../core/inventory/picklist.ts';
 import { Judge } from '../core/judge/judge.ts';
+import type { TurnVerdict } from '../core/judge/verdict.ts';
 import { flashes, scopeCircuits } from '../core/model/scope.ts';
 import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
 import { vehicleState, verdictsOf } from '../core/possible/verdicts.ts';
 import { handOverPage } from '../core/record/handOver.ts';
+import { spokenCircuit, spokenTurns } from './spoken.ts';
 
 /** How many of the ranked resistor sets are printed. */
 const SHOWN_CHOICES = 5;
@@ -16,24 +18,30 @@ const SHOWN_CHOICES = 5;
  */
 export function planOf({ job, parts }: JobFile) {
   const turning = flashes(job);
-  const turns = turning ? turnCircuits(job.vehicle) : [];
+  const sides = turning ? turnCircuits(job.vehicle) : [];
+  const turns = (verdict: TurnVerdict) => spokenTurns(job.vehicle, verdict);
   const verdicts = verdictsOf(job, parts);
   const mine = new Set(scopeCircuits(job).map(({ id }) => id));
   return {
     job: { id: job.id, title: job.title, vehicle: job.vehicle.name },
     /** the worst of all circuits the job may disturb, as it stands: what the screen says of the whole vehicle */
     state: vehicleState(job, verdicts),
-    stock: turning ? Judge.of(job, parts, 'stock').verdict() : null,
-    leds: turning ? verdicts.leds : null,
+    stock: turning ? turns(Judge.of(job, parts, 'stock').verdict()) : null,
+    leds: turning ? turns(verdicts.leds) : null,
     /** its turn lamps as it stands: its LEDs with its cures */
-    verdict: turning ? verdicts.cured : null,
+    verdict: turning ? turns(verdicts.cured) : null,
     /** its circuits that are on steadily, with its LEDs alone and as it stands */
     steady: verdicts.steady
       .filter(({ circuit }) => mine.has(circuit.id))
-      .map(({ circuit, was, is }) => ({ circuitId: circuit.id, name: circuit.name, leds: was, verdict: is })),
+      .map(({ circuit, was, is }) => ({
+        circuitId: circuit.id,
+        name: circuit.name,
+        leds: spokenCircuit(job.vehicle, was),
+        verdict: spokenCircuit(job.vehicle, is),
+      })),
     cautions: handOverPage(job, parts).cautions,
-    resistors: turns.map((circuit) => {
-      const { interval, search, arithmetic } = planResistors(job, parts, circuit, turns.length);
+    resistors: sides.map((circuit) => {
+      const { interval, search, arithmetic } = planResistors(job, parts, circuit, sides.length);
       return {
         circuitId: circuit.id,
         maxOhms: Number.isFinite(interval.maxOhms) ? interval.maxOhms : null,

@@ -1,8 +1,8 @@
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { amps, ohms, perMinute, volts, watts } from '../core/formatting/format.ts';
-import { companyWords } from '../core/judge/reasons.ts';
 import { VERDICT_WORDS } from '../core/judge/states.ts';
-import type { RatePrediction, TurnVerdict } from '../core/judge/verdict.ts';
+import type { RatePrediction } from '../core/judge/verdict.ts';
+import { companyWords } from '../core/words/verdicts.ts';
 import type { Plan } from './plan.ts';
 
 /** The plan as text for a terminal. */
@@ -31,7 +31,7 @@ function steady(plan: Plan): string[] {
   return ['On steadily, with the cure:', ...lines, ''];
 }
 
-function configuration(title: string, verdict: TurnVerdict | null): string[] {
+function configuration(title: string, verdict: Plan['verdict']): string[] {
   if (!verdict) return [];
   const lines = [`${title}: ${VERDICT_WORDS[verdict.state]}`];
   for (const circuit of verdict.circuits) {

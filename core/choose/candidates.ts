@@ -13,6 +13,7 @@ import { ledOf } from '../simulation/fitment.ts';
 import { lampsFilledBy } from '../simulation/wholeLamp.ts';
 import { type LedFit, ledFit } from '../vehicle/ledFits.ts';
 import { wholeLampFit } from '../vehicle/wholeLampFits.ts';
+import { reasonOf } from '../words/verdicts.ts';
 
 export type LightPart = LedPart | WholeLampPart;
 
@@ -88,7 +89,8 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
         const mine = judge.turns.vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
         return { where, verdict: judge.circuit(mine) };
       });
-      const { state, worst, rate, amps: drawn, stockAmps, reasons } = unitedCircuit(told);
+      const united = unitedCircuit(told);
+      const { state, worst, rate, amps: drawn, stockAmps } = united;
       if (rate && worst) {
         margin = Math.min(margin, worst.amps.low / worst.band.highAmps);
         const flashes =
@@ -100,7 +102,7 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
       } else
         lines.push({
           state,
-          text: `${circuit.name}: ${amps(drawn)} where stock drew ${amps(stockAmps)}. ${reasons[0] ?? ''}`,
+          text: `${circuit.name}: ${amps(drawn)} where stock drew ${amps(stockAmps)}. ${reasonOf(job.vehicle, united)}`,
         });
     }
     return { partId: part.id, state: worstState(lines.map((line) => line.state)), lines, margin };

@@ -8,6 +8,7 @@ import { sensedOn } from '../model/vehicle/brakeSense.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { ledOf, networksOf } from '../simulation/fitment.ts';
 import { watchMap } from '../vehicle/edit/watchMap.ts';
+import { limitWords } from '../words/findings.ts';
 
 /** Something to be minded before the work begins, and why it concerns this job. */
 export interface JobCaution {
@@ -51,7 +52,7 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
     (limit) => limit.kind.startsWith('fuse') && limit.value > NEAR * limit.limit,
   );
   const [fuse] = fuses.toSorted((a, b) => b.value / b.limit - a.value / a.limit);
-  if (fuse) cautions.push({ id: 'fuse', title: 'Fuse', text: `${fuse.reason} Never fit a larger one.` });
+  if (fuse) cautions.push({ id: 'fuse', title: 'Fuse', text: `${limitWords(fuse)} Never fit a larger one.` });
   const rule = (topic: RegionRule['topic']) => {
     const found = REGION_RULES.find((each) => each.region === vehicle.region && each.topic === topic);
     return found ? `${found.text} ${sourceWords(found.source)}.` : '';

@@ -214,9 +214,9 @@ describe('several resistors on one metal', () => {
     };
     const verdict = Judge.of(cured, DEMO_SHELF, 'cured').circuit(combined);
     expect(verdict.state).toBe('too-much');
-    expect(verdict.findings.find((finding) => finding.requirement === 'mount')?.text).toMatch(
-      /twenty minutes on the brake/,
-    );
+    expect(verdict.findings.find((finding) => finding.requirement === 'mount')).toMatchObject({
+      heat: expect.stringMatching(/twenty minutes on the brake/),
+    });
   });
 
   it('a flasher that sticks on is told and condemns nothing', () => {

@@ -9,13 +9,15 @@ import type { Job } from '../model/job.ts';
 import type { LedPart } from '../model/part.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { ALONE, type Company } from '../simulation/litState.ts';
+import { reasonOf } from '../words/verdicts.ts';
 import { Judge } from './judge.ts';
 import { HealthyBands } from './outageBand.ts';
 import { pointState } from './requirements/watcherLooks.ts';
 import { worstState } from './states.ts';
-import type { HazardVerdict, TurnCircuitVerdict, TurnVerdict } from './verdict.ts';
+import type { CircuitVerdict, HazardVerdict, TurnCircuitVerdict, TurnVerdict } from './verdict.ts';
 
 const open = demoJobs()[0] as Job;
+const said = (verdict: CircuitVerdict | HazardVerdict) => reasonOf(open.vehicle, verdict);
 
 /** The open demo job with some resistors at each of the named ends, on both sides. */
 function withResistors(ends: readonly ('front' | 'rear')[], ohms = 6, change: Partial<Job> = {}): Job {
@@ -59,7 +61,7 @@ describe('the library van', () => {
     expect(left.state).toBe('falls-short');
     expect(left.rate).toEqual({ low: 176, high: 176 });
     expect(left.worst.volts).toBe(11.8);
-    expect(left.reason).toMatch(/draw 0\.4\d A at 11\.8 V .* from 2\.0\d A to 3\.7\d A/);
+    expect(said(left)).toMatch(/draw 0\.4\d A at 11\.8 V .* from 2\.0\d A to 3\.7\d A/);
   });
 
   it('holds at every working point with two 6 Ω a side, tolerance included', () => {
@@ -84,8 +86,8 @@ describe('the library van', () => {
     expect(on15.litAmps).toBeLessThan(2 * oneSide);
     const on10 = judged(onFuse(job, 10), 'cured');
     expect(on10.state).toBe('too-much');
-    expect(hazardOf(on10).reason).toContain('10 A fuse');
-    expect(hazardOf(on10).reason).toContain('70 % of its rating');
+    expect(said(hazardOf(on10))).toContain('10 A fuse');
+    expect(said(hazardOf(on10))).toContain('70 % of its rating');
   });
 
   it('lets the stock bulbs live on a 10 A fuse: it is the resistors that are too much', () => {
@@ -114,7 +116,7 @@ describe('the library van', () => {
   it('refuses a resistor beyond its printed watts, or where there is no metal', () => {
     const hot = leftOf(judged(withResistors(['front', 'rear'], 3), 'cured'));
     expect(hot.state).toBe('too-much');
-    expect(hot.reason).toContain('more than the 50 W printed');
+    expect(said(hot)).toContain('more than the 50 W printed');
     const repeater: LoadResistorCure = {
       kind: 'load-resistor',
       networks: [
@@ -127,14 +129,14 @@ describe('the library van', () => {
     };
     const nowhere = leftOf(judged({ ...open, cures: { 'turn-left': repeater } }, 'cured'));
     expect(nowhere.state).toBe('too-much');
-    expect(nowhere.reason).toContain('no metal');
+    expect(said(nowhere)).toContain('no metal');
   });
 
   it('refuses more than the relay is rated for', () => {
     const weak = withRelay(open.vehicle, { ratedAmps: 9 });
     const verdict = judged({ ...withResistors(['front', 'rear']), vehicle: weak }, 'cured');
     expect(hazardOf(verdict).state).toBe('too-much');
-    expect(hazardOf(verdict).reason).toContain('relay is rated 9.00 A');
+    expect(said(hazardOf(verdict))).toContain('relay is rated 9.00 A');
   });
 
   it('leaves the repeaters out on both sides of the scale when the relay does not watch them', () => {
@@ -227,8 +229,8 @@ describe('vehicles whose turn lamps hang together with their lights', () => {
         ]),
       ),
     });
-    const reasons = [6.0, 6.1, 6.2, 6.3, 6.4, 6.5, 6.6, 6.7, 6.8, 6.9, 7.0].map(
-      (ohms) => leftOf(judged(at(ohms), 'cured')).reason,
+    const reasons = [6.0, 6.1, 6.2, 6.3, 6.4, 6.5, 6.6, 6.7, 6.8, 6.9, 7.0].map((ohms) =>
+      said(leftOf(judged(at(ohms), 'cured'))),
     );
     expect(reasons.some((reason) => reason.includes('Only with the parking lights on'))).toBe(true);
   });
@@ -302,7 +304,7 @@ describe('steady circuits and turn circuits under one judge', () => {
     expect(judged()).toMatchObject({ state: 'holds' });
     plate.watched = null;
     expect(judged()).toMatchObject({ state: 'either-way', watched: 'either-way' });
-    expect(judged().reason).toMatch(/Nobody has looked .* If nothing does, it holds; if something does/);
+    expect(said(judged())).toMatch(/Nobody has looked .* If nothing does, it holds; if something does/);
     plate.watched = true;
     expect(judged().state).toBe('falls-short');
     // With its filaments in, it holds whether or not.
@@ -328,7 +330,7 @@ describe('a relay that does not watch, its screw turned right off', () => {
     const off = at(0, 'still-fast');
     expect(off.rate).toEqual({ low: 176, high: 176 });
     expect(off.state).toBe('falls-short');
-    expect(off.reason).toMatch(
+    expect(said(off)).toMatch(
       /flashes 176 a minute, where 60 to 120 are allowed.*Turn its screw.*before another relay/,
     );
     expect(at(0, 'slowest').rate.high).toBeLessThan(90);

@@ -16,7 +16,6 @@ import { JobAnalysis } from './analysis.ts';
 import { broken, heaviest } from './limits.ts';
 import { bothSides, mirrored, pointsAcross } from './mirror.ts';
 import { predictRate } from './ratePrediction.ts';
-import { circuitReason, hazardReason, steadyWatchReason } from './reasons.ts';
 import { backFeedRequirement } from './requirements/backFeed.ts';
 import { builtInHeatRequirement } from './requirements/builtInHeat.ts';
 import { coldStartRequirement } from './requirements/coldStart.ts';
@@ -38,11 +37,12 @@ import { unlookedRequirement } from './requirements/unlooked.ts';
 import { coverOf, watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
 import { looksOf, type Watched, type WatcherLook } from './requirements/watcherLooks.ts';
 import { ampsOf, isTurn } from './scenario.ts';
-import { saysShort, seenReason, seenShort, seenWithThis } from './seenShort.ts';
+import { type ShortSeen, saysShort, seenShort, seenWithThis } from './seenShort.ts';
 import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
 import type {
   CircuitVerdict,
+  Ground,
   HazardVerdict,
   JudgedPoint,
   PointVerdict,
@@ -238,7 +238,7 @@ export class Judge {
         ? []
         : [
             ...this.fuse(this.vehicle.flasher.fuseId),
-            ...relayLimit(this.vehicle, this.flasher, litAmps, 'A side'),
+            ...relayLimit(this.vehicle, this.flasher, litAmps, 'side'),
             ...this.outputLimits([circuit], suppliesOf(points)),
           ]),
       ...(circuit.stopFuseId === undefined ? [] : this.fuse(circuit.stopFuseId)),
@@ -257,8 +257,9 @@ export class Judge {
     const state = seen ? worstState([judged.state, watched]) : judged.state;
     const short = underloadedRate(this.flasher);
     const rate = seen ? { low: Math.min(short, predicted.high), high: short } : predicted;
-    const why = circuitReason({ flasher: this.flasher, state, points, worst, limits, findings });
-    const reason = seen ? seenReason(seen) : why;
+    const first: Ground = seen
+      ? { of: 'seen', trial: seen }
+      : this.flashGround('lamps', state, limits, findings);
     return {
       ...judged,
       state,
@@ -266,8 +267,7 @@ export class Judge {
       side: circuit.side,
       worst,
       rate,
-      reason,
-      reasons: [reason, ...judged.reasons.slice(1)],
+      why: [first, ...judged.why],
     };
   }
 
@@ -313,24 +313,25 @@ export class Judge {
     const asIf = this.judged(circuit, points, limits);
     const seen = seenWithThis(this.job, circuit, this.configuration);
     const short = seen.find(saysShort);
-    if (short) return withSeen(asIf, seenReason(short));
+    if (short) return withSeen(asIf, short);
     const judged = open ? withWatched(asIf, atWorst(asIf.watched, 'either-way')) : asIf;
-    const said = steadyWatchReason(this.flasher, watcher, points);
-    const asked =
-      open && asIf.watched !== 'holds'
-        ? `Nobody has looked whether anything watches this circuit. If nothing does, it holds; if something does: ${said}`
-        : said;
     const quiet = seen.find(({ result }) => result === 'normal');
-    const texts =
-      quiet && judged.watched !== 'holds'
-        ? `${seenReason(quiet)} What watches may yet call at the first start after the vehicle slept. ${asked}`
-        : asked;
-    const reasons = this.inOrder([
-      { requirement: 'watch', state: judged.watched, text: texts },
-      ...judged.findings,
-      ...broken(limits),
+    const steady: Ground = {
+      of: 'steady',
+      flasher: this.flasher,
+      watcher: points.length > 0 ? watcher : null,
+      asIf: open && asIf.watched !== 'holds',
+      quiet: judged.watched === 'holds' ? null : (quiet ?? null),
+    };
+    const why = inOrder([
+      { state: judged.watched, ground: steady },
+      ...judged.findings.map(asGround),
+      ...broken(limits).map((limit) => ({
+        state: 'too-much' as const,
+        ground: { of: 'limits' as const, limits: [limit] },
+      })),
     ]);
-    return { ...judged, reason: reasons[0] ?? texts, reasons };
+    return { ...judged, why };
   }
 
   /** Whether a side surely lights lamps of the other through the pilot between them. */
@@ -344,8 +345,18 @@ export class Judge {
     return worstState(this.pointsOf(circuit).map((point) => point.state));
   }
 
-  private inOrder(findings: readonly Finding[]): string[] {
-    return findings.toSorted((a, b) => byWorst(a.state, b.state)).map((finding) => finding.text);
+  /** What whoever watches turn lamps makes of them; where a limit is broken that alone. */
+  private flashGround(
+    subject: Extract<Ground, { of: 'flash' }>['subject'],
+    state: VerdictState,
+    limits: readonly LimitCheck[],
+    findings: readonly Finding[],
+    said: readonly LimitCheck[] = [],
+  ): Ground {
+    const over = broken(limits);
+    if (state === 'too-much' && over.length > 0) return { of: 'limits', limits: over };
+    const wrong = findings.filter((finding) => finding.state !== 'holds');
+    return { of: 'flash', subject, flasher: this.flasher, wrong, limits: said };
   }
 
   private judged(
@@ -373,8 +384,7 @@ export class Judge {
       limits,
       findings,
       ...this.drawn(asked),
-      reason: '',
-      reasons: ['', ...this.inOrder(findings)],
+      why: inOrder(findings.map(asGround)),
     };
   }
 
@@ -470,7 +480,15 @@ export class Judge {
       litAmps,
       rate: predictRate(this.flasher, points, this.flowing(turnCircuits(this.vehicle))),
       limits,
-      reason: hazardReason({ flasher: this.flasher, state, points, worst, limits, litAmps, findings: [] }),
+      why: [
+        this.flashGround(
+          this.flasher.kind === 'controller' ? 'weaker-side' : 'both-sides',
+          state,
+          limits,
+          [],
+          limits.slice(0, 1),
+        ),
+      ],
     };
   }
 
@@ -478,7 +496,7 @@ export class Judge {
     const circuits = turnCircuits(this.vehicle);
     return [
       ...this.fuse(this.vehicle.flasher.fuseId),
-      ...relayLimit(this.vehicle, this.flasher, () => this.litAmps(circuits, supplies), 'Hazard'),
+      ...relayLimit(this.vehicle, this.flasher, () => this.litAmps(circuits, supplies), 'hazard'),
       ...this.outputLimits(circuits, supplies),
     ];
   }
@@ -536,6 +554,19 @@ export class Judge {
   }
 }
 
+interface Ranked {
+  state: VerdictState;
+  ground: Ground;
+}
+
+function asGround(finding: Finding): Ranked {
+  return { state: finding.state, ground: { of: 'finding', finding } };
+}
+
+function inOrder(grounds: readonly Ranked[]): Ground[] {
+  return grounds.toSorted((a, b) => byWorst(a.state, b.state)).map(({ ground }) => ground);
+}
+
 /** What one requirement says over all variants: where they do not agree, it could go either way. */
 function saidBy(requirement: (scene: Scene) => Finding[], scenes: readonly Scene[]): Finding[] {
   const each = scenes.map(requirement);
@@ -543,7 +574,7 @@ function saidBy(requirement: (scene: Scene) => Finding[], scenes: readonly Scene
   if (!first) return [];
   const states = each.map((found) => worstState(found.map((finding) => finding.state)));
   if (states.every((state) => state === states[0])) return each[0] ?? [];
-  return [{ ...first, state: 'either-way' as const, text: `It may be so, or not: ${first.text}` }];
+  return [{ ...first, state: 'either-way', onSome: true }];
 }
 
 /** A verdict where whoever may watch says no more than so much. */
@@ -556,14 +587,13 @@ function withWatched(asIf: CircuitVerdict, watched: VerdictState): CircuitVerdic
 }
 
 /** The verdict of a circuit that was seen to fall short with just what is fitted. */
-function withSeen(judged: CircuitVerdict, reason: string): CircuitVerdict {
+function withSeen(judged: CircuitVerdict, trial: ShortSeen): CircuitVerdict {
   const rest = judged.limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much']));
   return {
     ...judged,
     watched: 'falls-short',
     state: worstState(['falls-short', ...rest, ...judged.findings.map((finding) => finding.state)]),
-    reason,
-    reasons: [reason, ...judged.reasons.slice(1)],
+    why: [{ of: 'seen', trial }, ...judged.why],
   };
 }
 

@@ -1,18 +1,16 @@
-import type { Finding, LimitCheck } from './requirements/finding.ts';
+import type { LimitCheck, Requirement } from './requirements/finding.ts';
 
 /** How near to its limit the nearest of some checks is, 1 where it has reached it; broken ones a million more: units of the limit. */
 export function heaviest(limits: readonly LimitCheck[]): number {
   return Math.max(...limits.map((limit) => (limit.ok ? 0 : 1e6) + limit.value / limit.limit));
 }
 
-/** The limits that are broken, as findings. */
-export function broken(limits: readonly LimitCheck[]): Finding[] {
-  return limits.flatMap((limit): Finding[] =>
-    limit.ok ? [] : [{ requirement: requirementOf(limit), state: 'too-much', text: limit.reason }],
-  );
+/** The limits that are broken. */
+export function broken(limits: readonly LimitCheck[]): LimitCheck[] {
+  return limits.filter(({ ok }) => !ok);
 }
 
 /** The requirement a limit belongs to. */
-export function requirementOf({ kind }: LimitCheck): Finding['requirement'] {
+export function requirementOf({ kind }: LimitCheck): Requirement {
   return kind === 'fuse-heating' || kind === 'fuse-lit' ? 'fuse' : kind;
 }

@@ -1,4 +1,3 @@
-import { volts } from '../formatting/format.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
@@ -8,14 +7,6 @@ import { watcherSeen } from './watcherSeen.ts';
 
 /** Something seen that tells of too little load by itself. */
 export type ShortSeen = WatcherTrial & { result: 'fast' | 'slow' | 'message' };
-
-/** What was seen, in words. */
-const SEEN_WORDS: Record<WatcherTrial['result'], string> = {
-  fast: 'a fast flash',
-  slow: 'a slow flash',
-  message: 'a bulb message',
-  normal: 'no message',
-};
 
 /** Whether what was seen is too little load, whatever was fitted. */
 export function saysShort(seen: WatcherTrial): seen is ShortSeen {
@@ -42,13 +33,4 @@ export function seenWithThis(job: Job, circuit: Circuit, configuration: Configur
 /** Something that was seen of too little load with just what a configuration has fitted on a circuit; null where nothing was. */
 export function seenShort(job: Job, circuit: Circuit, configuration: Configuration): ShortSeen | null {
   return seenWithThis(job, circuit, configuration).find(saysShort) ?? null;
-}
-
-/** What was seen with just what is fitted, in a sentence. */
-export function seenReason({ result, on, supply }: WatcherTrial): string {
-  const at = supply
-    ? `, at ${volts(supply.fromVolts)}${supply.toVolts === supply.fromVolts ? '' : ` to ${volts(supply.toVolts)}`}`
-    : '';
-  const lights = on ? `, lights ${on.lights ? 'on' : 'off'}` : '';
-  return `Seen with just this fitted: ${SEEN_WORDS[result]}${at}${lights}.`;
 }

@@ -5,9 +5,23 @@ import { answerQuestion } from '../lookover/questions.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import { addLamps } from '../vehicle/edit/lamps.ts';
+import { reasonsOf } from '../words/verdicts.ts';
 import { Judge } from './judge.ts';
+import type { CircuitVerdict } from './verdict.ts';
 
 const copy = (id: string) => structuredClone(demoJob(id));
+const VEHICLES = [
+  'library-route-3',
+  'dial-a-ride-2',
+  'gritter-4',
+  'courier-moped-7',
+  'exhibition-trailer',
+].map((id) => demoJob(id).vehicle);
+/** What is said of a circuit of one of the demo fleet. */
+const said = (verdict: CircuitVerdict) => {
+  const mine = VEHICLES.find(({ circuits }) => circuits.some(({ id }) => id === verdict.circuitId));
+  return reasonsOf(mine ?? demoJob('library-route-3').vehicle, verdict);
+};
 function judged(job: Job, circuitId: string, configuration: Configuration = 'leds') {
   const circuit = job.vehicle.circuits.find((each) => each.id === circuitId);
   if (!circuit) throw new Error(`no circuit ${circuitId}`);
@@ -36,7 +50,7 @@ describe('a steady circuit', () => {
     expect(verdict.state).toBe('falls-short');
     // 2 × 3 W at 27 V on a converter: 0.22 A; one P21/5W of 29.7/1.06 W at 28 V is about 1 A.
     expect(verdict.amps).toBeCloseTo(6 / 27, 1);
-    expect(verdict.reasons[0]).toMatch(/bulb-check module calls a bulb out.*so it reports a bulb out/);
+    expect(said(verdict)[0]).toMatch(/bulb-check module calls a bulb out.*so it reports a bulb out/);
   });
 
   it('without a watcher is nobody’s concern', () => {
@@ -44,7 +58,7 @@ describe('a steady circuit', () => {
     job.chosen['plate-left'] = 'led-gull-1w';
     const verdict = judged(job, job.vehicle.circuits.find((each) => each.kind === 'plate')?.id ?? '');
     expect(verdict.state).toBe('holds');
-    expect(verdict.reasons.join(' ')).toContain('Nothing watches this circuit');
+    expect(said(verdict).join(' ')).toContain('Nothing watches this circuit');
   });
 
   it('whose wire is read with the pedal up is held up by an LED', () => {
@@ -57,7 +71,7 @@ describe('a steady circuit', () => {
       job.chosen[feed.lampId] = circuit.kind === 'stop' ? 'led-godwit-3r' : 'led-ruff-2r';
     const verdict = judged(job, circuit.id);
     expect(verdict.state).toBe('falls-short');
-    expect(verdict.reasons[0]).toMatch(/V on the wire with the pedal up/);
+    expect(said(verdict)[0]).toMatch(/V on the wire with the pedal up/);
   });
 
   it('whose wire nobody has looked at may be held up, and says what to measure', () => {
@@ -77,7 +91,7 @@ describe('a steady circuit', () => {
     expect(fitted().state).toBe('holds');
     const open = fitted(...circuit.feeds.map(() => 'led-ruff-2r'));
     expect(open.state).toBe('either-way');
-    expect(open.reasons[0]).toMatch(/Nobody has looked.*If one does: [\d.]+ V.*Measure the wire/);
+    expect(said(open)[0]).toMatch(/Nobody has looked.*If one does: [\d.]+ V.*Measure the wire/);
     for (const facts of [{ gearbox: 'manual' as const }, { brakeSensed: false }]) {
       job.vehicle.facts = facts;
       expect(judged(job, circuit.id).state).toBe('holds');
@@ -92,7 +106,7 @@ describe('a steady circuit', () => {
     for (const { watch } of flasher.outputs) if (watch) watch.canSetLed = null;
     const open = judged(job, 'third', 'cured');
     expect(open.state).toBe('either-way');
-    expect(open.reason).toMatch(
+    expect(said(open)[0]).toMatch(
       /Nobody has looked up whether the .* can be told of LEDs.*read the setting back/,
     );
     const told = job.vehicleCures.find((cure) => 'circuitId' in cure && cure.circuitId === 'third');
@@ -105,11 +119,11 @@ describe('a steady circuit', () => {
     const job = copy('library-route-1');
     expect(judged(job, 'turn-left', 'cured').state).toBe('holds');
     for (const lamp of job.vehicle.lamps) lamp.resistorMount = 'unknown';
-    expect(judged(job, 'turn-left', 'cured').reasons.join(' ')).toMatch(
+    expect(said(judged(job, 'turn-left', 'cured')).join(' ')).toMatch(
       /Nobody has looked whether there is metal.*rear left.*say it in Identify/,
     );
     for (const cure of Object.values(job.cures)) for (const each of cure?.networks ?? []) each.plugged = true;
-    expect(judged(job, 'turn-left', 'cured').reasons.join(' ')).not.toMatch(/metal/);
+    expect(said(judged(job, 'turn-left', 'cured')).join(' ')).not.toMatch(/metal/);
   });
 
   it('that starts the alternator falls short through an LED', () => {
@@ -121,7 +135,7 @@ describe('a steady circuit', () => {
     job.chosen[id] = 'led-wren-9';
     const verdict = judged(job, circuit.id);
     expect(verdict.state).toBe('falls-short');
-    expect(verdict.reasons[0]).toMatch(/at 11.8 V does not start the alternator/);
+    expect(said(verdict)[0]).toMatch(/at 11.8 V does not start the alternator/);
   });
 
   it('more lamps on one feed are counted against the fuse', () => {
@@ -137,7 +151,7 @@ describe('a steady circuit', () => {
     const verdict = judged(job, reverse.id);
     expect(verdict.amps).toBeGreaterThan(5);
     expect(verdict.state).toBe('too-much');
-    expect(verdict.reasons[0]).toMatch(/like a steady .* for hours it may carry 3.50 A/);
+    expect(said(verdict)[0]).toMatch(/like a steady .* for hours it may carry 3.50 A/);
     // On the fuse it came with, two more pairs of the same LEDs would do.
     fuse.ratedAmps = 15;
     expect(judged(job, reverse.id).state).toBe('holds');
@@ -147,6 +161,6 @@ describe('a steady circuit', () => {
     const job = copy('library-route-3');
     for (const feed of job.vehicle.circuits.find((each) => each.kind === 'plate')?.feeds ?? [])
       job.chosen[feed.lampId] = 'led-gannet-20';
-    expect(judged(job, 'plate').reasons.join(' ')).toMatch(/draws more than stock: .* where the bulbs drew/);
+    expect(said(judged(job, 'plate')).join(' ')).toMatch(/draws more than stock: .* where the bulbs drew/);
   });
 });

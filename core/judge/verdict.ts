@@ -1,4 +1,6 @@
+import type { WatcherTrial } from '../model/evidence.ts';
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
+import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';
 import type { Company } from '../simulation/litState.ts';
 import type { OutageBand } from './outageBand.ts';
@@ -35,6 +37,42 @@ export interface RatePrediction {
   high: number;
 }
 
+/** One reason of a verdict, as data. */
+export type Ground =
+  | { of: 'limits'; limits: readonly LimitCheck[] }
+  | { of: 'finding'; finding: Finding }
+  /** what was seen with just what is fitted */
+  | { of: 'seen'; trial: WatcherTrial }
+  /** what whoever watches turn lamps makes of the verdict's points, between what else is wrong and a limit */
+  | {
+      of: 'flash';
+      subject: 'lamps' | 'weaker-side' | 'both-sides';
+      flasher: Flasher;
+      wrong: readonly Finding[];
+      limits: readonly LimitCheck[];
+    }
+  /** what whoever watches a circuit that is on steadily makes of them */
+  | {
+      of: 'steady';
+      flasher: Flasher;
+      /** null: nothing watches */
+      watcher: string | null;
+      /** nobody has looked whether anything does */
+      asIf: boolean;
+      /** seen quiet with just this, by which a first start after a sleep is not known */
+      quiet: WatcherTrial | null;
+    }
+  /** what each way the vehicle may be built says */
+  | { of: 'ways'; told: readonly WayGround[] };
+
+/** What one way a vehicle may be built says, with the points it says it of. */
+export interface WayGround {
+  where: string;
+  ground: Ground;
+  points: readonly JudgedPoint[];
+  worst: JudgedPoint | null;
+}
+
 /** How one circuit, of whatever kind, takes what is fitted. */
 export interface CircuitVerdict {
   circuitId: string;
@@ -54,10 +92,8 @@ export interface CircuitVerdict {
   /** at the bulb standard's volts, healthy stock and as fitted, A */
   stockAmps: number;
   amps: number;
-  /** what decides, in a sentence or two with its figures */
-  reason: string;
-  /** all that has something to say, the worst first */
-  reasons: readonly string[];
+  /** all that has something to say, what decides first: `words/verdicts.ts` makes sentences of it */
+  why: readonly Ground[];
 }
 
 /** The verdict on a side of turn lamps: it always has a watcher, and a rate. */
@@ -75,7 +111,7 @@ export interface HazardVerdict {
   litAmps: number;
   rate: RatePrediction;
   limits: readonly LimitCheck[];
-  reason: string;
+  why: readonly Ground[];
 }
 
 /** Every limit a verdict was held against, hazard's first. */

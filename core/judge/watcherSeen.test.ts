@@ -5,6 +5,7 @@ import type { CellLook, Evidence, RateReading, SteadyProof } from '../model/evid
 import type { Job } from '../model/job.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { fittedNow } from '../record/fittedNow.ts';
+import { reasonOf } from '../words/verdicts.ts';
 import { Judge } from './judge.ts';
 import { ownWatcherSeen, watcherSeen } from './watcherSeen.ts';
 
@@ -125,6 +126,6 @@ describe('what is tapped in Prove teaches Cure', () => {
       Judge.of({ ...open, evidence }, DEMO_SHELF, 'leds').circuit(stop);
     expect(judged([]).state).toBe('either-way');
     expect(judged([told]).state).toBe('falls-short');
-    expect(judged([told]).reason).toMatch(/^Seen with just this fitted: a bulb message/);
+    expect(reasonOf(open.vehicle, judged([told]))).toMatch(/^Seen with just this fitted: a bulb message/);
   });
 });

@@ -6,6 +6,7 @@ import { ownWatcherSeen } from '../judge/watcherSeen.ts';
 import type { Job } from '../model/job.ts';
 import { circuitById } from '../model/vehicle/lookUp.ts';
 import { fittedNow } from '../record/fittedNow.ts';
+import { reasonOf } from '../words/verdicts.ts';
 import { resultsFor } from './seen.ts';
 import { verdictsOf } from './verdicts.ts';
 import { builtWaysOf, waysOf, waysSeen } from './ways.ts';
@@ -85,10 +86,10 @@ describe('a message seen on a circuit that is on steadily', () => {
     expect(judged(fresh).state).toBe('either-way');
     const after = judged({ ...fresh, evidence: [seen] });
     expect(after.state).toBe('falls-short');
-    expect(after.reason).toMatch(/^Seen with just this fitted: a bulb message/);
+    expect(reasonOf(fresh.vehicle, after)).toMatch(/^Seen with just this fitted: a bulb message/);
     const back = { ...fresh, evidence: [seen], chosen: { ...fresh.chosen } };
     for (const { lampId } of circuitById(fresh.vehicle, stop).feeds) back.chosen[lampId] = 'led-ruff-2r';
-    expect(judged(back).reason).not.toMatch(/Nobody has looked whether anything watches/);
+    expect(reasonOf(fresh.vehicle, judged(back))).not.toMatch(/Nobody has looked whether anything watches/);
   });
 
   it('is not outdone by one that stayed quiet: the message may come at the first cold start', () => {

@@ -1,6 +1,7 @@
 import { byWorst, type VerdictState } from '../judge/states.ts';
 import type {
   CircuitVerdict,
+  Ground,
   HazardVerdict,
   RatePrediction,
   TurnCircuitVerdict,
@@ -40,14 +41,12 @@ export function unitedCircuit<V extends CircuitVerdict>(told: readonly Told<V>[]
   const speaks = worstOf(told);
   const rates = told.flatMap(({ verdict }) => (verdict.rate ? [verdict.rate] : []));
   const state = eitherOf(told.map(({ verdict }) => verdict.state));
-  const reason = unitedReason(told, state);
   return {
     ...speaks,
     state,
     watched: eitherOf(told.map(({ verdict }) => verdict.watched)),
     rate: rates.length > 0 ? unitedRate(rates) : null,
-    reason,
-    reasons: [reason, ...speaks.reasons.slice(1)],
+    why: [...unitedWhy(told, state), ...speaks.why.slice(1)],
   };
 }
 
@@ -89,7 +88,7 @@ function unitedHazard(told: readonly Told<HazardVerdict>[]): HazardVerdict {
     state,
     litAmps: Math.max(...told.map(({ verdict }) => verdict.litAmps)),
     rate: unitedRate(told.map(({ verdict }) => verdict.rate)),
-    reason: unitedReason(told, state),
+    why: unitedWhy(told, state),
   };
 }
 
@@ -98,14 +97,12 @@ function worstOf<V extends { state: VerdictState }>(told: readonly Told<V>[]): V
   return (worst as Told<V>).verdict;
 }
 
-/** What each says, those that say the same together; of all that agree the first alone. */
-function unitedReason(
-  told: readonly Told<{ state: VerdictState; reason: string }>[],
-  state: VerdictState,
-): string {
+/** What each says where they do not agree; of all that agree the first alone. */
+function unitedWhy(told: readonly Told<CircuitVerdict | HazardVerdict>[], state: VerdictState): Ground[] {
   if (state !== 'either-way' || told.every(({ verdict }) => verdict.state === state))
-    return worstOf(told).reason;
-  const seen = new Map<string, string>();
-  for (const { where, verdict } of told) if (!seen.has(where)) seen.set(where, verdict.reason);
-  return `Nobody has looked how it flashes. ${[...seen].map(([where, reason]) => `${where}: ${reason}`).join(' ')}`;
+    return worstOf(told).why.slice(0, 1);
+  const ways = told.flatMap(({ where, verdict: { why, points, worst } }) =>
+    why.slice(0, 1).map((ground) => ({ where, ground, points, worst })),
+  );
+  return [{ of: 'ways', told: ways }];
 }

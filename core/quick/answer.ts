@@ -12,6 +12,7 @@ import { flasherPlace } from '../possible/verdicts.ts';
 import { analysesOf, type Way, waysOf, waysSeen } from '../possible/ways.ts';
 import { setFlasher } from '../presets/flashers.ts';
 import { ledOf } from '../simulation/fitment.ts';
+import { reasonOf } from '../words/verdicts.ts';
 import { type JudgedWay, judgeWay } from './judgedWay.ts';
 import { isAboutTurns, type QuickQuestion } from './question.ts';
 import { type QuickJob, quickJob } from './quickJob.ts';
@@ -184,13 +185,15 @@ function splitOf(judged: readonly JudgedWay[]): SplitRow[] {
 }
 
 function wordsOf(judged: JudgedWay, state: VerdictState): string {
-  const { flasher, rate, verdicts } = judged;
+  const { way, flasher, rate, verdicts } = judged;
   if (rate === null)
     return state === 'holds'
       ? 'quiet'
       : state === 'either-way'
         ? 'a message, or none'
-        : (verdicts[0]?.reason ?? '');
+        : verdicts[0]
+          ? reasonOf(way.job.vehicle, verdicts[0])
+          : '';
   if (isAllFour(judged)) return state === 'falls-short' ? 'all four flash' : 'normal, or all four flash';
   switch (state) {
     case 'holds':
@@ -253,5 +256,5 @@ const UNLESS: Record<FlasherKind, string> = {
 function whyOf(judged: readonly JudgedWay[]): string {
   const [worst] = judged.toSorted((a, b) => byWorst(a.state, b.state));
   const speaks = worst?.verdicts.toSorted((a, b) => byWorst(a.state, b.state))[0];
-  return speaks?.reason ?? '';
+  return worst && speaks ? reasonOf(worst.way.job.vehicle, speaks) : '';
 }

@@ -2,19 +2,20 @@ import { possibleLeds } from '../../core/circuit/engine/openLed.ts';
 import { underloadedRate } from '../../core/devices/flasher.ts';
 import { thresholdAt } from '../../core/devices/threshold.ts';
 import { JobAnalysis } from '../../core/judge/analysis.ts';
-import { bandAt, EQUAL_SHARE } from '../../core/judge/requirements/watcherLooks.ts';
-import { looksAt, seenBy } from '../../core/judge/scenario.ts';
+import { EQUAL_SHARE } from '../../core/judge/requirements/watcherLooks.ts';
+import { looksAt } from '../../core/judge/scenario.ts';
 import { variantOf } from '../../core/judge/variants.ts';
 import { testVolts, workingPoints } from '../../core/judge/workingPoints.ts';
 import type { TrialResult } from '../../core/model/evidence.ts';
 import type { LedPart, Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
-import type { ThresholdLaw } from '../../core/model/vehicle/flasher.ts';
-import { turnCircuits } from '../../core/model/vehicle/lookUp.ts';
+import type { Flasher, ThresholdLaw } from '../../core/model/vehicle/flasher.ts';
+import { lampById, lampIdsOf, turnCircuits } from '../../core/model/vehicle/lookUp.ts';
 import { builtWaysOf, type Way } from '../../core/possible/ways.ts';
 import type { QuickQuestion, QuickTrial } from '../../core/quick/question.ts';
 import { quickJob } from '../../core/quick/quickJob.ts';
-import { ALONE } from '../../core/simulation/litState.ts';
+import { type Fitment, healthyStock } from '../../core/simulation/fitment.ts';
+import { flowsInTime } from './flowsInTime.ts';
 
 /** A vehicle and an LED as they truly are behind a question that does not say: what each look would show. */
 export interface HiddenVehicle {
@@ -43,26 +44,24 @@ export function hiddenVehicle(question: QuickQuestion, shelf: Shelf, random: () 
   if (!turns) throw new Error('nothing is fitted');
   const { flasher } = turns.fitment;
   const law = pick(LAWS);
-  const look = pick(looksAt(possibility.job.vehicle, flasher, circuit));
+  const { vehicle } = possibility.job;
+  const lookSeconds = pick(looksAt(vehicle, flasher, circuit));
   const points = workingPoints(asked.systemVolts).map((point) => point.volts);
   const reference = testVolts(asked.systemVolts);
   const follows = (volts: number) => thresholdAt({ amps: 1, atVolts: reference, law }, volts);
-  // A healthy vehicle: its threshold lies in the band at every supply it meets.
-  const low = Math.max(...points.map((v) => band(v).lowAmps / follows(v)));
-  const high = Math.min(...points.map((v) => band(v).highAmps / follows(v)));
+  const stock = healthyStock(possibility.job);
+  const flows = (emfVolts: number, fitment: Fitment, without?: string) =>
+    flowsInTime({ vehicle, fitment, circuit, emfVolts, lookSeconds, ...(without ? { without } : {}) });
+  // A healthy vehicle: at every supply it meets its threshold lies between what one dead lamp leaves and what all draw.
+  const mains = lampIdsOf(circuit).filter((id) => lampById(vehicle, id).role === 'main');
+  const least = asksFor(flasher, circuit);
+  const low = Math.max(
+    ...points.map((v) => Math.max(...mains.map((id) => flows(v, stock, id))) / follows(v)),
+  );
+  const high = Math.min(...points.map((v) => flows(v, stock) / follows(v)));
   const threshold = low + random() * Math.max(0, high - low);
-  function band(volts: number) {
-    return bandAt(possibility, flasher, circuit, volts, look, ALONE);
-  }
-  const short = (emfVolts: number) => {
-    const amps = seenBy(
-      turns as NonNullable<typeof turns>,
-      circuit,
-      { sides: [circuit.side], company: ALONE },
-      { emfVolts, lookSeconds: look, resistorFactor: 1 },
-    );
-    return amps < threshold * follows(emfVolts) * (1 - EQUAL_SHARE);
-  };
+  const short = (emfVolts: number) =>
+    flows(emfVolts, turns.fitment) < (least ?? threshold * follows(emfVolts)) * (1 - EQUAL_SHARE);
   const result = (): TrialResult => {
     if (flasher.kind === 'thermal') return 'slow';
     if (flasher.kind === 'controller') return pick(['fast', 'message']);
@@ -75,6 +74,13 @@ export function hiddenVehicle(question: QuickQuestion, shelf: Shelf, random: () 
     shows: (emfVolts) => (short(emfVolts) ? whenShort : 'normal'),
     holds: !points.some(short),
   };
+}
+
+/** What a flasher asks for that says it itself, A: printed on one that does not watch, nothing on an output that does not. */
+function asksFor(flasher: Flasher, circuit: TurnCircuit): number | null {
+  if (flasher.kind === 'non-watching-relay') return flasher.minAmps;
+  if (flasher.kind !== 'controller') return null;
+  return flasher.outputs.some(({ circuitId, watch }) => circuitId === circuit.id && watch) ? null : 0;
 }
 
 /** An LED somewhere between the least and the most a part may draw, with the inside of one of its possibilities. */

@@ -7,6 +7,7 @@ import type { Job } from '../../core/model/job.ts';
 import { turnCircuits } from '../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
+import { reasonOf } from '../../core/words/verdicts.ts';
 import { firstTurn } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -98,6 +99,6 @@ describe('load resistors, common practice', () => {
     };
     const side = Judge.of(single, DEMO_SHELF, 'cured').verdict().circuits[0];
     expect(side?.state).toBe('either-way');
-    expect(side?.reason).toContain('11.8, 12.6, 13.5 and 14.4 V');
+    expect(side && reasonOf(single.vehicle, side)).toContain('11.8, 12.6, 13.5 and 14.4 V');
   });
 });

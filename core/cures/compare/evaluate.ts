@@ -12,9 +12,11 @@ import type { JudgedPoint, TurnVerdict } from '../../judge/verdict.ts';
 import { chargingVolts, testVolts } from '../../judge/workingPoints.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import { reasonOf } from '../../words/verdicts.ts';
 import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, loadedLeds } from './heat.ts';
 import type { CureKind, CureOption } from './option.ts';
@@ -166,7 +168,7 @@ function turnOutcome(judge: Judge): Outcome {
     state: verdict.state,
     watcher: watcherState(verdict),
     allFour: findings.some((finding) => finding.requirement === 'back-feed'),
-    reason: reasonOf(verdict),
+    reason: turnReason(judge.job.vehicle, verdict),
     points: allPoints(verdict),
     situations: situationsOf(judge.turns, verdict),
     litAmps: verdict.hazard?.litAmps ?? Math.max(...verdict.circuits.map((each) => each.worst.amps.high)),
@@ -177,6 +179,7 @@ function steadyOutcome(judge: Judge, { circuits }: CureScope): Outcome {
   const verdicts = circuits.map((circuit) => judge.circuit(circuit));
   const broken = verdicts.some((verdict) => verdict.limits.some((limit) => !limit.ok));
   const state = worstState(verdicts.map((verdict) => verdict.state));
+  const worst = verdicts.find((verdict) => verdict.state === state);
   return {
     state,
     watcher: worstState([
@@ -184,7 +187,7 @@ function steadyOutcome(judge: Judge, { circuits }: CureScope): Outcome {
       ...(broken ? (['too-much'] as const) : []),
     ]),
     allFour: false,
-    reason: verdicts.find((verdict) => verdict.state === state)?.reason ?? '',
+    reason: worst ? reasonOf(judge.job.vehicle, worst) : '',
     points: verdicts.flatMap((verdict) => verdict.points),
     situations: [],
     litAmps: verdicts.reduce((sum, verdict) => sum + (verdict.worst?.amps.high ?? verdict.amps), 0),
@@ -281,12 +284,14 @@ function pointsOf(all: readonly JudgedPoint[]): CureReport['points'] {
     }));
 }
 
-function reasonOf(verdict: TurnVerdict): string {
+function turnReason(vehicle: Vehicle, verdict: TurnVerdict): string {
   const worst = worstState(verdict.circuits.map((each) => each.state));
   const side = verdict.circuits.find((each) => each.state === worst);
   return verdict.hazard && verdict.hazard.state !== 'holds' && worst === 'holds'
-    ? verdict.hazard.reason
-    : (side?.reason ?? '');
+    ? reasonOf(vehicle, verdict.hazard)
+    : side
+      ? reasonOf(vehicle, side)
+      : '';
 }
 
 function builtInWatts(job: Job, shelf: Shelf, scope: CureScope): number {

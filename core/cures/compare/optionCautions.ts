@@ -3,6 +3,7 @@ import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { reasonOf } from '../../words/verdicts.ts';
 import { builtInHeats } from './heat.ts';
 import type { CureOption } from './option.ts';
 import { loadsDimFeed } from './options/harness.ts';
@@ -58,7 +59,7 @@ function builtInCautions(
   )) {
     if (!lampIdsOf(circuit).some((id) => change?.chosen?.[id])) continue;
     const verdict = Judge.of(cured, shelf, 'cured').circuit(circuit);
-    if (verdict.state !== 'holds') cautions.push(`${circuit.name}: ${verdict.reasons[0] ?? ''}`);
+    if (verdict.state !== 'holds') cautions.push(`${circuit.name}: ${reasonOf(job.vehicle, verdict)}`);
   }
   return cautions;
 }

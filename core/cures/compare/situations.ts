@@ -6,6 +6,7 @@ import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import { hasCapacitor } from '../../simulation/fitment.ts';
 import { inrushOf } from '../../simulation/inrush.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import { findingWords } from '../../words/findings.ts';
 
 /** One of the combinations that break a conversion, and what becomes of it. */
 export interface Situation {
@@ -58,7 +59,7 @@ function coldStart({ simulation, vehicle, fitment }: TurnCircuits, { circuits }:
   const trips = circuits
     .flatMap(({ findings }) => findings)
     .find(({ requirement }) => requirement === 'cold-start');
-  if (trips) return { ...base, state: trips.state, text: trips.text };
+  if (trips) return { ...base, state: trips.state, text: findingWords(vehicle, trips) };
   const [circuit] = turnCircuits(vehicle);
   if (!circuit || !lampIdsOf(circuit).some((id) => hasCapacitor(fitment, id)))
     return { ...base, state: 'holds', text: 'no more inrush than the cold stock bulbs had' };

@@ -1,5 +1,4 @@
-import { amps, percent } from '../../formatting/format.ts';
-import { lampById, lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { isTurn } from '../scenario.ts';
 import { testVolts } from '../workingPoints.ts';
@@ -12,17 +11,20 @@ const GLOWS = 0.05;
 /** With this side lit, the other must stay dark. */
 export function backFeedRequirement({ vehicle, circuit, fitted }: Scene): Finding[] {
   if (!vehicle.pilot || !isTurn(circuit)) return [];
-  const text = pilotBackFeed(fitted, circuit.id);
-  return text ? [{ requirement: 'back-feed', state: 'falls-short', text }] : [];
+  const lit = pilotBackFeed(fitted, circuit.id);
+  return lit ? [{ requirement: 'back-feed', state: 'falls-short', ...lit }] : [];
 }
 
 /**
- * Whether the pilot between the sides lights LEDs of the side that should be dark: which, in words; null where it
- * does not.
+ * Whether the pilot between the sides lights an LED of the side that should be dark, with how much, A and as a share of its
+ * own; null where it does not.
  *
  * @param litId the lit side
  */
-function pilotBackFeed(turns: TurnCircuits, litId: string): string | null {
+function pilotBackFeed(
+  turns: TurnCircuits,
+  litId: string,
+): { lampId: string; amps: number; ratedShare: number } | null {
   const { vehicle, fitment } = turns;
   const lit = turnCircuits(vehicle).find((circuit) => circuit.id === litId);
   const dark = turnCircuits(vehicle).find((circuit) => circuit.id !== litId);
@@ -33,8 +35,7 @@ function pilotBackFeed(turns: TurnCircuits, litId: string): string | null {
     if (content?.kind !== 'led') continue;
     const back = turns.darkAmps({ emfVolts, sides: [lit.side] }, lampId);
     const rated = content.part.watts / content.part.atVolts;
-    if (back > GLOWS * rated)
-      return `Through the pilot ${amps(back)} lights ${lampById(vehicle, lampId).name.toLowerCase()}, ${percent(back / rated)} of its own: all four flash.`;
+    if (back > GLOWS * rated) return { lampId, amps: back, ratedShare: back / rated };
   }
   return null;
 }

@@ -18,5 +18,5 @@ export function builtInHeatRequirement({ vehicle, circuit, fitted }: Scene): Fin
     .toSorted((a, b) => b.heat.peakCelsius - a.heat.peakCelsius);
   return burnt
     .slice(0, 1)
-    .map(({ heat }) => ({ requirement: 'built-in-heat', state: 'too-much', text: heat.reason }));
+    .map(({ heat }) => ({ requirement: 'built-in-heat', state: 'too-much', heat: heat.reason }));
 }

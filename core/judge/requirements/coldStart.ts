@@ -1,4 +1,3 @@
-import { amps } from '../../formatting/format.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { hasCapacitor } from '../../simulation/fitment.ts';
 import { inrushOf } from '../../simulation/inrush.ts';
@@ -20,7 +19,8 @@ export function coldStartRequirement({ vehicle, circuit, fitted }: Scene): Findi
     {
       requirement: 'cold-start',
       state: 'too-much',
-      text: `From cold the capacitors still take ${amps(trips.amps)} when the output looks, over its ${amps(trips.limitAmps)}.`,
+      amps: trips.amps,
+      limitAmps: trips.limitAmps,
     },
   ];
 }

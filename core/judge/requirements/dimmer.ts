@@ -1,4 +1,3 @@
-import { percent } from '../../formatting/format.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import { testVolts } from '../workingPoints.ts';
@@ -19,7 +18,7 @@ export function dimmerRequirement({ vehicle, circuit, fitted }: Scene): Finding[
     {
       requirement: 'dimmer',
       state: 'holds',
-      text: `At the dimmer’s darkest ${percent(at(true) / at(false))} of the current still flows, so LEDs there keep about as much of their light.`,
+      leftShare: at(true) / at(false),
     },
   ];
 }

@@ -1,4 +1,3 @@
-import { amps, volts } from '../../formatting/format.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import { workingPoints } from '../workingPoints.ts';
 import type { Finding } from './finding.ts';
@@ -18,7 +17,9 @@ export function excitationRequirement({ vehicle, circuit, fitted, tolerance }: S
         {
           requirement: 'excitation',
           state: 'falls-short',
-          text: `${amps(flows)} at ${volts(emfVolts)} does not start the alternator, which wants ${amps(excite.amps)}.`,
+          amps: flows,
+          neededAmps: excite.amps,
+          atVolts: emfVolts,
         },
       ]
     : [];

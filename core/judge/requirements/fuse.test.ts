@@ -8,6 +8,7 @@ import { turnCircuits, turnFuse } from '../../model/vehicle/lookUp.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { fitmentOf } from '../../simulation/fitment.ts';
 import { TurnCircuits } from '../../simulation/turnCircuits.ts';
+import { reasonOf } from '../../words/verdicts.ts';
 import { Judge } from '../judge.ts';
 import { fuseLoad } from './fuse.ts';
 
@@ -73,7 +74,9 @@ describe('a fuse that turn and other circuits share', () => {
     expect(load.rmsAmps).toBeGreaterThan(0.7 * fuse.ratedAmps);
     const verdict = Judge.of(job, DEMO_SHELF, 'cured').verdict();
     expect(verdict.state).toBe('too-much');
-    expect(verdict.circuits[0]?.reason).toMatch(/with everything else on it lit heats/);
+    expect(verdict.circuits[0] && reasonOf(job.vehicle, verdict.circuits[0])).toMatch(
+      /with everything else on it lit heats/,
+    );
   });
 
   it('is judged the same from a steady circuit on it', () => {

@@ -1,5 +1,4 @@
 import { meanSquareOfFlash, type PulsedAmps } from '../../circuit/meanSquare.ts';
-import { amps } from '../../formatting/format.ts';
 import { feedFuseId, fuseById } from '../../model/vehicle/lookUp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { isOn } from '../../simulation/bearing.ts';
@@ -9,7 +8,7 @@ import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import type { HealthyBands } from '../outageBand.ts';
 import { workingPoints } from '../workingPoints.ts';
 import { CircuitAmps, type Memory } from './circuitAmps.ts';
-import { type LimitCheck, limitCheck } from './finding.ts';
+import { type LimitCheck, limitCheck, type OnFuse } from './finding.ts';
 import { trailerAmps } from './trailer.ts';
 
 /**
@@ -125,50 +124,31 @@ function worstLoad(turns: TurnCircuits, fuseId: string, resistorFactor: number, 
  * works with is its maker's affair, up to the rating itself.
  *
  * @param stock what it carried with its stock bulbs; null where nobody asks
- * @param subject what draws it, to begin a sentence
+ * @param on what draws it
  */
-export function fuseLimits(
-  fuse: Fuse,
-  load: FuseLoad,
-  stock: FuseLoad | null,
-  subject: string,
-): LimitCheck[] {
+export function fuseLimits(fuse: Fuse, load: FuseLoad, stock: FuseLoad | null, on: OnFuse): LimitCheck[] {
   const { litAmps, rmsAmps } = load;
   const continuous = fuse.ratedAmps * FUSE_CONTINUOUS_SHARE;
   const asMade = stock !== null && rmsAmps <= stock.rmsAmps * 1.001;
   const litAsMade = stock !== null && litAmps <= stock.litAmps * 1.001;
   return [
     limitCheck(
-      'fuse-heating',
+      { kind: 'fuse-heating', on },
       fuse.name,
       rmsAmps,
       continuous,
-      (ok) =>
-        ok
-          ? rmsAmps <= continuous
-            ? `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}, within the ${amps(continuous)} it may carry for hours.`
-            : `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}, no more than its stock bulbs did.`
-          : `${subject} heats the ${fuse.name} like a steady ${amps(rmsAmps)}; for hours it may carry ${amps(continuous)}, which is 70 % of its rating.`,
       'A',
       rmsAmps <= continuous || (asMade && rmsAmps <= fuse.ratedAmps),
     ),
     limitCheck(
-      'fuse-lit',
+      { kind: 'fuse-lit', on },
       fuse.name,
       litAmps,
       fuse.ratedAmps,
-      (ok) =>
-        ok
-          ? `Lit, ${lower(subject)} draws ${amps(litAmps)}, ${litAmps <= fuse.ratedAmps ? `under the ${fuse.name}` : 'no more than its stock bulbs did'}.`
-          : `Lit, ${lower(subject)} draws ${amps(litAmps)}, more than the ${fuse.name} itself: a relay stuck on would blow it.`,
       'A',
       litAmps <= fuse.ratedAmps || litAsMade,
     ),
   ];
-}
-
-function lower(text: string): string {
-  return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
 /** Everything on one fuse of a vehicle, against it. */
@@ -183,16 +163,17 @@ export function fuseRequirement(
   const memory = healthy.currents;
   const load = worstLoad(fitted, fuseId, 1 - tolerance, memory);
   const stock = healthy.remember(`fuse ${fuseId}`, () => worstLoad(healthy.turns, fuseId, 1, memory));
-  return fuseLimits(fuse, load, stock, subjectFor(vehicle, fuseId));
+  return fuseLimits(fuse, load, stock, drawnFrom(vehicle, fuseId));
 }
 
-/** What draws from a fuse, in words. */
-function subjectFor(vehicle: Vehicle, fuseId: string): string {
+/** What draws from a fuse. */
+function drawnFrom(vehicle: Vehicle, fuseId: string): OnFuse {
   const on = vehicle.circuits.filter((circuit) =>
     [feedFuseId(vehicle, circuit), circuit.stopFuseId].includes(fuseId),
   );
   const turns = on.some((circuit) => circuit.kind === 'turn');
-  const flash = turns ? (vehicle.hazardSwitch ? 'Hazard' : 'A side') : '';
-  if (flash && on.every((circuit) => circuit.kind === 'turn')) return flash;
-  return flash ? `${flash} with everything else on it lit` : 'Everything on it lit';
+  return {
+    flashing: turns ? (vehicle.hazardSwitch ? 'hazard' : 'side') : null,
+    beside: !on.every((circuit) => circuit.kind === 'turn'),
+  };
 }

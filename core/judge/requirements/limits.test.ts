@@ -5,20 +5,21 @@ import type { ResistorNetwork } from '../../model/cures.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
 import { turnFuse } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { limitWords } from '../../words/findings.ts';
 import type { LimitCheck } from './finding.ts';
 import { fuseLimits } from './fuse.ts';
 import { relayLimit } from './relay.ts';
 import { resistorLimits } from './resistor.ts';
 import { switchLimit } from './switch.ts';
 
-const supplyLimits = (vehicle: Vehicle, flasher: Flasher, litAmps: number, subject: string) => [
+const supplyLimits = (vehicle: Vehicle, flasher: Flasher, litAmps: number) => [
   ...fuseLimits(
     turnFuse(vehicle),
     { litAmps, rmsAmps: litAmps * Math.sqrt(flasher.onFraction), besideAmps: 0 },
     null,
-    subject,
+    { flashing: 'hazard', beside: false },
   ),
-  ...relayLimit(vehicle, flasher, () => litAmps, subject),
+  ...relayLimit(vehicle, flasher, () => litAmps, 'hazard'),
 ];
 
 const switched = (flasher: Flasher, litAmps: number, stockAmps: number) =>
@@ -27,6 +28,7 @@ const switched = (flasher: Flasher, litAmps: number, stockAmps: number) =>
     () => litAmps,
     () => stockAmps,
   );
+const said = (limit: LimitCheck | undefined) => (limit ? limitWords(limit) : '');
 const kinds = (checks: readonly LimitCheck[]) =>
   Object.fromEntries(checks.map((each) => [each.kind, each.ok]));
 const piece = (ohms: number, watts: number) => ({ partId: null, ohms, watts, tolerance: 0.05 });
@@ -48,7 +50,7 @@ describe('supplyLimits', () => {
     [15.1, { 'fuse-heating': false, 'fuse-lit': false, relay: true }],
     [16.1, { 'fuse-heating': false, 'fuse-lit': false, relay: false }],
   ])('at %f A lit', (litAmps, expected) => {
-    expect(kinds(supplyLimits(QUILLON_75, QUILLON_75.flasher, litAmps, 'Hazard'))).toEqual(expected);
+    expect(kinds(supplyLimits(QUILLON_75, QUILLON_75.flasher, litAmps))).toEqual(expected);
   });
 
   it('counts a trailer on a plain socket against a relay that replaces the stock one, and against that one alone', () => {
@@ -69,10 +71,10 @@ describe('supplyLimits', () => {
       position: 0,
     };
     const relay = (vehicle: Vehicle, flasher: Flasher) =>
-      supplyLimits(vehicle, flasher, 0.84, 'Hazard').find((each) => each.kind === 'relay');
+      supplyLimits(vehicle, flasher, 0.84).find((each) => each.kind === 'relay');
     expect(relay(QUILLON_75, light)).toMatchObject({ ok: true, value: 0.84 });
     expect(relay(towing, light)).toMatchObject({ ok: false });
-    expect(relay(towing, light)?.reason).toMatch(
+    expect(said(relay(towing, light))).toMatch(
       /rated 3.00 A; hazard would draw 4.54 A, 3.70 A of it a trailer/,
     );
     expect(relay(towing, QUILLON_75.flasher)?.value).toBe(0.84);
@@ -81,7 +83,7 @@ describe('supplyLimits', () => {
   });
 
   it('says the figures of what is broken', () => {
-    const reasons = supplyLimits(QUILLON_75, QUILLON_75.flasher, 17, 'Hazard').map((each) => each.reason);
+    const reasons = supplyLimits(QUILLON_75, QUILLON_75.flasher, 17).map(said);
     expect(reasons[0]).toMatch(/like a steady 12\.02 A; for hours it may carry 10\.50 A/);
     expect(reasons[1]).toContain('relay stuck on would blow it');
     expect(reasons[2]).toContain('rated 16.00 A; hazard would draw 17.00 A');
@@ -93,7 +95,7 @@ describe('switchLimit', () => {
     const ok = (amps: number) => switched(QUILLON_75.flasher, amps, 4)[0]?.ok;
     expect(ok(6)).toBe(true);
     expect(ok(6.01)).toBe(false);
-    expect(switched(QUILLON_75.flasher, 7, 4)[0]?.reason).toMatch(
+    expect(said(switched(QUILLON_75.flasher, 7, 4)[0])).toMatch(
       /would carry 7.00 A.*stock bulbs drew, 4.00 A/,
     );
     expect(switched(LARKSPUR_16.flasher, 50, 4)).toEqual([]);

@@ -1,4 +1,3 @@
-import { amps, volts } from '../../formatting/format.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { isTurn } from '../scenario.ts';
@@ -19,7 +18,9 @@ export function moreThanStock({ vehicle, circuit, fitted, healthy }: Scene): Fin
         {
           requirement: 'more-than-stock',
           state: 'holds',
-          text: `It draws more than stock: ${amps(now)} where the bulbs drew ${amps(stock)} at ${volts(emfVolts)}.`,
+          amps: now,
+          stockAmps: stock,
+          atVolts: emfVolts,
         },
       ]
     : [];

@@ -11,5 +11,5 @@ export function mountRequirement({ vehicle, circuit, fitted }: Scene): Finding[]
   const inputs = new Set(circuit.feeds.map(({ lampId, input }) => `${lampId} ${input}`));
   const own = resistors.filter((each) => inputs.has(`${each.lampId} ${each.input ?? 'main'}`));
   const heat = condemnedIn(vehicle, own, chargingVolts(vehicle.systemVolts), resistors);
-  return heat ? [{ requirement: 'mount', state: 'too-much', text: heat.reason }] : [];
+  return heat ? [{ requirement: 'mount', state: 'too-much', heat: heat.reason }] : [];
 }

@@ -1,4 +1,3 @@
-import { amps } from '../../formatting/format.ts';
 import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
 import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
@@ -13,9 +12,5 @@ export function turnOutputs(vehicle: Vehicle, flasher: Flasher): ControllerOutpu
 
 /** An output that switches off above its limit, against what it carries, A. */
 export function outputLimit(name: string, { limitAmps }: ControllerOutput, carried: number): LimitCheck {
-  return limitCheck('output', name, carried, limitAmps, (ok) =>
-    ok
-      ? `An output switches off above ${amps(limitAmps)}; it carries ${amps(carried)}.`
-      : `An output switches off above ${amps(limitAmps)}; it would carry ${amps(carried)}.`,
-  );
+  return limitCheck({ kind: 'output' }, name, carried, limitAmps);
 }

@@ -1,6 +1,4 @@
 import { normalRate } from '../../devices/flasher.ts';
-import { perMinute } from '../../formatting/format.ts';
-import { sourceWords } from '../../formatting/source.ts';
 import { flashRule } from '../flashRule.ts';
 import { isTurn } from '../scenario.ts';
 import type { Finding } from './finding.ts';
@@ -13,14 +11,23 @@ export function rateRequirement({ vehicle, circuit, fitted }: Scene): Finding[] 
   const rate = normalRate(flasher);
   const { lowest, highest, source } = flashRule(vehicle.region);
   if (rate >= lowest && rate <= highest) return [];
-  const screw = flasher.adjuster
-    ? ` Turn its screw ${rate > highest ? 'from where it stands' : flasher.adjuster.fasterWhen} and wait ${flasher.adjuster.settleSeconds} s before another relay is tried.`
-    : '';
+  const { adjuster } = flasher;
+  const screw = adjuster
+    ? {
+        turn: rate > highest ? ('from where it stands' as const) : adjuster.fasterWhen,
+        settleSeconds: adjuster.settleSeconds,
+      }
+    : null;
   return [
     {
       requirement: 'rate',
       state: 'falls-short',
-      text: `As it is set ${flasher.name} flashes ${perMinute(rate)}, where ${lowest} to ${highest} are allowed (${sourceWords(source)}).${screw}`,
+      flasherName: flasher.name,
+      ratePerMinute: rate,
+      lowest,
+      highest,
+      source,
+      screw,
     },
   ];
 }

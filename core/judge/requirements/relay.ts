@@ -1,5 +1,4 @@
 import { ratedAmps } from '../../devices/flasher.ts';
-import { amps } from '../../formatting/format.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { type LimitCheck, limitCheck } from './finding.ts';
@@ -10,25 +9,18 @@ import { trailerAmps } from './trailer.ts';
  * its maker for whatever may hang on the socket; one that replaces it was not.
  *
  * @param litAmpsOf asked for the highest lit current of hazard, or of one side where there is no hazard switch, A
- * @param subject what draws it, to begin a sentence
+ * @param draws what draws it
  */
 export function relayLimit(
   vehicle: Vehicle,
   flasher: Flasher,
   litAmpsOf: () => number,
-  subject: string,
+  draws: 'hazard' | 'side',
 ): LimitCheck[] {
   const rated = ratedAmps(flasher);
   if (rated === null) return [];
   const litAmps = litAmpsOf();
   const trailer =
     flasher.kind === 'non-watching-relay' ? trailerAmps(vehicle, vehicle.hazardSwitch ? 2 : 1) : 0;
-  const towed = trailer > 0 ? `, ${amps(trailer)} of it a trailer on the socket` : '';
-  return [
-    limitCheck('relay', flasher.name, litAmps + trailer, rated, (ok) =>
-      ok
-        ? `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} draws ${amps(litAmps + trailer)}${towed}.`
-        : `The relay is rated ${amps(rated)}; ${subject.toLowerCase()} would draw ${amps(litAmps + trailer)}${towed}.`,
-    ),
-  ];
+  return [limitCheck({ kind: 'relay', draws, trailerAmps: trailer }, flasher.name, litAmps + trailer, rated)];
 }

@@ -1,5 +1,4 @@
 import { pieceWatts } from '../../circuit/resistorNetwork.ts';
-import { ohms, volts, watts } from '../../formatting/format.ts';
 import type { ResistorNetwork } from '../../model/cures.ts';
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
@@ -34,28 +33,10 @@ export function resistorLimits(
     const lit = pieceWatts(network, at, low);
     const checks = network.pieces.map((piece, index) => {
       const value = (lit[index] ?? 0) * duty;
-      return limitCheck(
-        'resistor',
-        `${ohms(piece.ohms)} at ${where}`,
-        value,
-        piece.watts,
-        (ok) =>
-          ok
-            ? `${ohms(piece.ohms)} at ${where}: ${watts(value)} lit at ${volts(at)}, printed for ${watts(piece.watts)} on metal.`
-            : `${ohms(piece.ohms)} at ${where}: ${watts(value)} lit at ${volts(at)} is more than the ${watts(piece.watts)} printed on it.`,
-        'W',
-      );
+      return limitCheck({ kind: 'resistor', ohms: piece.ohms, atVolts: at }, where, value, piece.watts, 'W');
     });
     if (lamp?.resistorMount === 'none') {
-      checks.push({
-        kind: 'mount',
-        name: where,
-        value: 1,
-        limit: 0,
-        unit: 'W',
-        ok: false,
-        reason: `There is no metal to mount a resistor on at ${where}.`,
-      });
+      checks.push(limitCheck({ kind: 'mount' }, where, 1, 0, 'W'));
     }
     return checks;
   });

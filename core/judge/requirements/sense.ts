@@ -1,4 +1,3 @@
-import { volts } from '../../formatting/format.ts';
 import { type Sensed, sensedOn } from '../../model/vehicle/brakeSense.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
@@ -18,16 +17,15 @@ export function senseRequirement(scene: Scene): Finding[] {
   const { input, known } = sensed;
   const held = heldVolts(scene, sensed);
   if (held <= input.heldUnderVolts) return [];
-  const figures = `${volts(held)} on the wire with the pedal up, where it must be under ${volts(input.heldUnderVolts)}`;
-  const cure = 'A bleed resistor, or one filament left in, cures it.';
   return [
-    known
-      ? { requirement: 'sense', state: 'falls-short', text: `${input.what}: ${figures}. ${cure}` }
-      : {
-          requirement: 'sense',
-          state: 'either-way',
-          text: `Nobody has looked whether a control unit reads this wire (cruise control, shift lock). If one does: ${figures}. ${cure} Measure the wire with its lamps out, key on, pedal up: over 2 V says one does.`,
-        },
+    {
+      requirement: 'sense',
+      state: known ? 'falls-short' : 'either-way',
+      unit: input.what,
+      isRead: known,
+      heldVolts: held,
+      underVolts: input.heldUnderVolts,
+    },
   ];
 }
 

@@ -1,5 +1,5 @@
 import { normalRate } from '../../devices/flasher.ts';
-import { lampById, lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { Fitment } from '../../simulation/fitment.ts';
 import { isTurn } from '../scenario.ts';
@@ -32,22 +32,22 @@ function unfinishedSweeps(
     });
 }
 
-/** One sentence for all of them. */
-function sweepWords(vehicle: Vehicle, sweeps: readonly UnfinishedSweep[], ratePerMinute: number): string {
-  const [first] = sweeps;
-  if (!first) return '';
-  const ms = (seconds: number) => `${Math.round(seconds * 1000)} ms`;
-  const others = sweeps.length > 1 ? ` and ${sweeps.length - 1} more` : '';
-  return `At ${Math.round(ratePerMinute)} a minute ${lampById(vehicle, first.lampId).name.toLowerCase()}${others} is lit for ${ms(first.onSeconds)}, and its sweep needs ${ms(first.sweepSeconds)}: it never finishes.`;
-}
-
 /** A sequential lamp must finish its sweep while it is lit, at the fastest its flasher may run. */
 export function sweepRequirement({ vehicle, circuit, fitted, ratePerMinute }: Scene): Finding[] {
   if (!isTurn(circuit)) return [];
   const rate = ratePerMinute ?? normalRate(fitted.fitment.flasher);
   const ids = lampIdsOf(circuit);
   const sweeps = unfinishedSweeps(vehicle, fitted.fitment, rate).filter(({ lampId }) => ids.includes(lampId));
-  return sweeps.length > 0
-    ? [{ requirement: 'sweep', state: 'falls-short', text: sweepWords(vehicle, sweeps, rate) }]
+  const [first] = sweeps;
+  return first
+    ? [
+        {
+          requirement: 'sweep',
+          state: 'falls-short',
+          ...first,
+          others: sweeps.length - 1,
+          ratePerMinute: rate,
+        },
+      ]
     : [];
 }

@@ -1,4 +1,3 @@
-import { amps } from '../../formatting/format.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
 import { type LimitCheck, limitCheck } from './finding.ts';
 
@@ -23,11 +22,5 @@ export function switchLimit(
   const litAmps = litAmpsOf();
   const stockAmps = stockAmpsOf();
   const trusted = stockAmps * SWITCH_MARGIN;
-  return [
-    limitCheck('switch', 'turn switch', litAmps, trusted, (ok) =>
-      ok
-        ? `The turn switch carries ${amps(litAmps)}; with its stock bulbs it carried ${amps(stockAmps)}, and half as much again is trusted to it.`
-        : `The turn switch would carry ${amps(litAmps)}, more than half again what its stock bulbs drew, ${amps(stockAmps)}: its contacts were made for those.`,
-    ),
-  ];
+  return [limitCheck({ kind: 'switch', stockAmps }, 'turn switch', litAmps, trusted)];
 }

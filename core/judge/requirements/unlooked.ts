@@ -1,4 +1,3 @@
-import { inARow } from '../../formatting/format.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { networksOf } from '../../simulation/fitment.ts';
 import type { Finding } from './finding.ts';
@@ -24,7 +23,8 @@ function openSetting({ job, vehicle, circuit }: Scene): Finding[] {
     {
       requirement: 'unlooked',
       state: 'either-way',
-      text: `Nobody has looked up whether the ${flasher.name} can be told of LEDs here. Ask it with the diagnostic tool, and read the setting back after the key was cycled.`,
+      look: 'setting',
+      flasherName: flasher.name,
     },
   ];
 }
@@ -43,7 +43,8 @@ function openMount({ job, vehicle, circuit }: Scene): Finding[] {
     {
       requirement: 'unlooked',
       state: 'either-way',
-      text: `Nobody has looked whether there is metal to screw a resistor to at ${inARow(lamps.map(({ name }) => name.toLowerCase()))}: look behind the lamp, and say it in Identify.`,
+      look: 'mount',
+      lampIds: lamps.map(({ id }) => id),
     },
   ];
 }

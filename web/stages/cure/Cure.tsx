@@ -7,6 +7,7 @@ import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
+import { reasonOf } from '../../../core/words/verdicts.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { FurtherDown } from '../../ui/FurtherDown.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
@@ -165,7 +166,7 @@ function Head({
         )}
       </div>
       <p className={classes.reason}>
-        {shown ? `${shown.reason} Computed from the rated bulbs and the wiring.` : 'Judging.'}{' '}
+        {shown ? `${reasonOf(job.vehicle, shown)} Computed from the rated bulbs and the wiring.` : 'Judging.'}{' '}
         {!converted && 'No LED is chosen on it yet: go to Choose.'}
       </p>
     </>

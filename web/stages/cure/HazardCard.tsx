@@ -1,6 +1,9 @@
 import { amps, watts } from '../../../core/formatting/format.ts';
 import type { LimitCheck } from '../../../core/judge/requirements/finding.ts';
 import { limitsOf, type TurnVerdict } from '../../../core/judge/verdict.ts';
+import { limitName } from '../../../core/words/findings.ts';
+import { reasonOf } from '../../../core/words/verdicts.ts';
+import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
@@ -8,6 +11,7 @@ import classes from './HazardCard.module.css';
 
 /** Hazard is the sum of both sides: against the band, the fuse and the relay, and each resistor's watts. */
 export function HazardCard({ verdict }: { verdict: TurnVerdict }) {
+  const { vehicle } = useDesk().job;
   const { hazard } = verdict;
   const limits = limitsOf(verdict);
   if (!hazard) {
@@ -19,7 +23,7 @@ export function HazardCard({ verdict }: { verdict: TurnVerdict }) {
   }
   return (
     <Card title="Hazard, both sides together, and the limits" aside={<VerdictBadge state={hazard.state} />}>
-      <p className={classes.reason}>{hazard.reason}</p>
+      <p className={classes.reason}>{reasonOf(vehicle, hazard)}</p>
       <Limits limits={limits} />
     </Card>
   );
@@ -29,7 +33,7 @@ export function HazardCard({ verdict }: { verdict: TurnVerdict }) {
 function Limits({ limits }: { limits: readonly LimitCheck[] }) {
   const byKey = new Map<string, LimitCheck>();
   for (const limit of limits) {
-    const key = `${limit.kind}-${limit.name}`;
+    const key = `${limit.kind}-${limitName(limit)}`;
     const known = byKey.get(key);
     if (!known || limit.value / limit.limit > known.value / known.limit) byKey.set(key, limit);
   }
@@ -48,7 +52,7 @@ function Limit({ limit }: { limit: LimitCheck }) {
   return (
     <li className={classes.limit} data-ok={limit.ok}>
       <span className={classes.name}>
-        <Mark state={limit.ok ? 'holds' : 'too-much'} label /> {NAMES[limit.kind]} {limit.name}
+        <Mark state={limit.ok ? 'holds' : 'too-much'} label /> {NAMES[limit.kind]} {limitName(limit)}
       </span>
       {limit.kind === 'mount' ? (
         <span>no metal there</span>

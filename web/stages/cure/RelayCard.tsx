@@ -2,6 +2,7 @@ import { adjusterFor, mapRelay } from '../../../core/devices/relayMapping.ts';
 import { amps } from '../../../core/formatting/format.ts';
 import { limitsOf } from '../../../core/judge/verdict.ts';
 import type { FlasherPart } from '../../../core/model/part.ts';
+import { limitWords } from '../../../core/words/findings.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -50,7 +51,7 @@ export function RelayCard() {
       </table>
       <RelayWiring mapped={mapped} />
       <p>
-        It starts from {amps(part.minAmps)}. {rating?.reason}
+        It starts from {amps(part.minAmps)}. {rating && limitWords(rating)}
       </p>
       {mapped.adapter ? (
         <div className={classes.adapter} role="note">

@@ -1,34 +1,98 @@
 import { flasherWords } from '../devices/flasher.ts';
 import { amps, volts, voltsList } from '../formatting/format.ts';
+import { coverOf } from '../judge/requirements/watch.ts';
+import { worstState } from '../judge/states.ts';
+import type { Ground, JudgedPoint, WayGround } from '../judge/verdict.ts';
+import type { WatcherTrial } from '../model/evidence.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Company } from '../simulation/litState.ts';
-import type { Finding, LimitCheck } from './requirements/finding.ts';
-import { coverOf } from './requirements/watch.ts';
-import { type VerdictState, worstState } from './states.ts';
-import type { JudgedPoint } from './verdict.ts';
+import { findingWords, limitWords } from './findings.ts';
 
-interface Grounds {
-  flasher: Flasher;
-  state: VerdictState;
+/** A verdict, as far as its reason goes. */
+interface Reasoned {
+  why: readonly Ground[];
   points: readonly JudgedPoint[];
-  worst: JudgedPoint;
-  limits: readonly LimitCheck[];
-  findings: readonly Finding[];
+  worst: JudgedPoint | null;
 }
 
-/** Why one side's verdict is what it is, in one or two sentences with the deciding figures. */
-export function circuitReason({ flasher, state, points, worst, limits, findings }: Grounds): string {
-  if (state === 'too-much' && limits.some((limit) => !limit.ok)) return broken(limits);
-  const wrong = findings.filter((finding) => finding.state !== 'holds').map((finding) => finding.text);
-  return [...wrong, againstBand(flasher, points, worst, 'The lamps')].join(' ');
+/** What decides a verdict, in a sentence or two with its figures. */
+export function reasonOf(vehicle: Vehicle, { why, ...seen }: Reasoned): string {
+  const [first] = why;
+  return first ? groundWords(vehicle, first, seen) : '';
+}
+
+/** All that has something to say of a circuit, the worst first. */
+export function reasonsOf(vehicle: Vehicle, { why, ...seen }: Reasoned): string[] {
+  return why.map((ground) => groundWords(vehicle, ground, seen));
+}
+
+function groundWords(vehicle: Vehicle, ground: Ground, { points, worst }: Omit<Reasoned, 'why'>): string {
+  switch (ground.of) {
+    case 'limits':
+      return ground.limits.map(limitWords).join(' ');
+    case 'finding':
+      return findingWords(vehicle, ground.finding);
+    case 'seen':
+      return seenWords(ground.trial);
+    case 'flash': {
+      const wrong = ground.wrong.map((finding) => findingWords(vehicle, finding));
+      const band = worst ? [againstBand(ground.flasher, points, worst, SUBJECTS[ground.subject])] : [];
+      return [...wrong, ...band, ...ground.limits.map(limitWords)].join(' ');
+    }
+    case 'steady':
+      return steadyWords(ground, points);
+    case 'ways':
+      return waysWords(vehicle, ground.told);
+  }
+}
+
+const SUBJECTS = {
+  lamps: 'The lamps',
+  'weaker-side': 'The weaker side’s lamps',
+  'both-sides': 'Both sides together',
+} as const;
+
+/** What each way a vehicle may be built says, those that say the same together. */
+function waysWords(vehicle: Vehicle, told: readonly WayGround[]): string {
+  const said = new Map<string, string>();
+  for (const { where, ground, ...seen } of told)
+    if (!said.has(where)) said.set(where, groundWords(vehicle, ground, seen));
+  return `Nobody has looked how it flashes. ${[...said].map(([where, reason]) => `${where}: ${reason}`).join(' ')}`;
+}
+
+function steadyWords(
+  { flasher, watcher, asIf, quiet }: Ground & { of: 'steady' },
+  points: readonly JudgedPoint[],
+): string {
+  const said = steadyWatch(flasher, watcher, points);
+  const asked = asIf
+    ? `Nobody has looked whether anything watches this circuit. If nothing does, it holds; if something does: ${said}`
+    : said;
+  return quiet
+    ? `${seenWords(quiet)} What watches may yet call at the first start after the vehicle slept. ${asked}`
+    : asked;
+}
+
+/** What was seen, in words. */
+const SEEN: Record<WatcherTrial['result'], string> = {
+  fast: 'a fast flash',
+  slow: 'a slow flash',
+  message: 'a bulb message',
+  normal: 'no message',
+};
+
+/** What was seen with just what is fitted, in a sentence. */
+function seenWords({ result, on, supply }: WatcherTrial): string {
+  const at = supply
+    ? `, at ${volts(supply.fromVolts)}${supply.toVolts === supply.fromVolts ? '' : ` to ${volts(supply.toVolts)}`}`
+    : '';
+  const lights = on ? `, lights ${on.lights ? 'on' : 'off'}` : '';
+  return `Seen with just this fitted: ${SEEN[result]}${at}${lights}.`;
 }
 
 /** What whoever watches the current of a steady circuit makes of it. */
-export function steadyWatchReason(
-  flasher: Flasher,
-  watcher: string | null,
-  points: readonly JudgedPoint[],
-): string {
+function steadyWatch(flasher: Flasher, watcher: string | null, points: readonly JudgedPoint[]): string {
   const worst = points.reduce<JudgedPoint | null>(
     (least, each) => (least === null || coverOf(each) < coverOf(least) ? each : least),
     null,
@@ -48,27 +112,8 @@ export function steadyWatchReason(
 }
 
 /** When current and band were compared, where that is not once all has settled. */
-export function lookWords({ lookSeconds }: Pick<JudgedPoint, 'lookSeconds'>): string {
+function lookWords({ lookSeconds }: Pick<JudgedPoint, 'lookSeconds'>): string {
   return lookSeconds === undefined ? '' : ` as it looks ${lookSeconds.toFixed(2)} s after switching on`;
-}
-
-/** Why the hazard verdict is what it is. */
-export function hazardReason(grounds: Grounds & { litAmps: number }): string {
-  if (grounds.state === 'too-much') return broken(grounds.limits);
-  const bands = againstBand(
-    grounds.flasher,
-    grounds.points,
-    grounds.worst,
-    grounds.flasher.kind === 'controller' ? 'The weaker side’s lamps' : 'Both sides together',
-  );
-  return `${bands} ${grounds.limits[0]?.reason ?? ''}`.trim();
-}
-
-function broken(limits: readonly LimitCheck[]): string {
-  return limits
-    .filter((limit) => !limit.ok)
-    .map((limit) => limit.reason)
-    .join(' ');
 }
 
 function againstBand(
