@@ -72,7 +72,7 @@ export class NgspicePins {
     const out = test.how === 'ohms-out' && at.kind === 'lamps' ? at.lampIds.map(lampOut) : [];
     const controls = this.controlsOf(test);
     const meter = { id: 'ohmmeter', kind: 'battery' as const, a: node, b: EARTH, ...OHMMETER };
-    const shown = await this.solve(controls, 0, false, at.kind === 'relay', out, (netlist) => ({
+    const shown = await this.solve(controls, 0, false, out, (netlist) => ({
       ...netlist,
       elements: [...netlist.elements, meter],
     }));
@@ -89,9 +89,9 @@ export class NgspicePins {
   ): Promise<Expected> {
     const controls = this.controlsOf(test);
     const [lit, dark, rest] = [
-      await this.metered(controls, !relayOut, relayOut),
-      await this.metered(controls, false, relayOut),
-      await this.metered(CONTROLS_OFF, false, relayOut),
+      await this.metered(controls, !relayOut),
+      await this.metered(controls, false),
+      await this.metered(CONTROLS_OFF, false),
     ].map((shown) => shown.get(node) ?? 0) as [number, number, number];
     const circuits = this.vehicle.circuits.filter(({ id }) => pin.about.includes(id));
     const duty = feedDuty(this.vehicle, circuits, controls, this.rested);
@@ -113,11 +113,11 @@ export class NgspicePins {
   }
 
   /** Every node a plug of the vehicle may have, each with a voltmeter of its own. */
-  private async metered(controls: Controls, lit: boolean, relayOut: boolean): Promise<Map<string, number>> {
-    const key = JSON.stringify([controls, lit, relayOut]);
+  private async metered(controls: Controls, lit: boolean): Promise<Map<string, number>> {
+    const key = JSON.stringify([controls, lit]);
     let shown = this.volts.get(key);
     if (!shown) {
-      shown = await this.solve(controls, this.rested, lit, relayOut, [], (netlist) => ({
+      shown = await this.solve(controls, this.rested, lit, [], (netlist) => ({
         ...netlist,
         elements: [
           ...netlist.elements,
@@ -144,14 +144,13 @@ export class NgspicePins {
     controls: Controls,
     emfVolts: number,
     lit: boolean,
-    relayOut: boolean,
     strikes: readonly Strike[],
     withMeter: (netlist: Netlist) => Netlist,
   ): Promise<Map<string, number>> {
     const { flasher } = this.fitment;
-    // Out of its socket a bimetal joins nothing: a contact like the others, which stays open.
+    // A bimetal opens and closes by itself; here the test does, and out of its socket it stays open.
     const fitment: Fitment =
-      relayOut && flasher.kind === 'thermal'
+      flasher.kind === 'thermal'
         ? { ...this.fitment, flasher: { ...flasher, underloaded: 'fast' } }
         : this.fitment;
     const { netlist, contacts } = new VehicleSimulation(this.vehicle, fitment, strikes).inTime(

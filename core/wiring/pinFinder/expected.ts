@@ -101,7 +101,7 @@ export class SimulatedPins {
     { at }: Connector,
     strikes: readonly Strike[] = [],
   ) {
-    const fitment = withFlasherOut(fitted, at.kind === 'relay');
+    const fitment = asContact(fitted);
     const out = at.kind === 'lamps' ? at.lampIds.map(lampOut) : [];
     this.whole = new VehicleSimulation(job.vehicle, fitment, strikes);
     this.emptied = new VehicleSimulation(job.vehicle, fitment, [...strikes, ...out]);
@@ -168,12 +168,10 @@ export class SimulatedPins {
   }
 }
 
-/** With the flasher out of its socket nothing joins its terminals: a thermal one is a contact like the rest, which stays open. */
-function withFlasherOut(fitment: Fitment, out: boolean): Fitment {
+/** A bimetal opens and closes by itself; a meter sees it do so, or nothing where it is out of its socket: a contact like the rest. */
+function asContact(fitment: Fitment): Fitment {
   const { flasher } = fitment;
-  return out && flasher.kind === 'thermal'
-    ? { ...fitment, flasher: { ...flasher, underloaded: 'fast' } }
-    : fitment;
+  return flasher.kind === 'thermal' ? { ...fitment, flasher: { ...flasher, underloaded: 'fast' } } : fitment;
 }
 
 function voltsOf(lit: number, dark: number): Expected {
