@@ -23,6 +23,16 @@ export default defineConfig({
       { extends: true, test: { name: 'drawings', include: LAID_OUT } },
       // The store has one database, and a queue of what was typed last.
       { extends: true, test: { name: 'web', include: ['web/**/*.test.ts'] } },
+      // Pieces of screens and their hooks, drawn without a browser.
+      {
+        extends: true,
+        test: {
+          name: 'screens',
+          include: ['web/**/*.test.tsx'],
+          environment: 'jsdom',
+          setupFiles: ['tests/screens/setup.ts'],
+        },
+      },
     ],
     reporters: process.env.VUMBLE_COUNTS ? ['default', 'json'] : ['default'],
     outputFile: { json: '.vumble/unit.json' },
