@@ -1,3 +1,4 @@
+import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { sameItems } from '../model/seen.ts';
@@ -25,6 +26,8 @@ const latest = new WeakMap<Vehicle, JobAnalysis>();
 export class JobAnalysis {
   readonly possibilities: readonly Possibility[];
   readonly unknowns: readonly Unknown[];
+  /** what of the job it stands on, as it was: a job may be changed in place since */
+  private readonly of: Pick<Job, 'vehicle' | 'identified'> & { seen: readonly WatcherTrial[] };
 
   /**
    * @param before the analysis of the same job before an edit
@@ -36,13 +39,15 @@ export class JobAnalysis {
     before: JobAnalysis | null = null,
   ) {
     const kept =
-      before !== null && before.job.vehicle === job.vehicle && before.job.identified === job.identified
+      before !== null && before.of.vehicle === job.vehicle && before.of.identified === job.identified
         ? before
         : null;
     const { jobs, unknowns } = kept
       ? { jobs: kept.possibilities.map((each) => each.job), unknowns: kept.unknowns }
       : possibilities(job);
     this.unknowns = unknowns;
+    const seen = ownWatcherSeen(job);
+    this.of = { vehicle: job.vehicle, identified: job.identified, seen };
     // Bulbs that differ in lamps that are LEDs now, or who counts the repeaters, draw no other current.
     const solved = new SolvedFitments();
     this.possibilities = jobs.map(({ vehicle, identified }, index) => {
@@ -50,7 +55,7 @@ export class JobAnalysis {
       const before = kept?.possibilities[index];
       const bands = before?.bands ?? new HealthyBands(possible, solved);
       const learned =
-        before && kept?.shelf === shelf && sameItems(ownWatcherSeen(kept.job), ownWatcherSeen(job))
+        before && kept?.shelf === shelf && sameItems(kept.of.seen, seen)
           ? before.learned
           : learnedBands(possible, shelf, bands);
       return { job: possible, bands, learned };
@@ -64,9 +69,7 @@ export class JobAnalysis {
    * @throws UnknownReferenceError when the job names a bulb that is not known
    */
   static of(job: Job, shelf: Shelf): JobAnalysis {
-    const before = latest.get(job.vehicle) ?? null;
-    const same = before !== null && before.shelf === shelf && before.job === job;
-    const analysis = same ? before : new JobAnalysis(job, shelf, before);
+    const analysis = new JobAnalysis(job, shelf, latest.get(job.vehicle) ?? null);
     latest.set(job.vehicle, analysis);
     return analysis;
   }

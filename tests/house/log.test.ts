@@ -27,7 +27,7 @@ const HANDED_ON = /evidence: (this\.)?(analysis\.)?job\.evidence\b/g;
 
 function sources(folder: string): string[] {
   return readdirSync(folder, { withFileTypes: true, recursive: true }).flatMap((entry) =>
-    entry.isFile() && /\.tsx?$/.test(entry.name) && !/\.test\.ts$/.test(entry.name)
+    entry.isFile() && /\.tsx?$/.test(entry.name) && !/\.test\.tsx?$/.test(entry.name)
       ? [join(entry.parentPath, entry.name)]
       : [],
   );
