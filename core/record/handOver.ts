@@ -12,6 +12,7 @@ import { unprovedJoints } from '../wiring/looseResistors.ts';
 import {
   circuitsToProve,
   FUNCTION_WORDS,
+  isAmissSince,
   latestObservation,
   towingVehicles,
   turnFunctionsToProve,
@@ -214,6 +215,11 @@ function missingFor(
     ...readings
       .filter((reading) => !reading.after)
       .map((reading) => `${reading.name} has no rate measured after the work.`),
+    ...readings
+      .filter(({ function: id, after }) => after && isAmissSince(job, id, after))
+      .map(
+        ({ name }) => `${name} is not proved: something was not as it should be when it was looked at last.`,
+      ),
     ...circuits
       .filter(({ seen }) => seen === null)
       .map(({ name }) => `${name} has not been looked at after the work.`),

@@ -2,13 +2,13 @@ import { underloadedRate } from '../devices/flasher.ts';
 import type { FlashRule } from '../judge/flashRule.ts';
 import { measuredRate } from '../judge/flashRule.ts';
 import type { Configuration, TurnFunction } from '../model/cures.ts';
-import type { RateReading } from '../model/evidence.ts';
+import type { CellLook, RateReading } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { flashes, hasCure, steadyScope } from '../model/scope.ts';
-import { lampEvidenceOf, ratesOf } from '../model/seen.ts';
+import { lampEvidenceOf, ratesOf, standing } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
-import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { circuitStanding, isFittedNow } from './standing.ts';
 
@@ -37,7 +37,11 @@ export function proofsOf(job: Job, rule: FlashRule): { id: string; proved: boole
   const behindEach = towing.length > 0 ? towing.map((each) => behind(job, each)) : [job];
   const passed = (seen: Job, id: TurnFunction) => {
     const observation = latestObservation(seen, 'cured', id);
-    return observation !== undefined && proofResult(rule, observation, watcherLeft(job)) === 'passed';
+    return (
+      observation !== undefined &&
+      proofResult(rule, observation, watcherLeft(job)) === 'passed' &&
+      !isAmissSince(seen, id, observation)
+    );
   };
   return [
     ...turnFunctionsToProve(job).map((id) => ({ id, proved: behindEach.every((seen) => passed(seen, id)) })),
@@ -90,6 +94,34 @@ export function latestObservation(
       each.function === turnFunction &&
       each.fitted.configuration === configuration &&
       (configuration !== 'cured' || isFittedNow(job, each, circuits, configuration)),
+  );
+}
+
+/**
+ * Whether something of a turn function was told in Prove to be not as it should be, after its rate was taken, and not seen
+ * well since: of each of its cells the look that was told last counts.
+ */
+export function isAmissSince(job: Job, turnFunction: TurnFunction, rate: RateReading): boolean {
+  const turns = turnCircuits(job.vehicle);
+  const mine = turns.filter(({ id }) => turnFunction === 'hazard' || id === turnFunction);
+  const ids = mine.map(({ id }) => id);
+  const lamps = new Set(mine.flatMap(lampIdsOf));
+  const seen = standing(job);
+  const last = new Map<string, CellLook>();
+  for (const each of seen.slice(seen.indexOf(rate) + 1)) {
+    if (each.kind !== 'cell' || !isFittedNow(job, each, ids, 'cured')) continue;
+    const flashing = turns.filter(({ id }) => each.circuits.includes(id));
+    if (flashing.length === ids.length && flashing.every(({ id }) => ids.includes(id)))
+      last.set(each.cell, each);
+  }
+  return [...last.values()].some(({ found }) =>
+    found.some((one) =>
+      'lampId' in one
+        ? lamps.has(one.lampId)
+        : 'circuitId' in one
+          ? ids.includes(one.circuitId)
+          : !('fuseId' in one),
+    ),
   );
 }
 

@@ -3,11 +3,14 @@ import { demoJob, SIGNED } from '../../demo/forTests.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { flashRule } from '../judge/flashRule.ts';
+import type { DeviationKey } from '../model/deviationKey.ts';
 import type { RateReading } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
 import type { FlasherPart } from '../model/part.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
+import { provingGrid } from '../proving/grid.ts';
+import { cellLook } from '../proving/toldOf.ts';
 import { handOverPage } from './handOver.ts';
 import {
   latestObservation,
@@ -95,6 +98,34 @@ describe('observations', () => {
     const right = look('right', '2026-11-25T09:00:00.000Z', 'not-all');
     expect(circuitStanding({ ...open, evidence: [ahead, right] }, 'stop').amiss).toBe('not-all');
     expect(circuitStanding({ ...open, evidence: [right, ahead] }, 'stop').proved).toBe(true);
+  });
+});
+
+describe('a flash that was proved by its rate', () => {
+  const job = demoJob('library-route-1');
+  const rule = flashRule(job.vehicle.region);
+  const grid = provingGrid(job, DEMO_SHELF);
+  const look = (id: string, cellId: string, keys: DeviationKey[]) => {
+    const cell = grid?.cells.find((each) => each.id === cellId);
+    if (!cell) throw new Error(`no cell ${cellId}`);
+    return { ...SIGNED, ...cellLook(job, cell, keys, 'cured'), id, at: '2026-11-26T10:00:00.000Z' };
+  };
+  const proved = (...looks: ReturnType<typeof look>[]) =>
+    proofsOf({ ...job, evidence: [...job.evidence, ...looks] }, rule).flatMap(({ id, proved: is }) =>
+      is ? [id] : [],
+    );
+
+  it('is so no longer where one of its lamps was dark when it was looked at last, until it is seen well', () => {
+    expect(proved()).toEqual(['turn-left', 'turn-right', 'hazard']);
+    const dark = look('dark', 'turn-left', ['rear-left dark']);
+    expect(proved(dark)).toEqual(['turn-right', 'hazard']);
+    const page = handOverPage({ ...job, evidence: [...job.evidence, dark] }, DEMO_SHELF);
+    expect(page.missing.join()).toMatch(/Left turn is not proved: something was not as it should be/);
+    expect(proved(dark, look('well', 'turn-left', []))).toEqual(['turn-left', 'turn-right', 'hazard']);
+    // Seen well alone says nothing of what was seen with the lights on.
+    const lit = look('lit', 'turn-left-lights', ['flash fast']);
+    expect(proved(lit, look('well', 'turn-left', []))).toEqual(['turn-right', 'hazard']);
+    expect(proved(look('both', 'hazard', ['rear-left dark']))).toEqual(['turn-left', 'turn-right']);
   });
 });
 
