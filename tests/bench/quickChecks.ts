@@ -26,7 +26,7 @@ export const quickRows: readonly (readonly [what: string, run: () => unknown, ca
   ['quick check, stop and tail: every cure', () => quickCure(stop.asked), 3],
 ];
 
-const DRAWN = 300;
+const DRAWN = 60;
 
 /** How many hidden vehicles a quick check decides, at once and after one trial. */
 export function shareInWords(): string {
