@@ -1,6 +1,6 @@
 import { flasherWords } from '../devices/flasher.ts';
 import { amps, volts, voltsList } from '../formatting/format.ts';
-import { coverOf } from '../judge/requirements/watch.ts';
+import { coverOf } from '../judge/cover.ts';
 import { worstState } from '../judge/states.ts';
 import type { Ground, JudgedPoint, WayGround } from '../judge/verdict.ts';
 import type { WatcherTrial } from '../model/evidence.ts';

@@ -3,6 +3,7 @@ import type { Flasher } from '../../model/vehicle/flasher.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { ALONE, type Company } from '../../simulation/litState.ts';
+import { coverOf } from '../cover.ts';
 import { companiesFor, isTurn, looksAt } from '../scenario.ts';
 import type { Variant } from '../variants.ts';
 import type { JudgedPoint, PointVerdict } from '../verdict.ts';
@@ -62,11 +63,6 @@ function firstLookSettles({ possibility, fitted }: Variant, { circuit }: Watched
   const flasher = fitted[0]?.fitment.flasher;
   const first = flasher && looksAt(possibility.job.vehicle, flasher, circuit)[1];
   return first !== undefined && first >= EARLY;
-}
-
-/** How much of what its band asks for a point has, 1 where it has just enough: a share. */
-export function coverOf({ amps, band }: PointVerdict): number {
-  return band.highAmps > 0 ? amps.low / band.highAmps : Number.MAX_VALUE;
 }
 
 /**

@@ -1,4 +1,5 @@
 import { SegmentedControl } from '@mantine/core';
+import { lazy, Suspense } from 'react';
 import { Link, useParams } from 'react-router';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import type { Configuration } from '../../../core/model/cures.ts';
@@ -6,9 +7,13 @@ import { flashes } from '../../../core/model/scope.ts';
 import { DashStrip } from '../../job/plan/DashStrip.tsx';
 import { DriverPanel } from '../../job/plan/DriverPanel.tsx';
 import { PlanView } from '../../job/plan/PlanView.tsx';
-import { TryFault } from '../../job/plan/TryFault.tsx';
 import { useDesk, VEHICLE_SCREEN } from '../../job/workspace.ts';
 import classes from './VehicleHalf.module.css';
+
+// Every kind of fault comes with it, and the lamps are to be drawn first.
+const TryFault = lazy(() =>
+  import('../../job/plan/TryFault.tsx').then((module) => ({ default: module.TryFault })),
+);
 
 const CONFIGURATIONS: readonly { value: Configuration; label: string }[] = [
   { value: 'stock', label: 'As it is' },
@@ -52,7 +57,9 @@ export function VehicleHalf() {
       <div>
         <DashStrip />
         <DriverPanel />
-        <TryFault />
+        <Suspense fallback={<div className={classes.whatIf} />}>
+          <TryFault />
+        </Suspense>
       </div>
     </section>
   );

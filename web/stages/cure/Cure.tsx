@@ -7,7 +7,6 @@ import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
-import { reasonOf } from '../../../core/words/verdicts.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { FurtherDown } from '../../ui/FurtherDown.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
@@ -22,6 +21,7 @@ import { useInHand } from './useInHand.ts';
 import { useRanking } from './useRanking.ts';
 
 // The verdict comes first; the rest is loaded while it is worked out, what stands further down last.
+const Reason = lazy(() => import('./Reason.tsx').then((module) => ({ default: module.Reason })));
 const LoadGauge = lazy(() => import('./LoadGauge.tsx').then((module) => ({ default: module.LoadGauge })));
 const TrialCard = lazy(() => import('./TrialCard.tsx').then((module) => ({ default: module.TrialCard })));
 const CureTable = lazy(() => import('./CureTable.tsx').then((module) => ({ default: module.CureTable })));
@@ -166,7 +166,7 @@ function Head({
         )}
       </div>
       <p className={classes.reason}>
-        {shown ? `${reasonOf(job.vehicle, shown)} Computed from the rated bulbs and the wiring.` : 'Judging.'}{' '}
+        <Suspense fallback="Judging.">{shown ? <Reason verdict={shown} /> : 'Judging.'}</Suspense>{' '}
         {!converted && 'No LED is chosen on it yet: go to Choose.'}
       </p>
     </>
