@@ -138,6 +138,8 @@ export function furtherRecords(
   at: string,
   device: string | null,
 ): Evidence[] {
+  // Most edits are of something else.
+  if (after === before.evidence) return [];
   const job = { vehicle: before.vehicle, evidence: [...before.evidence] };
   const here = new Map(before.evidence.map((each) => [each.id, each]));
   const left = new Set(after.map(({ id }) => id));

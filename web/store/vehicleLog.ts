@@ -4,7 +4,11 @@ import { db as appDatabase, type VumbleDatabase } from './db.ts';
 
 /** A stored job with all that was seen of its vehicle on its other jobs here; those in the bin tell nothing. */
 export async function withWholeLog(job: Job, db: VumbleDatabase = appDatabase): Promise<Job> {
-  const rows = await db.jobs.where('job.vehicle.id').equals(job.vehicle.id).toArray();
-  const others = rows.filter((row) => row.id !== job.id && row.deleted === 0).map((row) => row.job);
-  return withVehicleLog(job, others);
+  // Asked at every edit: of a vehicle with this one job no row is read again.
+  const ids = await db.jobs.where('job.vehicle.id').equals(job.vehicle.id).primaryKeys();
+  const rows = await db.jobs.bulkGet(ids.filter((id) => id !== job.id));
+  return withVehicleLog(
+    job,
+    rows.flatMap((row) => (row?.deleted === 0 ? [row.job] : [])),
+  );
 }
