@@ -43,6 +43,11 @@ export function mark(job: Recorded, of: string, stands: boolean, teller: Teller)
   return { kind: 'mark', of, stands, ...signatureOf(job, teller) };
 }
 
+/** A record told anew in the place of the one it was: of when the thing was seen, signed by who corrects it. */
+export function corrected<O extends Observation>(job: Recorded, of: O, teller: Teller): O {
+  return { ...of, ...signatureOf(job, teller), at: of.at, visit: of.visit, replaces: of.id };
+}
+
 function signatureOf({ vehicle, evidence }: Recorded, { id, at, device }: Teller) {
   return {
     id,
@@ -95,7 +100,7 @@ export function becomes(evidence: readonly Evidence[], id: string): string {
 }
 
 /** The ids of all that a record stands in the place of. */
-function corrected(evidence: readonly Evidence[], id: string): string[] {
+function correctedBy(evidence: readonly Evidence[], id: string): string[] {
   const ids: string[] = [];
   for (let next: string | undefined = id; next !== undefined; ) {
     const at: string = next;
@@ -148,14 +153,13 @@ export function furtherRecords(
   const tell = (each: Evidence) => void job.evidence.push(each);
   // What was corrected does not come back where its correction is taken back.
   const gone = new Set(
-    before.evidence.flatMap(({ id }) => (left.has(id) ? [] : [id, ...corrected(before.evidence, id)])),
+    before.evidence.flatMap(({ id }) => (left.has(id) ? [] : [id, ...correctedBy(before.evidence, id)])),
   );
   for (const id of gone) tell(mark(job, id, false, teller()));
   for (const each of after) {
     const old = here.get(each.id);
     if (!old) tell(each);
-    else if (old !== each && each.kind !== 'mark' && !equal(old, each))
-      tell({ ...each, ...signatureOf(job, teller()), at: each.at, visit: each.visit, replaces: each.id });
+    else if (old !== each && each.kind !== 'mark' && !equal(old, each)) tell(corrected(job, each, teller()));
   }
   return job.evidence.slice(before.evidence.length);
 }

@@ -2,7 +2,7 @@ import { type Draft, type Patch, produceWithPatches } from 'immer';
 import type { Job } from '../../core/model/job.ts';
 import { furtherRecords, mark, withoutDrafts } from '../../core/record/tell.ts';
 import { db as appDatabase, type EditRow, type VumbleDatabase } from './db.ts';
-import { deviceId } from './device.ts';
+import { deviceId, teller } from './device.ts';
 import { jobCheck } from './jobCheck.ts';
 import { joined, ofLog, type Patches, patched } from './patches.ts';
 
@@ -215,11 +215,9 @@ async function step(
   const row = await db.jobs.get(edit.jobId);
   if (!row) throw new JobGoneError();
   // What was told stays in the log: that it stands no longer, or again, is told too.
-  const at = new Date().toISOString();
   const log = { vehicle: row.job.vehicle, evidence: [...row.job.evidence] };
   const say = (ids: readonly string[], stands: boolean) => {
-    for (const id of ids)
-      log.evidence.push(mark(log, id, stands, { id: `seen-${crypto.randomUUID()}`, at, device: deviceId() }));
+    for (const id of ids) log.evidence.push(mark(log, id, stands, teller()));
   };
   say(edit.told ?? [], undone === 0);
   say(edit.ended ?? [], undone === 1);

@@ -1,16 +1,11 @@
 import type { Observation } from '../../../core/model/evidence.ts';
-import { becomes, mark, type Said, signed } from '../../../core/record/tell.ts';
-import { deviceId } from '../../store/device.ts';
+import { becomes, corrected, mark, type Said, signed } from '../../../core/record/tell.ts';
+import { teller } from '../../store/device.ts';
 import type { EditOptions } from '../../store/edits.ts';
 import { readLine, useKept } from '../../store/kept.ts';
 import { useDesk } from '../workspace.ts';
 
 type Unsigned<E> = E extends Observation ? Omit<Said<E>, 'by' | 'towedBy'> : never;
-
-/** A signature of this device, now. */
-function teller() {
-  return { id: `seen-${crypto.randomUUID()}`, at: new Date().toISOString(), device: deviceId() };
-}
 
 /** Writes down what was seen, signed by whoever works here, corrects it, and takes it back. */
 export function useEvidence() {
@@ -39,12 +34,12 @@ export function useEvidence() {
       label,
       (draft) => {
         const now = becomes(draft.evidence, id);
-        const own = draft.evidence.find((each) => each.id === now);
-        const of = own ?? structuredClone(job.evidence.find((each) => each.id === now));
+        const here = draft.evidence.find((each) => each.id === now);
+        const of = here ?? structuredClone(job.evidence.find((each) => each.id === now));
         if (!of || of.kind === 'mark') return;
         change(of);
         // It was told on another job of the vehicle: that log is not this one’s to write in.
-        if (!own) draft.evidence.push({ ...of, id: by.id, replaces: now });
+        if (!here) draft.evidence.push(corrected(draft, of, by));
       },
       options,
     );

@@ -5,7 +5,7 @@ import { type Prior, priorsFor } from '../../../core/judge/priors.ts';
 import type { Job } from '../../../core/model/job.ts';
 import { mark } from '../../../core/record/tell.ts';
 import { useDesk } from '../../job/workspace.ts';
-import { deviceId } from '../../store/device.ts';
+import { teller } from '../../store/device.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { shortDate } from '../../ui/dates.ts';
 import classes from './LearnCard.module.css';
@@ -20,17 +20,13 @@ export function PriorsCard({ others, at }: { others: readonly Job[]; at: number 
   const tripped = priors.rows.filter((row) => row.trial.result !== 'normal');
   const band = priors.together(circuit, at);
   const take = (rows: readonly Prior[]) => {
-    const by = rows.map(() => ({
-      id: `seen-${crypto.randomUUID()}`,
-      at: new Date().toISOString(),
-      device: deviceId(),
-    }));
+    const by = rows.map(teller);
     edit(rows.length > 1 ? 'Take over findings' : 'Take over a finding', (draft) => {
       rows.forEach(({ trial, foundIn }, index) => {
-        const teller = by[index];
+        const signature = by[index];
         // It is the same record still: one that was taken back stands again.
-        if (teller && draft.evidence.some(({ id }) => id === trial.id))
-          draft.evidence.push(mark(draft, trial.id, true, teller));
+        if (signature && draft.evidence.some(({ id }) => id === trial.id))
+          draft.evidence.push(mark(draft, trial.id, true, signature));
         else draft.evidence.push({ ...trial, from: { job: foundIn, at: trial.at } });
       });
     });

@@ -10,7 +10,7 @@ import type { NextReading, PinFinding, Standing } from '../../../../core/wiring/
 import { recordedConnector, writeMap } from '../../../../core/wiring/pinFinder/writeMap.ts';
 import { SeenList } from '../../../job/measure/SeenList.tsx';
 import { useDesk } from '../../../job/workspace.ts';
-import { deviceId } from '../../../store/device.ts';
+import { teller } from '../../../store/device.ts';
 import { writer } from '../../../store/writer.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
@@ -40,7 +40,7 @@ export function PinFinderCard({ connector, recorded }: { connector: Connector; r
     // What is asked next is not known until the last one is counted in.
     if (!asked || counting) return;
     const { cavity, circuitId, how } = asked;
-    const by = { id: `pin-${crypto.randomUUID()}`, at: new Date().toISOString(), device: deviceId() };
+    const by = teller();
     edit(`Reading: cavity ${cavity}, ${readWords(read, job.vehicle)}`, (draft) => {
       const plug = recordedConnector(draft, connector.id);
       if (!plug?.cavities.some(({ id }) => id === cavity)) return;
