@@ -18,9 +18,11 @@ const SUFFERS_CELSIUS = 105;
 const FAILS_CELSIUS = 135;
 
 export interface BuiltInHeat {
+  code: string;
+  useCase: UseCase;
+  ambientCelsius: number;
   peakCelsius: number;
   state: 'cool' | 'suffers' | 'overheats';
-  reason: string;
 }
 
 /**
@@ -41,12 +43,9 @@ export function builtInHeat(
   const watts = (load + own * (1 - LIGHT_SHARE)) * useCase.duty;
   const risen = 1 - Math.exp(-useCase.seconds / (BODY_HEAT * BODY_TO_AIR));
   const peakCelsius = ambientCelsius + watts * BODY_TO_AIR * risen;
-  const at = `After ${useCase.name} at ${ambientCelsius} °C the body of ${part.code} is near ${Math.round(peakCelsius)} °C inside the lamp (estimate)`;
-  if (peakCelsius > FAILS_CELSIUS)
-    return { peakCelsius, state: 'overheats', reason: `${at}, more than its chips bear.` };
-  if (peakCelsius > SUFFERS_CELSIUS)
-    return { peakCelsius, state: 'suffers', reason: `${at}: its light and its life suffer.` };
-  return { peakCelsius, state: 'cool', reason: `${at}.` };
+  const state =
+    peakCelsius > FAILS_CELSIUS ? 'overheats' : peakCelsius > SUFFERS_CELSIUS ? 'suffers' : 'cool';
+  return { code: part.code, useCase, ambientCelsius, peakCelsius, state };
 }
 
 /** An LED that burns a load inside itself, in one use of its lamp. */

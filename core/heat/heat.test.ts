@@ -5,6 +5,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { Judge } from '../judge/judge.ts';
 import type { ResistorNetwork } from '../model/cures.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import { heatWords } from '../words/heat.ts';
 import { hottestResistor, mountedPieces, usesOfPiece } from './mounts.ts';
 import {
   caseToAmbient,
@@ -42,7 +43,7 @@ describe('a 6 Ω 50 W resistor, left on at 14.4 V', () => {
     expect(judgeHeat(FIFTY, LIT, USE_CASES.jam, 25)).toMatchObject({ state: 'condemned' });
     const chassis = judgeHeat({ ratedWatts: 50, mount: 'chassis' }, LIT, USE_CASES.jam, 25);
     expect(chassis.state).toBe('burns');
-    expect(chassis.reason).toMatch(/7[67] °C: it burns skin within a second/);
+    expect(heatWords(chassis)).toMatch(/7[67] °C: it burns skin within a second/);
     expect(chassis.safeAfterSeconds).toBeGreaterThan(10);
     expect(chassis.safeAfterSeconds).toBeLessThan(300);
   });
@@ -52,7 +53,7 @@ describe('between a burn and the end', () => {
   it('a case hotter than wire insulation bears must be kept clear: thirty minutes of hazard on thin panel', () => {
     const verdict = judgeHeat({ ratedWatts: 50, mount: 'panel' }, LIT / 0.95, USE_CASES.hazard, 40);
     expect(verdict.state).toBe('keep-clear');
-    expect(verdict.reason).toMatch(/10[789] °C, more than the 105 °C/);
+    expect(heatWords(verdict)).toMatch(/10[789] °C, more than the 105 °C/);
   });
 });
 
@@ -215,7 +216,7 @@ describe('several resistors on one metal', () => {
     const verdict = Judge.of(cured, DEMO_SHELF, 'cured').circuit(combined);
     expect(verdict.state).toBe('too-much');
     expect(verdict.findings.find((finding) => finding.requirement === 'mount')).toMatchObject({
-      heat: expect.stringMatching(/twenty minutes on the brake/),
+      heat: { state: 'condemned', useCase: { name: expect.stringMatching(/twenty minutes on the brake/) } },
     });
   });
 

@@ -94,18 +94,18 @@ export interface HeatVerdict {
   /** from switching off until a hand may rest on it for ten seconds, s; 0 where it never gets there */
   safeAfterSeconds: number;
   state: 'cool' | 'burns' | 'keep-clear' | 'condemned';
-  reason: string;
   curve: readonly HeatPoint[];
 }
 
 const [, SKIN_TEN_SECONDS] = SKIN_LIMITS.map(([, celsius]) => celsius);
 const SKIN_ONE_SECOND = SKIN_LIMITS[0]?.[1] ?? 65;
-const INSULATION = 105;
+/** What common wire insulation bears, °C (common practice). */
+export const INSULATION_CELSIUS = 105;
 /** A curve is followed so long after switching off, s. */
 const COOLING = 1800;
 
 /**
- * One resistor in one use: whether it is allowed, and why.
+ * One resistor in one use, and whether it is allowed.
  *
  * Condemned where its element passes its limit. Where its case is hotter than wire insulation bears it must be kept
  * clear of every wire and all plastic; where it burns skin it is allowed with a caution.
@@ -131,26 +131,8 @@ export function judgeHeat(
   const safe = SKIN_TEN_SECONDS ?? 55;
   const hot = curve.filter((point) => point.seconds >= useCase.seconds && point.caseCelsius > safe);
   const safeAfterSeconds = hot.length === 0 ? 0 : (hot.at(-1)?.seconds ?? 0) - useCase.seconds;
-  const at = `${useCase.name} at ${ambientCelsius} °C`;
-  const peak = `${Math.round(peakCaseCelsius)} °C`;
   const base = { useCase, ambientCelsius, peakCaseCelsius, peakElementCelsius, safeAfterSeconds, curve };
-  if (peakElementCelsius > ELEMENT_LIMIT_CELSIUS)
-    return {
-      ...base,
-      state: 'condemned',
-      reason: `After ${at} its element would be at ${Math.round(peakElementCelsius)} °C, over the ${ELEMENT_LIMIT_CELSIUS} °C where its printed watts have come to nothing.`,
-    };
-  if (peakCaseCelsius > INSULATION)
-    return {
-      ...base,
-      state: 'keep-clear',
-      reason: `After ${at} its case is at ${peak}, more than the ${INSULATION} °C that common wire insulation bears: no wire and no plastic may touch it.`,
-    };
-  if (peakCaseCelsius > SKIN_ONE_SECOND)
-    return {
-      ...base,
-      state: 'burns',
-      reason: `After ${at} its case is at ${peak}: it burns skin within a second.`,
-    };
-  return { ...base, state: 'cool', reason: `After ${at} its case is at ${peak}.` };
+  if (peakElementCelsius > ELEMENT_LIMIT_CELSIUS) return { ...base, state: 'condemned' };
+  if (peakCaseCelsius > INSULATION_CELSIUS) return { ...base, state: 'keep-clear' };
+  return { ...base, state: peakCaseCelsius > SKIN_ONE_SECOND ? 'burns' : 'cool' };
 }

@@ -18,23 +18,14 @@ import { broken, heaviest } from './limits.ts';
 import { bothSides, mirrored, pointsAcross } from './mirror.ts';
 import { predictRate } from './ratePrediction.ts';
 import { backFeedRequirement } from './requirements/backFeed.ts';
-import { builtInHeatRequirement } from './requirements/builtInHeat.ts';
-import { coldStartRequirement } from './requirements/coldStart.ts';
-import { dimmerRequirement } from './requirements/dimmer.ts';
-import { excitationRequirement } from './requirements/excitation.ts';
-import type { Finding, LimitCheck } from './requirements/finding.ts';
 import { fuseRequirement } from './requirements/fuse.ts';
-import { moreThanStock } from './requirements/moreThanStock.ts';
-import { mountRequirement } from './requirements/mount.ts';
+import type { LimitCheck } from './requirements/limit.ts';
 import { outputLimit, turnOutputs } from './requirements/output.ts';
-import { rateRequirement } from './requirements/rate.ts';
 import { relayLimit } from './requirements/relay.ts';
+import { type Finding, REQUIREMENTS } from './requirements/requirements.ts';
 import { resistorLimits } from './requirements/resistor.ts';
 import type { Scene } from './requirements/scene.ts';
-import { senseRequirement } from './requirements/sense.ts';
-import { sweepRequirement } from './requirements/sweep.ts';
 import { switchLimit } from './requirements/switch.ts';
-import { unlookedRequirement } from './requirements/unlooked.ts';
 import { watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
 import { looksOf, type Watched, type WatcherLook } from './requirements/watcherLooks.ts';
 import { ampsOf, isTurn } from './scenario.ts';
@@ -52,21 +43,6 @@ import type {
 } from './verdict.ts';
 import { watchedBy } from './watchedBy.ts';
 import { chargingVolts, testVolts, workingPoints } from './workingPoints.ts';
-
-/** What every circuit is held against beside its watcher and its limits. */
-const REQUIREMENTS: readonly ((scene: Scene) => Finding[])[] = [
-  senseRequirement,
-  excitationRequirement,
-  backFeedRequirement,
-  sweepRequirement,
-  rateRequirement,
-  mountRequirement,
-  builtInHeatRequirement,
-  coldStartRequirement,
-  dimmerRequirement,
-  moreThanStock,
-  unlookedRequirement,
-];
 
 /**
  * Judges a job in one of its configurations: every circuit, of whatever kind, against everything it must satisfy, over

@@ -1,4 +1,7 @@
-import type { LimitCheck, Requirement } from './requirements/finding.ts';
+import type { LimitCheck } from './requirements/limit.ts';
+
+/** The requirements that are a limit. */
+export type LimitRequirement = Exclude<LimitCheck['kind'], 'fuse-heating' | 'fuse-lit'> | 'fuse';
 
 /** How near to its limit the nearest of some checks is, 1 where it has reached it; broken ones a million more: units of the limit. */
 export function heaviest(limits: readonly LimitCheck[]): number {
@@ -11,6 +14,6 @@ export function broken(limits: readonly LimitCheck[]): LimitCheck[] {
 }
 
 /** The requirement a limit belongs to. */
-export function requirementOf({ kind }: LimitCheck): Requirement {
+export function requirementOf({ kind }: LimitCheck): LimitRequirement {
   return kind === 'fuse-heating' || kind === 'fuse-lit' ? 'fuse' : kind;
 }

@@ -1,8 +1,31 @@
 import { amps, inARow, ohms, percent, perMinute, volts, watts } from '../formatting/format.ts';
 import { sourceWords } from '../formatting/source.ts';
-import type { Finding, LimitCheck, OnFuse } from '../judge/requirements/finding.ts';
+import type { LimitCheck, OnFuse } from '../judge/requirements/limit.ts';
+import type { Finding, Requirement } from '../judge/requirements/requirements.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { builtInHeatWords, heatWords } from './heat.ts';
+
+/** What is wrong by a requirement, in two or three words. */
+export const REQUIREMENT_SHORT: Record<Requirement, string> = {
+  watch: 'bulb message',
+  sense: 'brake wire held up',
+  excitation: 'the alternator needs it',
+  fuse: 'fuse overloaded',
+  relay: 'relay overloaded',
+  output: 'output overloaded',
+  switch: 'switch overloaded',
+  resistor: 'resistor too small',
+  mount: 'no metal to mount on',
+  'built-in-heat': 'the LED cooks',
+  'cold-start': 'trips from cold',
+  sweep: 'sweep cut short',
+  rate: 'rate not allowed',
+  'back-feed': 'the other side glows',
+  dimmer: 'the dimmer cannot dim it',
+  unlooked: 'nobody has looked',
+  'more-than-stock': 'draws more than stock',
+};
 
 /** What a requirement found of a circuit, in a sentence or two with its figures. */
 export function findingWords(vehicle: Vehicle, finding: Finding): string {
@@ -24,8 +47,9 @@ function words(vehicle: Vehicle, finding: Finding): string {
     case 'excitation':
       return `${amps(finding.amps)} at ${volts(finding.atVolts)} does not start the alternator, which wants ${amps(finding.neededAmps)}.`;
     case 'mount':
+      return heatWords(finding.heat);
     case 'built-in-heat':
-      return finding.heat;
+      return builtInHeatWords(finding.heat);
     case 'cold-start':
       return `From cold the capacitors still take ${amps(finding.amps)} when the output looks, over its ${amps(finding.limitAmps)}.`;
     case 'sweep': {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob, relayOf } from '../../demo/forTests.ts';
-import { limitCheck } from '../judge/requirements/finding.ts';
+import { limitCheck } from '../judge/requirements/limit.ts';
 import type { VerdictState } from '../judge/states.ts';
 import type { Ground, JudgedPoint } from '../judge/verdict.ts';
 import type { Company } from '../simulation/litState.ts';

@@ -1,7 +1,7 @@
 import { amps, volts, watts } from '../../formatting/format.ts';
 import { requirementOf } from '../../judge/limits.ts';
-import type { Requirement } from '../../judge/requirements/finding.ts';
 import type { CircuitVerdict, HazardVerdict, RatePrediction } from '../../judge/verdict.ts';
+import { REQUIREMENT_SHORT } from '../../words/findings.ts';
 
 /** A predicted flash rate: `176 a minute`, `88 or 176 a minute`, `no flash`. */
 export function rateWords({ low, high }: RatePrediction): string {
@@ -11,32 +11,12 @@ export function rateWords({ low, high }: RatePrediction): string {
   return `${rates} a minute`;
 }
 
-const SHORT: Record<Requirement, string> = {
-  watch: 'bulb message',
-  sense: 'brake wire held up',
-  excitation: 'the alternator needs it',
-  fuse: 'fuse overloaded',
-  relay: 'relay overloaded',
-  output: 'output overloaded',
-  switch: 'switch overloaded',
-  resistor: 'resistor too small',
-  mount: 'no metal to mount on',
-  'built-in-heat': 'the LED cooks',
-  'cold-start': 'trips from cold',
-  sweep: 'sweep cut short',
-  rate: 'rate not allowed',
-  'back-feed': 'the other side glows',
-  dimmer: 'the dimmer cannot dim it',
-  unlooked: 'nobody has looked',
-  'more-than-stock': 'draws more than stock',
-};
-
 /** What is wrong with a circuit, in a few words: of what is worst the first. */
 export function shortWhy({ watched, limits, findings, state }: CircuitVerdict): string {
   const broken = limits.find((limit) => !limit.ok);
-  if (state === 'too-much' && broken) return SHORT[requirementOf(broken)];
-  if (watched === state) return state === 'either-way' ? 'a message, or none' : SHORT.watch;
-  return SHORT[findings.find((finding) => finding.state === state)?.requirement ?? 'watch'];
+  if (state === 'too-much' && broken) return REQUIREMENT_SHORT[requirementOf(broken)];
+  if (watched === state) return state === 'either-way' ? 'a message, or none' : REQUIREMENT_SHORT.watch;
+  return REQUIREMENT_SHORT[findings.find((finding) => finding.state === state)?.requirement ?? 'watch'];
 }
 
 /**
@@ -49,7 +29,7 @@ export function worstWords(verdict: CircuitVerdict | HazardVerdict): string {
   if (state === 'too-much' && broken) {
     const write = broken.unit === 'A' ? amps : watts;
     return broken.kind === 'mount'
-      ? SHORT.mount
+      ? REQUIREMENT_SHORT.mount
       : `${write(broken.value)} of ${write(broken.limit)}, ${broken.name}`;
   }
   if ('watched' in verdict && verdict.watched !== state) return shortWhy(verdict);

@@ -3,6 +3,7 @@ import { Judge } from '../../judge/judge.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { builtInHeatWords, heatWords } from '../../words/heat.ts';
 import { reasonOf } from '../../words/verdicts.ts';
 import { builtInHeats } from './heat.ts';
 import type { CureOption } from './option.ts';
@@ -23,7 +24,8 @@ export function cautionsOf(
   scope: CureScope,
 ): string[] {
   const cautions: string[] = [];
-  if (hottest && (hottest.state === 'burns' || hottest.state === 'keep-clear')) cautions.push(hottest.reason);
+  if (hottest && (hottest.state === 'burns' || hottest.state === 'keep-clear'))
+    cautions.push(heatWords(hottest));
   if (kinds.includes('flasher-relay')) {
     if (job.vehicle.bulbCheck)
       cautions.push(`The ${job.vehicle.bulbCheck.name} still watches the other lamps.`);
@@ -50,7 +52,7 @@ function builtInCautions(
   const [worst] = builtInHeats(cured, shelf, scope);
   const cautions = [
     worst && worst.heat.state !== 'cool'
-      ? worst.heat.reason
+      ? builtInHeatWords(worst.heat)
       : 'Its heat is inside the housing: light and life suffer.',
   ];
   // A load inside a bulb that shares its lamp's feed with a pulsed tail burns there too.

@@ -103,7 +103,7 @@ describe('a filament that is stop and turn', () => {
       connection: 'parallel' as const,
       pieces: [{ partId: null, ohms: 6, watts: 50, tolerance: 0.05 }],
     }));
-    expect(condemnedIn(job.vehicle, usual, 14.4)?.reason).toMatch(/on the brake/);
+    expect(condemnedIn(job.vehicle, usual, 14.4)?.useCase.name).toMatch(/on the brake/);
   });
 });
 

@@ -3,8 +3,8 @@ import { turnFuse } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { chargingVolts } from '../workingPoints.ts';
 import { CircuitAmps, type Memory } from './circuitAmps.ts';
-import type { LimitCheck } from './finding.ts';
 import { FUSE_CONTINUOUS_SHARE, fuseLoad } from './fuse.ts';
+import type { LimitCheck } from './limit.ts';
 import { turnOutputs } from './output.ts';
 import { trailerAmps } from './trailer.ts';
 

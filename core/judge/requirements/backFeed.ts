@@ -2,14 +2,17 @@ import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { isTurn } from '../scenario.ts';
 import { testVolts } from '../workingPoints.ts';
-import type { Finding } from './finding.ts';
+import type { FindingOf } from './findingOf.ts';
 import type { Scene } from './scene.ts';
+
+/** An LED lit from the other side, A and as a share of its own. */
+export type BackFeedFinding = FindingOf<'back-feed', { lampId: string; amps: number; ratedShare: number }>;
 
 /** Share of an LED's rated current at which it visibly glows (typical). */
 const GLOWS = 0.05;
 
 /** With this side lit, the other must stay dark. */
-export function backFeedRequirement({ vehicle, circuit, fitted }: Scene): Finding[] {
+export function backFeedRequirement({ vehicle, circuit, fitted }: Scene): BackFeedFinding[] {
   if (!vehicle.pilot || !isTurn(circuit)) return [];
   const lit = pilotBackFeed(fitted, circuit.id);
   return lit ? [{ requirement: 'back-feed', state: 'falls-short', ...lit }] : [];

@@ -1,10 +1,16 @@
 import { controlsFor } from '../../simulation/moment.ts';
 import { workingPoints } from '../workingPoints.ts';
-import type { Finding } from './finding.ts';
+import type { FindingOf } from './findingOf.ts';
 import type { Scene } from './scene.ts';
 
+/** A charge lamp that lets too little through, A and V. */
+export type ExcitationFinding = FindingOf<
+  'excitation',
+  { amps: number; neededAmps: number; atVolts: number }
+>;
+
 /** A charge lamp must let enough through on a tired battery to start the alternator. */
-export function excitationRequirement({ vehicle, circuit, fitted, tolerance }: Scene): Finding[] {
+export function excitationRequirement({ vehicle, circuit, fitted, tolerance }: Scene): ExcitationFinding[] {
   const { excite } = circuit;
   if (!excite) return [];
   const [tired] = workingPoints(vehicle.systemVolts);

@@ -8,7 +8,7 @@ import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import type { HealthyBands } from '../outageBand.ts';
 import { workingPoints } from '../workingPoints.ts';
 import { CircuitAmps, type Memory } from './circuitAmps.ts';
-import { type LimitCheck, limitCheck, type OnFuse } from './finding.ts';
+import { type LimitCheck, limitCheck, type OnFuse } from './limit.ts';
 import { trailerAmps } from './trailer.ts';
 
 /**

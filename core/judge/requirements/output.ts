@@ -1,7 +1,7 @@
 import type { ControllerOutput, Flasher } from '../../model/vehicle/flasher.ts';
 import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { type LimitCheck, limitCheck } from './finding.ts';
+import { type LimitCheck, limitCheck } from './limit.ts';
 
 /** The controller outputs that drive turn lamps. */
 export function turnOutputs(vehicle: Vehicle, flasher: Flasher): ControllerOutput[] {

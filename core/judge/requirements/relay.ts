@@ -1,7 +1,7 @@
 import { ratedAmps } from '../../devices/flasher.ts';
 import type { Flasher } from '../../model/vehicle/flasher.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { type LimitCheck, limitCheck } from './finding.ts';
+import { type LimitCheck, limitCheck } from './limit.ts';
 import { trailerAmps } from './trailer.ts';
 
 /**

@@ -5,7 +5,7 @@ import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { feedDuty } from '../../simulation/duty.ts';
 import { chargingVolts } from '../workingPoints.ts';
-import { type LimitCheck, limitCheck } from './finding.ts';
+import { type LimitCheck, limitCheck } from './limit.ts';
 
 /**
  * Resistors against their printed watts and their mount. The printed watts must cover the lit power at

@@ -3,14 +3,20 @@ import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { CONTROLS_OFF } from '../../simulation/controls.ts';
 import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
 import { chargingVolts } from '../workingPoints.ts';
-import type { Finding } from './finding.ts';
+import type { FindingOf } from './findingOf.ts';
 import type { Scene } from './scene.ts';
+
+/** A sensed wire that is not held down with the pedal up, V. */
+export type SenseFinding = FindingOf<
+  'sense',
+  { unit: string; isRead: boolean; heldVolts: number; underVolts: number }
+>;
 
 /**
  * With the pedal up the unit's pull-up must find the wire tied to earth, resistors at the high end of theirs too. Where
  * nobody has looked whether a unit reads it, it is asked as if one did, and what that says is said with an if.
  */
-export function senseRequirement(scene: Scene): Finding[] {
+export function senseRequirement(scene: Scene): SenseFinding[] {
   const { vehicle, circuit } = scene;
   const sensed = sensedOn(vehicle, circuit);
   if (!sensed) return [];

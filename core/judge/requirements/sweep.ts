@@ -3,8 +3,20 @@ import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { Fitment } from '../../simulation/fitment.ts';
 import { isTurn } from '../scenario.ts';
-import type { Finding } from './finding.ts';
+import type { FindingOf } from './findingOf.ts';
 import type { Scene } from './scene.ts';
+
+/** A sweep cut short, flashes a minute and s. */
+export type SweepFinding = FindingOf<
+  'sweep',
+  {
+    lampId: string /** how many more lamps do not finish */;
+    others: number;
+    ratePerMinute: number;
+    onSeconds: number;
+    sweepSeconds: number;
+  }
+>;
 
 /** A sequential turn lamp that goes dark before its last segment is lit. */
 interface UnfinishedSweep {
@@ -33,7 +45,7 @@ function unfinishedSweeps(
 }
 
 /** A sequential lamp must finish its sweep while it is lit, at the fastest its flasher may run. */
-export function sweepRequirement({ vehicle, circuit, fitted, ratePerMinute }: Scene): Finding[] {
+export function sweepRequirement({ vehicle, circuit, fitted, ratePerMinute }: Scene): SweepFinding[] {
   if (!isTurn(circuit)) return [];
   const rate = ratePerMinute ?? normalRate(fitted.fitment.flasher);
   const ids = lampIdsOf(circuit);

@@ -1,5 +1,5 @@
 import type { Flasher } from '../../model/vehicle/flasher.ts';
-import { type LimitCheck, limitCheck } from './finding.ts';
+import { type LimitCheck, limitCheck } from './limit.ts';
 
 /**
  * How many times the stock bulbs' current a stalk or hazard switch is trusted with. Its rating is hardly ever known;

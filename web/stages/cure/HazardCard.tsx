@@ -1,5 +1,5 @@
 import { amps, watts } from '../../../core/formatting/format.ts';
-import type { LimitCheck } from '../../../core/judge/requirements/finding.ts';
+import type { LimitCheck } from '../../../core/judge/requirements/limit.ts';
 import { limitsOf, type TurnVerdict } from '../../../core/judge/verdict.ts';
 import { limitName } from '../../../core/words/findings.ts';
 import { reasonOf } from '../../../core/words/verdicts.ts';

@@ -10,6 +10,7 @@ import { AMBIENTS, HEAT_LINES, judgeHeat } from '../../../core/heat/useCases.ts'
 import { chargingVolts } from '../../../core/judge/workingPoints.ts';
 import type { ResistorNetwork } from '../../../core/model/cures.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
+import { heatWords } from '../../../core/words/heat.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -113,7 +114,7 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
       <ul className={classes.verdicts}>
         {verdicts.map((verdict) => (
           <li key={verdict.ambientCelsius} data-state={verdict.state}>
-            {verdict.reason}{' '}
+            {heatWords(verdict)}{' '}
             {verdict.safeAfterSeconds > 0 &&
               `A hand may rest on it ${Math.ceil(verdict.safeAfterSeconds / 60)} min after switching off.`}
           </li>

@@ -11,6 +11,7 @@ import type { Job } from '../../../model/job.ts';
 import type { Circuit } from '../../../model/vehicle/circuit.ts';
 import { lampById } from '../../../model/vehicle/lookUp.ts';
 import { outputOf } from '../../../simulation/controls.ts';
+import { heatWords } from '../../../words/heat.ts';
 import { highestPiece } from '../../highestPiece.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';
 import { metalSupposed } from './loadResistors.ts';
@@ -50,7 +51,7 @@ export function steadyLoadOptions(analysis: JobAnalysis, circuit: Circuit): Cure
   const pulsed = outputOf(vehicle, circuit)?.pwm ? ' It heats in tail too, on its share of the pulses.' : '';
   return [
     supposing(
-      { ...made, why: `${heatWords(job, cure)}${pulsed}` },
+      { ...made, why: `${hottestWords(job, cure)}${pulsed}` },
       metalSupposed(
         job,
         feeds.map((feed) => feed.lampId),
@@ -60,14 +61,15 @@ export function steadyLoadOptions(analysis: JobAnalysis, circuit: Circuit): Cure
 }
 
 /** How hot the hottest gets in the use it sees most. */
-function heatWords({ vehicle }: Job, { networks }: LoadResistorCure): string {
+function hottestWords({ vehicle }: Job, { networks }: LoadResistorCure): string {
   const all = mountedPieces(vehicle, networks, chargingVolts(vehicle.systemVolts));
-  const reasons = all.flatMap((piece) =>
+  const heats = all.flatMap((piece) =>
     usesOfPiece(vehicle, piece)
       .filter((use) => !use.fault)
       .map((use) => judgeHeat(bodyOf(piece, all, use), piece.litWatts, use, HOT_DAY)),
   );
-  return reasons.toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius)[0]?.reason ?? '';
+  const [hottest] = heats.toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius);
+  return hottest ? heatWords(hottest) : '';
 }
 
 /** One such resistor across each of these feeds, of a twin bulb the dim one where that is it. */
