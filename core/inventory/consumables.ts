@@ -1,5 +1,5 @@
 import { needsEarthWire } from '../devices/relayMapping.ts';
-import type { ResistorNetwork } from '../model/cures.ts';
+import { cureKind, type ResistorNetwork } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { ConsumablePart, Shelf } from '../model/part.ts';
 import { networksOf } from '../simulation/fitment.ts';
@@ -14,24 +14,37 @@ export function jointsOf(networks: readonly ResistorNetwork[]): number {
 export function consumableLines(job: Job, shelf: Shelf): PickLine[] {
   const networks = networksOf(job);
   const earthed = relaysToEarth(job, shelf);
-  if (networks.length === 0 && earthed === 0) return [];
+  const cures = jointsOfCures(job.vehicleCures);
+  if (networks.length === 0 && earthed === 0 && cures === 0) return [];
   const wired = networks.filter((network) => !network.plugged);
   const pieces = networks.reduce((sum, network) => sum + network.pieces.length, 0);
   const needs: readonly [ConsumablePart['use'], number, string][] = [
-    ['feed-joint', jointsOf(networks), 'feed and earth leads of the resistors'],
+    [
+      'feed-joint',
+      jointsOf(networks) + cures,
+      [
+        ...(jointsOf(networks) > 0 ? ['feed and earth leads of the resistors'] : []),
+        ...(cures > 0 ? ['joints of the other cures'] : []),
+      ].join(', '),
+    ],
     ['earth-ring', wired.length + earthed, ringsWhy(wired.length, earthed)],
     [
       'mounting-screw',
       pieces * 2 + earthed,
       earthed > 0 ? 'two a resistor, one the earth of the relay' : 'two a resistor',
     ],
-    ['edge-paint', 1, 'drilled edges'],
+    ['edge-paint', pieces + earthed > 0 ? 1 : 0, 'drilled edges'],
   ];
   return needs.flatMap(([use, quantity, why]) => {
     if (quantity === 0) return [];
     const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
     return part ? [shelfLine(part, quantity, why)] : [];
   });
+}
+
+/** Joints that cures beside resistors across lamps need in the loom. */
+function jointsOfCures(cures: Job['vehicleCures']): number {
+  return cures.reduce((sum, cure) => sum + cureKind(cure).work.joints, 0);
 }
 
 /** How many of the relays planned need an earth that the old socket does not have, a count. */

@@ -29,3 +29,8 @@ export function shelfLine(part: Part, quantity: number, why: string): PickLine {
     total: part.price * quantity,
   };
 }
+
+/** So many of something the shelf does not have, its price unknown. */
+export function orderLine(key: string, code: string, what: string, quantity: number, why: string): PickLine {
+  return { key, code, what, why, quantity, onShelf: 0, toBuy: quantity, unitPrice: null, total: null };
+}

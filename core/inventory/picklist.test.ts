@@ -44,6 +44,24 @@ describe('pickList', () => {
     expect(ordered.unpriced).toBe(1);
   });
 
+  it('lists a bleed resistor no shelf part has as to order, and the joints of every cure', () => {
+    const piece = { partId: null, ohms: 56, watts: 10, tolerance: 0.05 };
+    const job: Job = {
+      ...open,
+      cures: {},
+      vehicleCures: [{ kind: 'bleed-resistor', circuitId: 'stop', piece }, { kind: 'pilot-diodes' }],
+    };
+    const { lines } = pickList(job, DEMO_SHELF);
+    expect(lines.find(({ code }) => code === 'to order')).toMatchObject({
+      quantity: 1,
+      what: 'Resistor 56 Ω 10 W, 5 %, aluminium housed',
+      why: 'sensed brake wire',
+    });
+    // Two joints of the bleed resistor, three of the diodes; nothing is drilled.
+    expect(lines.find(({ code }) => code === 'JOINT-S')).toMatchObject({ quantity: 5 });
+    expect(lines.find(({ why }) => why === 'drilled edges')).toBeUndefined();
+  });
+
   it('carries dead bulbs that are kept, each by its own name', () => {
     const job: Job = {
       ...open,

@@ -2,6 +2,8 @@ import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
 import { ohms, volts, watts } from '../formatting/format.ts';
 import { testVolts } from '../judge/workingPoints.ts';
 import type { Bulb } from '../model/bulb.ts';
+import type { ResistorPiece } from '../model/cureParts.ts';
+import { cureKind } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Part, Shelf } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
@@ -9,9 +11,10 @@ import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { sectionFor } from '../simulation/wholeLamp.ts';
+import { wordsOfCure } from '../words/cures.ts';
 import { openedFirst } from '../work/access/openings.ts';
 import { consumableLines } from './consumables.ts';
-import { type PickLine, shelfLine } from './pickLine.ts';
+import { orderLine, type PickLine, shelfLine } from './pickLine.ts';
 
 /** Power of the turn lamps, both sides lit, at the test voltage of the bulbs, W. */
 export interface PowerSaved {
@@ -121,100 +124,97 @@ function bulbLines(job: Job, shelf: Shelf): PickLine[] {
     const bulb = bulbOf(job, lamp);
     byBulb.set(bulb, [...(byBulb.get(bulb) ?? []), lamp.name.toLowerCase()]);
   }
-  return [...byBulb].map(([bulb, names]) => ({
-    key: `bulb-${bulb.id}`,
-    code: bulb.names[0] ?? bulb.id,
-    what: `Filament bulb ${bulb.names[0] ?? bulb.id}, ${watts(filamentWatts(signalFilament(bulb)))} at ${volts(signalFilament(bulb).testVolts)}`,
-    why: `new for ${names.join(', ')}`,
-    quantity: names.length,
-    onShelf: 0,
-    toBuy: names.length,
-    unitPrice: null,
-    total: null,
-  }));
+  return [...byBulb].map(([bulb, names]) => {
+    const code = bulb.names[0] ?? bulb.id;
+    const filament = signalFilament(bulb);
+    const what = `Filament bulb ${code}, ${watts(filamentWatts(filament))} at ${volts(filament.testVolts)}`;
+    return orderLine(`bulb-${bulb.id}`, code, what, names.length, `new for ${names.join(', ')}`);
+  });
 }
 
+/** Resistors across lamps, the same pieces together. */
 function resistorLines(job: Job, shelf: Shelf): PickLine[] {
-  const wanted = new Map<string, { part: Part | undefined; what: string; lamps: string[] }>();
-  for (const network of networksOf(job)) {
-    const lamp = job.vehicle.lamps.find((each) => each.id === network.lampId);
-    // The second resistor of a harness comes with the first.
-    if (network.plugged && network.input === 'dim') continue;
-    for (const piece of network.pieces) {
-      const part = shelf.find(
-        (each) => (each.kind === 'resistor' || each.kind === 'harness') && each.id === piece.partId,
-      );
-      const what = `Resistor ${ohms(piece.ohms)} ${watts(piece.watts)}, ${Math.round(piece.tolerance * 100)} %, aluminium housed`;
-      const key = part?.id ?? `buy-${piece.ohms}-${piece.watts}`;
-      const entry = wanted.get(key) ?? { part, what, lamps: [] };
-      entry.lamps.push(lamp?.name.toLowerCase() ?? network.lampId);
-      wanted.set(key, entry);
-    }
-  }
-  return [...wanted].map(([key, { part, what, lamps }]) =>
-    part
-      ? shelfLine(part, lamps.length, lamps.join(', '))
-      : {
-          key,
-          code: 'to order',
-          what,
-          why: lamps.join(', '),
-          quantity: lamps.length,
-          onShelf: 0,
-          toBuy: lamps.length,
-          unitPrice: null,
-          total: null,
-        },
+  // The second resistor of a harness comes with the first.
+  const bought = networksOf(job).filter(({ plugged, input }) => !plugged || input !== 'dim');
+  return pieceLines(
+    bought.flatMap(({ lampId, pieces }) => {
+      const why = job.vehicle.lamps.find(({ id }) => id === lampId)?.name.toLowerCase() ?? lampId;
+      return pieces.map((piece) => ({ piece, why }));
+    }),
+    shelf,
   );
 }
 
-/** Relays, decoders, diodes and bleed resistors. */
-function vehicleCureLines(job: Job, shelf: Shelf): PickLine[] {
+/** One resistor piece, and what it is for. */
+interface WantedPiece {
+  piece: ResistorPiece;
+  why: string;
+}
+
+function pieceLines(wanted: readonly WantedPiece[], shelf: Shelf): PickLine[] {
+  const together = new Map<string, WantedPiece[]>();
+  for (const each of wanted) {
+    const { partId, ohms: value, watts: rated } = each.piece;
+    const key = resistorPart(shelf, partId)?.id ?? `buy-${value}-${rated}`;
+    together.set(key, [...(together.get(key) ?? []), each]);
+  }
+  return [...together].flatMap(([key, pieces]) => {
+    const [first] = pieces;
+    if (!first) return [];
+    const { ohms: value, watts: rated, tolerance, partId } = first.piece;
+    const why = [...new Set(pieces.map((each) => each.why))].join(', ');
+    const part = resistorPart(shelf, partId);
+    if (part) return [shelfLine(part, pieces.length, why)];
+    const what = `Resistor ${ohms(value)} ${watts(rated)}, ${Math.round(tolerance * 100)} %, aluminium housed`;
+    return [orderLine(key, 'to order', what, pieces.length, why)];
+  });
+}
+
+function resistorPart(shelf: Shelf, partId: string | null): Part | undefined {
+  return shelf.find(({ id, kind }) => id === partId && (kind === 'resistor' || kind === 'harness'));
+}
+
+/** What cures that are not a load on a lamp take: the parts they name, and small ones of no name. */
+function vehicleCureLines({ vehicle, vehicleCures }: Job, shelf: Shelf): PickLine[] {
   const wanted = new Map<string, { part: Part; quantity: number; why: string }>();
   const want = (part: Part | undefined, quantity: number, why: string) => {
     if (!part) return;
     const entry = wanted.get(part.id) ?? { part, quantity: 0, why };
     wanted.set(part.id, { ...entry, quantity: entry.quantity + quantity });
   };
-  for (const cure of job.vehicleCures) {
-    if (cure.kind === 'flasher-relay' || cure.kind === 'decoder') {
-      const why = cure.kind === 'decoder' ? 'before the LED' : `in place of the ${job.vehicle.flasher.name}`;
+  const pieces: WantedPiece[] = [];
+  for (const cure of vehicleCures) {
+    const { parts, takes = [] } = cureKind(cure);
+    const why = wordsOfCure(cure).why(cure, vehicle);
+    for (const { holder, what } of parts?.(cure) ?? []) {
+      if (what === null) pieces.push({ piece: holder, why });
+      else
+        want(
+          shelf.find(({ id }) => id === holder.partId),
+          1,
+          why,
+        );
+    }
+    for (const { use, count } of takes)
       want(
-        shelf.find((part) => part.id === cure.partId),
-        1,
+        shelf.find((part) => part.kind === 'consumable' && part.use === use),
+        count,
         why,
       );
-    }
-    if (cure.kind === 'pilot-diodes') {
-      const diode = shelf.find((part) => part.kind === 'consumable' && part.use === 'diode');
-      want(diode, 2, 'pilot lamp');
-    }
-    if (cure.kind === 'bleed-resistor') {
-      want(
-        shelf.find((part) => part.id === cure.piece.partId),
-        1,
-        'sensed brake wire',
-      );
-    }
   }
-  return [...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why));
+  return [
+    ...[...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why)),
+    ...pieceLines(pieces, shelf),
+  ];
 }
 
 /** What broke or went missing at the vehicle, the same pieces together. */
 function lostLines({ lost = [] }: Job): PickLine[] {
   const counts = new Map<string, number>();
   for (const { what, count } of lost) counts.set(what, (counts.get(what) ?? 0) + count);
-  return [...counts].map(([what, quantity]) => ({
-    key: `lost-${what}`,
-    code: '',
-    what,
-    why: 'broken or lost at the vehicle',
-    quantity,
-    onShelf: 0,
-    toBuy: quantity,
-    unitPrice: null,
-    total: null,
-  }));
+  return [...counts].map(([what, quantity]) =>
+    orderLine(`lost-${what}`, '', what, quantity, 'broken or lost at the vehicle'),
+  );
 }
 
 function toolsFor(job: Job, shelf: Shelf): string[] {

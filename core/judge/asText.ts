@@ -28,7 +28,7 @@ export function contentAsText(content: SocketContent | undefined): string {
  * All that the currents of a fitment depend on, whoever counts them: a harness and a tapped resistor of the same ohms, or
  * a controller told of LEDs, draw what the others do.
  */
-export function electricsOf({ contents, resistors, flasher, cures }: Fitment): string {
+export function electricsOf({ contents, resistors, flasher, wired }: Fitment): string {
   return JSON.stringify([
     [...contents].map(([lampId, content]) => [lampId, contentAsText(content)]),
     resistors.map(({ lampId, input, connection, pieces }) => [
@@ -37,7 +37,7 @@ export function electricsOf({ contents, resistors, flasher, cures }: Fitment): s
       connection,
       pieces.map(({ ohms, tolerance }) => [ohms, tolerance]),
     ]),
-    cures.filter((cure) => cure.kind !== 'controller-setting'),
+    wired,
     flasher.kind === 'controller' ? 'controller' : { ...flasher, watchesRepeaters: undefined },
   ]);
 }

@@ -46,8 +46,8 @@ function sideAsText({ vehicle, fitment }: TurnCircuits, circuit: TurnCircuit): s
         fitment.resistors
           .filter((network) => network.lampId === lampId)
           .map(({ lampId: _, ...network }) => network),
-        fitment.cures.flatMap((cure) =>
-          cure.kind === 'decoder' && cure.lampId === lampId ? [cure.part] : [],
+        fitment.wired.flatMap((each) =>
+          each.kind === 'before-lamp' && each.lampId === lampId ? [each.part] : [],
         ),
       ];
     }),

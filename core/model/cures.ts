@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { Fraction, Id, Line, Ohms, Watts } from './fields.ts';
+import { BleedResistorCure, bleedResistor } from './cureKinds/bleedResistor.ts';
+import { ControllerSettingCure, controllerSetting } from './cureKinds/controllerSetting.ts';
+import type { CureKind } from './cureKinds/cureKind.ts';
+import { DecoderCure, decoder } from './cureKinds/decoder.ts';
+import { FlasherRelayCure, flasherRelay } from './cureKinds/flasherRelay.ts';
+import { PilotDiodesCure, pilotDiodes } from './cureKinds/pilotDiodes.ts';
+import { ResistorPiece } from './cureParts.ts';
+import { Id, Line } from './fields.ts';
 import { LampInput } from './vehicle/lamp.ts';
 
 /** The three states a vehicle is compared in. */
@@ -9,15 +16,6 @@ export type Configuration = z.infer<typeof Configuration>;
 /** What is switched on in a proving run of the turn circuits. */
 export const TurnFunction = z.enum(['turn-left', 'turn-right', 'hazard']);
 export type TurnFunction = z.infer<typeof TurnFunction>;
-
-/** One resistor as fitted: a shelf part by id, or a value still to be ordered. */
-export const ResistorPiece = z.strictObject({
-  partId: Id.nullable(),
-  ohms: Ohms,
-  watts: Watts,
-  tolerance: Fraction,
-});
-export type ResistorPiece = z.infer<typeof ResistorPiece>;
 
 /** Resistors across one lamp's feed and earth. */
 export const ResistorNetwork = z.strictObject({
@@ -41,26 +39,27 @@ export type LoadResistorCure = z.infer<typeof LoadResistorCure>;
 
 /** A cure that is not a load on a lamp. */
 export const VehicleCure = z.discriminatedUnion('kind', [
-  /** another flasher in the place of the stock one */
-  z.strictObject({ kind: z.literal('flasher-relay'), partId: Id, position: Fraction }),
-  /** a diode from each side to the pilot lamp, whose other end goes to earth */
-  z.strictObject({ kind: z.literal('pilot-diodes') }),
-  /** a resistor from a sensed wire to earth */
-  z.strictObject({ kind: z.literal('bleed-resistor'), circuitId: Id, piece: ResistorPiece }),
-  /** the controller told that LEDs are fitted; `before` is how to go back */
-  z.strictObject({
-    kind: z.literal('controller-setting'),
-    circuitId: Id,
-    setting: z.literal('led'),
-    before: z.literal('filament'),
-    /** what the tool calls it, and the old value as it was read */
-    name: Line.optional(),
-    tool: Line.optional(),
-    keyCycled: z.boolean().optional(),
-    /** read back from the controller as LED after that */
-    readBack: z.boolean().optional(),
-    codesCleared: z.boolean().optional(),
-  }),
-  z.strictObject({ kind: z.literal('decoder'), lampId: Id, partId: Id }),
+  FlasherRelayCure,
+  PilotDiodesCure,
+  BleedResistorCure,
+  ControllerSettingCure,
+  DecoderCure,
 ]);
 export type VehicleCure = z.infer<typeof VehicleCure>;
+
+type Kinds = { readonly [K in VehicleCure['kind']]: CureKind<Extract<VehicleCure, { kind: K }>> };
+
+/** Every kind of cure that is not a load on a lamp: adding one is its file, a line above and here, and its words. */
+export const CURE_KINDS: Kinds = {
+  'flasher-relay': flasherRelay,
+  'pilot-diodes': pilotDiodes,
+  'bleed-resistor': bleedResistor,
+  'controller-setting': controllerSetting,
+  decoder,
+};
+
+/** What there is to know of a cure's kind. */
+export function cureKind<C extends VehicleCure>({ kind }: C): CureKind<C> {
+  // The table is closed over the kinds: the entry of this one takes this one.
+  return CURE_KINDS[kind] as unknown as CureKind<C>;
+}

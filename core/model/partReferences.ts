@@ -1,4 +1,4 @@
-import type { VehicleCure } from './cures.ts';
+import { cureKind, type VehicleCure } from './cures.ts';
 import type { Job } from './job.ts';
 import type { Part, Shelf } from './part.ts';
 import { standing } from './seen.ts';
@@ -62,15 +62,20 @@ export function visitParts(job: Job, visit: Visit): void {
 }
 
 function visitCures(cures: VehicleCure[], where: string, visit: Visit, needed = true): VehicleCure[] {
-  return cures.filter((cure) => {
-    if (cure.kind === 'bleed-resistor') visitPiece(cure.piece, `${where} bleed-resistor`, visit);
-    if (cure.kind !== 'flasher-relay' && cure.kind !== 'decoder') return true;
-    const kinds = [cure.kind === 'decoder' ? ('decoder' as const) : ('flasher' as const)];
-    const next = visit({ partId: cure.partId, where: `${where} ${cure.kind}`, kinds, needed });
-    if (next === null) return false;
-    if (next !== cure.partId) cure.partId = next;
-    return true;
-  });
+  return cures.filter((cure) =>
+    (cureKind(cure).parts?.(cure) ?? []).every(({ holder, kinds, what }) => {
+      if (holder.partId === null) return true;
+      const next = visit({
+        partId: holder.partId,
+        where: `${where} ${cure.kind}`,
+        kinds,
+        needed: what !== null && needed,
+      });
+      if (next === null && what !== null) return false;
+      if (next !== holder.partId) (holder as { partId: string | null }).partId = next;
+      return true;
+    }),
+  );
 }
 
 function visitPiece(piece: { partId: string | null }, where: string, visit: Visit): void {

@@ -2,6 +2,7 @@ import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
 import { ownWatcherSeen } from '../judge/watcherSeen.ts';
+import { CURE_KINDS, type VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
@@ -184,11 +185,9 @@ function takeRepeatersOff(vehicle: Vehicle): void {
   retuneWatchers(vehicle);
 }
 
-/** A relay cannot take a controller's place, nor can a relay be told of LEDs: where it cannot be fitted a cure is not. */
-export function isFor(flasher: FlasherKind, cure: Job['vehicleCures'][number]['kind']): boolean {
-  if (cure === 'flasher-relay') return flasher !== 'controller';
-  if (cure === 'controller-setting') return flasher === 'controller';
-  return true;
+/** Where it cannot be fitted a cure is not. */
+export function isFor(flasher: FlasherKind, kind: VehicleCure['kind']): boolean {
+  return CURE_KINDS[kind].isFor?.(flasher) ?? true;
 }
 
 /**

@@ -1,16 +1,9 @@
 import { bulbById } from '../catalogue/bulbs.ts';
 import type { Bulb } from '../model/bulb.ts';
-import type { Configuration, ResistorNetwork, VehicleCure } from '../model/cures.ts';
+import type { Wired } from '../model/cureKinds/wired.ts';
+import { type Configuration, cureKind, type ResistorNetwork, type VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
-import type {
-  DecoderPart,
-  FlasherPart,
-  LedPart,
-  Part,
-  ResistorPart,
-  Shelf,
-  WholeLampPart,
-} from '../model/part.ts';
+import type { DecoderPart, FlasherPart, LedPart, ResistorPart, Shelf, WholeLampPart } from '../model/part.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
@@ -23,17 +16,13 @@ export type SocketContent =
   | { kind: 'led'; part: LedPart; reversed?: boolean }
   | { kind: 'empty' };
 
-/** A cure with the part it names. */
-export type FittedCure =
-  | Exclude<VehicleCure, { kind: 'decoder' | 'flasher-relay' }>
-  | { kind: 'decoder'; lampId: string; part: DecoderPart };
-
 /** What is in every socket, what was wired across which lamp, and which flasher is plugged in. */
 export interface Fitment {
   contents: ReadonlyMap<string, SocketContent>;
   resistors: readonly ResistorNetwork[];
   flasher: Flasher;
-  cures: readonly FittedCure[];
+  /** what cures put into the wiring beside resistors across lamps */
+  wired: readonly Wired[];
 }
 
 /** A job points at something that is not there. Says what, and what to do. */
@@ -91,13 +80,14 @@ export function networksOf(job: Job): ResistorNetwork[] {
 }
 
 /** Whether a capacitor stands behind the feed of a lamp's LED: inside it, or in a decoder before it. */
-export function hasCapacitor({ contents, cures }: Fitment, lampId: string): boolean {
+export function hasCapacitor({ contents, wired }: Fitment, lampId: string): boolean {
   const content = contents.get(lampId);
   const inside = content?.kind === 'led' && content.part.capacitorFarads !== undefined;
   return (
     inside ||
-    cures.some(
-      (cure) => cure.kind === 'decoder' && cure.lampId === lampId && cure.part.capacitorFarads !== undefined,
+    wired.some(
+      (each) =>
+        each.kind === 'before-lamp' && each.lampId === lampId && each.part.capacitorFarads !== undefined,
     )
   );
 }
@@ -110,7 +100,7 @@ export function healthyStock(job: Pick<Job, 'vehicle' | 'identified'>): Fitment 
     ),
     resistors: [],
     flasher: job.vehicle.flasher,
-    cures: [],
+    wired: [],
   };
 }
 
@@ -128,80 +118,30 @@ export function fitmentOf(job: Job, shelf: Shelf, configuration: Configuration):
     else if (job.lookOver.lamps[lamp.id]?.condition === 'dead') contents.set(lamp.id, { kind: 'empty' });
     else contents.set(lamp.id, { kind: 'filament', bulb: bulbOf(job, lamp) });
   }
-  if (configuration !== 'cured') return { contents, resistors: [], flasher: job.vehicle.flasher, cures: [] };
+  if (configuration !== 'cured') return { contents, resistors: [], flasher: job.vehicle.flasher, wired: [] };
   return {
     contents,
     resistors: networksOf(job),
     flasher: flasherOf(job, shelf),
-    cures: job.vehicleCures.flatMap((cure) => fittedCure(cure, shelf)),
+    wired: job.vehicleCures.flatMap((cure) => cureKind(cure).wired?.(cure, partOf(cure, shelf)) ?? []),
   };
 }
 
 /** The flasher a cured vehicle has: the stock one as it was set, or the relay that replaces it. */
 function flasherOf({ vehicle, vehicleCures }: Job, shelf: Shelf): Flasher {
-  const relay = vehicleCures.find((cure) => cure.kind === 'flasher-relay');
-  if (relay?.kind === 'flasher-relay') return relayInPlace(vehicle.flasher, relay, shelf);
-  if (vehicle.flasher.kind !== 'controller') return vehicle.flasher;
-  const told = new Set(
-    vehicleCures.flatMap((cure) => (cure.kind === 'controller-setting' ? [cure.circuitId] : [])),
+  return vehicleCures.reduce(
+    (flasher, cure) => cureKind(cure).flasher?.(cure, flasher, partOf(cure, shelf)) ?? flasher,
+    vehicle.flasher,
   );
-  return {
-    ...vehicle.flasher,
-    outputs: vehicle.flasher.outputs.map((output) =>
-      output.watch && output.watch.canSetLed !== false && told.has(output.circuitId)
-        ? { ...output, watch: { ...output.watch, setting: 'led' } }
-        : output,
-    ),
-  };
 }
 
-function relayInPlace(
-  stock: Flasher,
-  { partId, position }: Extract<VehicleCure, { kind: 'flasher-relay' }>,
-  shelf: Shelf,
-): Flasher {
-  const part = partOf(shelf, 'flasher', partId, 'Flasher relay');
-  const { slowestRate, fastestRate, onFraction, minAmps, ratedAmps, contactOhms, needsEarth } = part;
-  return {
-    id: stock.id,
-    kind: 'non-watching-relay',
-    name: part.name,
-    fuseId: stock.fuseId,
-    terminals: part.terminals,
-    slowestRate,
-    fastestRate,
-    onFraction,
-    minAmps,
-    ratedAmps,
-    contactOhms,
-    needsEarth,
-    ...(part.adjuster ? { adjuster: part.adjuster } : {}),
-    position,
-  };
-}
-
-function fittedCure(cure: VehicleCure, shelf: Shelf): FittedCure[] {
-  switch (cure.kind) {
-    case 'flasher-relay':
-      return [];
-    case 'decoder':
-      return [
-        { kind: 'decoder', lampId: cure.lampId, part: partOf(shelf, 'decoder', cure.partId, 'Decoder') },
-      ];
-    default:
-      return [cure];
+/** The part a cure cannot be without, as it stands on the shelf; null where it names none. */
+function partOf(cure: VehicleCure, shelf: Shelf): DecoderPart | FlasherPart | null {
+  for (const { holder, kinds, what } of cureKind(cure).parts?.(cure) ?? []) {
+    if (what === null) continue;
+    const part = shelf.find(({ id, kind }) => id === holder.partId && kinds.includes(kind));
+    if (part?.kind === 'decoder' || part?.kind === 'flasher') return part;
+    throw new UnknownReferenceError(what, holder.partId, 'Put it back on the shelf, or take that cure out.');
   }
-}
-
-function partOf<K extends (DecoderPart | FlasherPart)['kind']>(
-  shelf: Shelf,
-  kind: K,
-  id: string,
-  what: string,
-): Extract<Part, { kind: K }> {
-  const part = shelf.find(
-    (entry): entry is Extract<Part, { kind: K }> => entry.kind === kind && entry.id === id,
-  );
-  if (!part) throw new UnknownReferenceError(what, id, 'Put it back on the shelf, or take that cure out.');
-  return part;
+  return null;
 }

@@ -17,8 +17,8 @@ if (!emitter) throw new Error('the position lamp has an LED');
 
 const smoothed = (capacitorFarads: number): Fitment => ({
   ...bare,
-  cures: ['position-left', 'position-right'].map((lampId) => ({
-    kind: 'decoder' as const,
+  wired: ['position-left', 'position-right'].map((lampId) => ({
+    kind: 'before-lamp' as const,
     lampId,
     part: { kind: 'decoder', id: 'd', code: 'd', name: 'd', price: 0, stock: 0, capacitorFarads },
   })),

@@ -3,6 +3,7 @@ import { EARTH, type Element, FLOATING_OHMS, type Netlist, OPEN_OHMS } from '../
 import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';
 import { ratingOnBulbs, thermalFlasher } from '../devices/thermal.ts';
+import type { Wired } from '../model/cureKinds/wired.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
 import { feedFuseId, fuseById, lampById, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -187,11 +188,11 @@ function circuitElements(build: Build, circuit: Circuit): Element[] {
   }
   if (output?.leakOhms) elements.push(resistor(`${circuit.id}.off-leak`, source, bus, output.leakOhms));
   if (circuit.sense) elements.push(...senseElements(circuit, bus, circuit.sense.pullUpOhms));
-  const bleed = build.fitment.cures.find(
-    (cure) => cure.kind === 'bleed-resistor' && cure.circuitId === circuit.id,
+  const bleed = build.fitment.wired.find(
+    (each): each is Wired & { kind: 'feed-to-earth' } =>
+      each.kind === 'feed-to-earth' && each.circuitId === circuit.id,
   );
-  if (bleed?.kind === 'bleed-resistor')
-    elements.push(resistor(`${circuit.id}.bleed`, bus, EARTH, bleed.piece.ohms));
+  if (bleed) elements.push(resistor(`${circuit.id}.bleed`, bus, EARTH, bleed.ohms));
   if (circuit.excite) elements.push(...alternatorElements(circuit.id, circuit.excite.rotorOhms));
   if (options.trials && circuit.kind === 'turn')
     elements.push(resistor(ELEMENTS.trialAtSide(circuit.id), bus, EARTH, OPEN_OHMS));
@@ -262,7 +263,9 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
     });
   if (options.trials && mains.some((circuit) => circuit.kind === 'turn'))
     elements.push(resistor(ELEMENTS.trialAtLamp(lamp.id), main, earth, OPEN_OHMS));
-  const decoder = fitment.cures.find((cure) => cure.kind === 'decoder' && cure.lampId === lamp.id);
+  const block = fitment.wired.find(
+    (each): each is Wired & { kind: 'before-lamp' } => each.kind === 'before-lamp' && each.lampId === lamp.id,
+  );
   const duty = (feeders: readonly Circuit[]) =>
     feedDuty(vehicle, feeders, options.controls, options.emfVolts);
   return [
@@ -271,7 +274,7 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
       lamp,
       content: fitment.contents.get(lamp.id) ?? { kind: 'empty' },
       hasDim: dims.length > 0,
-      decoder: decoder?.kind === 'decoder' ? decoder.part : undefined,
+      decoder: block?.part,
       duty: { main: duty(mains), dim: duty(dims) },
       brightControl: brightControl(mains, fitment),
     }),
@@ -297,7 +300,7 @@ function pilotElements({ vehicle, fitment, circuits }: Build): Element[] {
   const feed = NODES.feed(lamp.id);
   const earth = NODES.earth(lamp.id);
   const [leftBus, rightBus] = [NODES.bus(left.id), NODES.bus(right.id)];
-  const diodes = fitment.cures.some((cure) => cure.kind === 'pilot-diodes');
+  const diodes = fitment.wired.some((each) => each.kind === 'diodes-to-pilot');
   const wiring: Element[] = diodes
     ? [
         { kind: 'diode', id: 'pilot-diode-left', a: leftBus, b: PILOT_JOINT, ...CURE_DIODE },

@@ -1,28 +1,24 @@
 import { inARow, ohms, watts } from '../../formatting/format.ts';
-import type { ResistorNetwork, VehicleCure } from '../../model/cures.ts';
+import type { CureAt } from '../../model/cureKinds/cureKind.ts';
+import { cureKind, type ResistorNetwork, type VehicleCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { wordsOfCure } from '../../words/cures.ts';
 
 /** The cures a job has for one circuit, in a few words; empty where it has none. */
 export function cureWords(job: Job, shelf: Shelf, circuit: Circuit): string {
   const lamps = lampIdsOf(circuit);
   const code = (partId: string) => shelf.find((part) => part.id === partId)?.code ?? partId;
-  const words = (cure: VehicleCure): string[] => {
-    switch (cure.kind) {
-      case 'flasher-relay':
-        return circuit.kind === 'turn' ? [code(cure.partId)] : [];
-      case 'pilot-diodes':
-        return circuit.kind === 'turn' ? ['two diodes for the pilot'] : [];
-      case 'decoder':
-        return lamps.includes(cure.lampId) ? [code(cure.partId)] : [];
-      case 'bleed-resistor':
-        return cure.circuitId === circuit.id ? [`bleed resistor ${ohms(cure.piece.ohms)}`] : [];
-      case 'controller-setting':
-        return cure.circuitId === circuit.id ? ['set to LED'] : [];
-    }
-  };
+  const isHere = (at: CureAt) =>
+    at.on === 'turn'
+      ? circuit.kind === 'turn'
+      : at.on === 'lamp'
+        ? lamps.includes(at.lampId)
+        : at.circuitId === circuit.id;
+  const words = (cure: VehicleCure): string[] =>
+    isHere(cureKind(cure).at(cure)) ? [wordsOfCure(cure).short(cure, code)] : [];
   const networks = job.cures[circuit.id]?.networks ?? [];
   const named = [
     ...job.vehicleCures.flatMap(words),

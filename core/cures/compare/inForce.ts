@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal';
+import { cureKind } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { CureOption } from './option.ts';
 import type { CureScope } from './scope.ts';
@@ -22,11 +23,5 @@ function standing(cures: Job['cures']): Job['cures'] {
 
 function sorted(cures: Job['vehicleCures']): string[] {
   // What was noted of a setting does not make it another cure.
-  return cures
-    .map((cure) =>
-      JSON.stringify(
-        cure.kind === 'controller-setting' ? { kind: cure.kind, circuitId: cure.circuitId } : cure,
-      ),
-    )
-    .toSorted();
+  return cures.map((cure) => JSON.stringify(cureKind(cure).bare?.(cure) ?? cure)).toSorted();
 }

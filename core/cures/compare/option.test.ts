@@ -20,6 +20,12 @@ const load = (lampId: string, plugged = false): LoadResistorCure => ({
   ],
 });
 const DIODES: VehicleCure = { kind: 'pilot-diodes' };
+const SETTING = {
+  kind: 'controller-setting',
+  circuitId: 'turn-left',
+  setting: 'led',
+  before: 'filament',
+} as const satisfies VehicleCure;
 
 describe('two cures together', () => {
   it('change what either changes', () => {
@@ -146,7 +152,14 @@ describe('what a cure costs beside money', () => {
       reversible: false,
       access: 'dash',
     });
-    expect(effortOf(option('s', ['controller-setting'], 's', {}), [])).toMatchObject({
+    expect(
+      effortOf(
+        option('s', ['controller-setting'], 's', {
+          vehicleCures: [SETTING, { ...SETTING, circuitId: 'turn-right' }],
+        }),
+        [],
+      ),
+    ).toMatchObject({
       cuts: 0,
       access: 'diagnostic plug',
       needs: ['a diagnostic adapter that has the setting'],

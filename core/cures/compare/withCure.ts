@@ -1,3 +1,4 @@
+import { cureKind } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import type { CureChange } from './option.ts';
@@ -14,15 +15,9 @@ export function withCure(job: Job, change: CureChange, scope: CureScope = turnSc
   const lamps = new Set(lampsIn(job.vehicle, scope).map((lamp) => lamp.id));
   const others = Object.fromEntries(Object.entries(job.cures).filter(([id]) => !circuits.has(id)));
   const kept = job.vehicleCures.filter((cure) => {
-    switch (cure.kind) {
-      case 'flasher-relay':
-      case 'pilot-diodes':
-        return !scope.turning;
-      case 'decoder':
-        return !lamps.has(cure.lampId);
-      default:
-        return !circuits.has(cure.circuitId);
-    }
+    const at = cureKind(cure).at(cure);
+    if (at.on === 'turn') return !scope.turning;
+    return at.on === 'lamp' ? !lamps.has(at.lampId) : !circuits.has(at.circuitId);
   });
   return {
     ...job,

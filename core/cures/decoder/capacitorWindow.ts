@@ -165,9 +165,9 @@ function withCapacitor(fitment: Fitment, circuit: Circuit, capacitorFarads: numb
   };
   return {
     ...fitment,
-    cures: [
-      ...fitment.cures.filter((cure) => cure.kind !== 'decoder'),
-      ...lampIdsOf(circuit).map((lampId) => ({ kind: 'decoder' as const, lampId, part })),
+    wired: [
+      ...fitment.wired.filter((each) => each.kind !== 'before-lamp'),
+      ...lampIdsOf(circuit).map((lampId) => ({ kind: 'before-lamp' as const, lampId, part })),
     ],
   };
 }

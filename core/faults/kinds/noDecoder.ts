@@ -11,15 +11,15 @@ export const noDecoder: FaultKindOf<NoDecoder> = {
   prior: 2,
   minutes: [2, 6],
   natures: ['with-leds', 'from-start'],
-  of: ({ fitment: { cures } }) =>
-    cures.flatMap((cure): NoDecoder[] =>
-      cure.kind === 'decoder' ? [{ kind: 'no-decoder', lampId: cure.lampId }] : [],
+  of: ({ fitment: { wired } }) =>
+    wired.flatMap((each): NoDecoder[] =>
+      each.kind === 'before-lamp' ? [{ kind: 'no-decoder', lampId: each.lampId }] : [],
     ),
   ...AT_LAMP,
   strike: ({ lampId }) => ({
     fitment: (fitment) => ({
       ...fitment,
-      cures: fitment.cures.filter((cure) => cure.kind !== 'decoder' || cure.lampId !== lampId),
+      wired: fitment.wired.filter((each) => each.kind !== 'before-lamp' || each.lampId !== lampId),
     }),
   }),
 };

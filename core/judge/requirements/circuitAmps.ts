@@ -89,10 +89,9 @@ export class CircuitAmps {
       const text = JSON.stringify([
         [...ids].map((id) => contentAsText(fitment.contents.get(id))),
         resistors,
-        fitment.cures.filter(
-          (cure) =>
-            ('circuitId' in cure && names.has(cure.circuitId)) ||
-            (cure.kind === 'decoder' && ids.has(cure.lampId)),
+        fitment.wired.filter(
+          (each) =>
+            ('circuitId' in each && names.has(each.circuitId)) || ('lampId' in each && ids.has(each.lampId)),
         ),
       ]);
       number = this.memory.numberOf(text);

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { Id } from '../fields.ts';
+import type { CureKind } from './cureKind.ts';
+
+/** A block plugged in before one lamp's LED. */
+export const DecoderCure = z.strictObject({ kind: z.literal('decoder'), lampId: Id, partId: Id });
+
+/** What smooths an output's pulses, or loads it, at one lamp. */
+export const decoder: CureKind<z.infer<typeof DecoderCure>> = {
+  stepId: 'cure-decoder',
+  at: ({ lampId }) => ({ on: 'lamp', lampId }),
+  parts: (cure) => [{ holder: cure, kinds: ['decoder'], what: 'Decoder' }],
+  wired: ({ lampId }, part) => (part?.kind === 'decoder' ? [{ kind: 'before-lamp', lampId, part }] : []),
+  work: { minutes: [4, 8], each: true, joints: 0, opens: null, needs: 'room behind the lamps' },
+};

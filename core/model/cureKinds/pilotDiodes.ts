@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import type { CureKind } from './cureKind.ts';
+
+/** A diode from each side to the pilot lamp, whose other end goes to earth. */
+export const PilotDiodesCure = z.strictObject({ kind: z.literal('pilot-diodes') });
+
+/** What keeps one side from lighting the other through a single pilot. */
+export const pilotDiodes: CureKind<z.infer<typeof PilotDiodesCure>> = {
+  stepId: 'cure-pilot',
+  at: () => ({ on: 'turn' }),
+  takes: [{ use: 'diode', count: 2 }],
+  wired: () => [{ kind: 'diodes-to-pilot' }],
+  // A lead on each side's wire, and the pilot's other end to earth.
+  work: { minutes: [15, 30], each: false, joints: 3, opens: 'dash', needs: 'the pilot’s wires' },
+};
