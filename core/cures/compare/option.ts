@@ -10,16 +10,12 @@ export interface CureChange {
 }
 
 export type CureKind =
+  | VehicleCure['kind']
   | 'nothing'
   | 'load-resistor'
   | 'harness'
   | 'built-in-load'
-  | 'flasher-relay'
-  | 'decoder'
-  | 'controller-setting'
-  | 'filament'
-  | 'pilot-diodes'
-  | 'bleed-resistor';
+  | 'filament';
 
 /** One way to content what flashes and watches, ready to be tried; or the reason why it cannot be tried here. */
 export interface CureOption {
