@@ -11,7 +11,7 @@ import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
 import { FAULT_OPTIONS, type FaultFlags, faults, prove } from './proving.ts';
 import { QUICK_OPTIONS, type QuickFlags, questionOf, quickInWords, quickOf } from './quick.ts';
-import { injected, reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
+import { injected, reportAsJson, reportInWords, STATE_OPTIONS, type StateFlags, stateOf } from './state.ts';
 
 const USAGE = `Usage: vumble COMMAND
 
@@ -144,8 +144,7 @@ async function state(
   const { configuration, controls, volts } = asked;
   const report = vehicleReport(file.job, file.parts, configuration, controls, volts, wrong.faults);
   if (command === 'netlist') output.out(report.spice.trimEnd());
-  else
-    output.out(flags.json ? JSON.stringify({ ...report, spice: undefined }, null, 2) : reportInWords(report));
+  else output.out(flags.json ? reportAsJson(report) : reportInWords(report));
   return EXIT.fine;
 }
 

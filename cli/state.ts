@@ -8,6 +8,7 @@ import type { Controls } from '../core/simulation/controls.ts';
 import { fitmentOf } from '../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../core/traces/traceLamps.ts';
 import type { VehicleReport } from '../core/traces/vehicleReport.ts';
+import { eventWords } from '../core/words/events.ts';
 import { faultName } from '../core/words/faults.ts';
 
 /** The switches that describe one state of a vehicle. */
@@ -98,6 +99,12 @@ export function injected(
   return { faults };
 }
 
+/** A report for another program: what happened in its figures, and in words beside them. */
+export function reportAsJson(report: VehicleReport): string {
+  const events = report.events.map((event) => ({ ...event, text: eventWords(event) }));
+  return JSON.stringify({ ...report, events, spice: undefined }, null, 2);
+}
+
 /** A report as a table for a terminal. */
 export function reportInWords(report: VehicleReport): string {
   const { flashing } = report;
@@ -113,7 +120,7 @@ export function reportInWords(report: VehicleReport): string {
           `  It sees ${flashing.watchedAmps.toFixed(3)} A and compares with ${flashing.thresholdAmps.toFixed(3)} A.`,
         ]
       : []),
-    ...report.events.map((event) => `  ${event}.`),
+    ...report.events.map((event) => `  ${eventWords(event)}.`),
     ...live.map(
       ({ name, unit, value, what }) =>
         `  ${name.padEnd(30)} ${value.toFixed(6).padStart(12)} ${unit}  ${what}`,

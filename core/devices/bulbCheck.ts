@@ -20,6 +20,6 @@ export class BulbCheckDevice implements Device {
     this.dueAt = RESTS;
     const { circuitId, simulated, message } = this.watch;
     if (bench.amps(ELEMENTS.wire(circuitId)) < thresholdAt(simulated, this.emfVolts))
-      bench.tell({ key: `bulb-check-${circuitId}`, kind: 'message', text: message });
+      bench.tell({ kind: 'message', by: 'bulb-check', circuitId, message });
   }
 }

@@ -10,19 +10,15 @@ export const RETRY_SECONDS = 0.5;
 const FIRST_CHECK_SECONDS = 0.15;
 
 /** Tells the dash and the fault memory of a missing lamp. */
-function tellMissing(bench: Bench, output: ControllerOutput, how: string): void {
-  const { watch } = output;
+function tellMissing(
+  bench: Bench,
+  { watch, circuitId }: ControllerOutput,
+  amps: number,
+  found: 'lit' | 'cold-check',
+): void {
   if (!watch) return;
-  bench.tell({ key: `message-${output.circuitId}`, kind: 'message', text: watch.message });
-  bench.tell({ key: `code-${output.circuitId}`, kind: 'code', text: `${watch.code} stored, ${how}` });
-}
-
-function tellOverCurrent(bench: Bench, output: ControllerOutput, amps: number, limitAmps: number): void {
-  bench.tell({
-    key: `over-${output.circuitId}`,
-    kind: 'output-off',
-    text: `Output ${output.circuitId} switched off: ${amps.toFixed(1)} A is over its ${limitAmps} A`,
-  });
+  bench.tell({ kind: 'message', by: 'output', circuitId, message: watch.message });
+  bench.tell({ kind: 'code', circuitId, code: watch.code, amps, found });
 }
 
 function thresholdOf({ watch }: ControllerOutput, emfVolts: number): number {
@@ -97,7 +93,7 @@ export class ControllerTurnDevice implements Device {
       if (amps - threshold < weakest.margin) weakest = { amps, threshold, margin: amps - threshold };
       if (amps > output.limitAmps) this.cutOff(bench, output, amps, output.limitAmps);
       else if (output.watch && amps < threshold) {
-        tellMissing(bench, output, `${amps.toFixed(2)} A while lit`);
+        tellMissing(bench, output, amps, 'lit');
         if (output.watch.reaction === 'double-rate') fast = true;
         if (output.watch.reaction === 'output-off') this.switchOff(bench, output.circuitId);
       }
@@ -128,7 +124,7 @@ export class ControllerTurnDevice implements Device {
     bench.light([output.circuitId], false);
     if (trips > output.retries) {
       this.off.add(output.circuitId);
-      tellOverCurrent(bench, output, amps, limitAmps);
+      bench.tell({ kind: 'output-off', circuitId: output.circuitId, amps, limitAmps });
     }
   }
 
@@ -174,7 +170,8 @@ export class SteadyOutputDevice implements Device {
     if (amps > limitAmps) {
       bench.set({ [contact]: false });
       this.trips += 1;
-      if (this.trips > this.output.retries) tellOverCurrent(bench, this.output, amps, limitAmps);
+      if (this.trips > this.output.retries)
+        bench.tell({ kind: 'output-off', circuitId: this.output.circuitId, amps, limitAmps });
       else {
         this.phase = 'cut-off';
         this.dueAt = bench.seconds + RETRY_SECONDS;
@@ -182,7 +179,7 @@ export class SteadyOutputDevice implements Device {
       return;
     }
     if (this.output.watch && amps < thresholdOf(this.output, this.emfVolts)) {
-      tellMissing(bench, this.output, `${amps.toFixed(2)} A while lit`);
+      tellMissing(bench, this.output, amps, 'lit');
       if (this.output.watch.reaction === 'output-off') bench.set({ [contact]: false });
     }
   }
@@ -213,7 +210,7 @@ export class ColdCheckDevice implements Device {
     this.pulsing = false;
     this.dueAt = this.startSeconds + coldCheck.everySeconds;
     if (this.output.watch && amps < thresholdOf(this.output, this.emfVolts))
-      tellMissing(bench, this.output, `${amps.toFixed(2)} A in a cold check, the lamp being off`);
+      tellMissing(bench, this.output, amps, 'cold-check');
   }
 }
 

@@ -1,10 +1,30 @@
-/** Something worth a line on the dash or in the fault memory. */
-export interface DashEvent {
-  /** same event, same key: told once */
-  key: string;
-  seconds: number;
-  kind: 'message' | 'code' | 'output-off' | 'fuse' | 'flasher' | 'sense' | 'charge';
-  text: string;
+/** Something worth a line on the dash or in the fault memory, in its figures (A, V, s): `words/events.ts` makes the line. */
+export type Happening =
+  | { kind: 'message'; circuitId: string; by: 'output' | 'bulb-check'; message: string }
+  /** a code stored because so little flowed, the lamp lit or tested cold */
+  | { kind: 'code'; circuitId: string; code: string; amps: number; found: 'lit' | 'cold-check' }
+  | { kind: 'output-off'; circuitId: string; amps: number; limitAmps: number }
+  /** blown, or bound to blow after so long */
+  | { kind: 'fuse'; fuseId: string; name: string; afterSeconds: number | null }
+  | { kind: 'flasher'; is: 'starved' | 'overloaded'; name: string; amps: number; limitAmps: number }
+  | { kind: 'sense'; circuitId: string; unit: string; heldVolts: number; underVolts: number }
+  | { kind: 'charge'; circuitId: string; amps: number; neededAmps: number };
+
+/** A happening at its moment, s. */
+export type DashEvent = Happening & { seconds: number };
+
+/** Same event, same key: it is told once. */
+export function eventKey(event: Happening): string {
+  switch (event.kind) {
+    case 'message':
+      return `message-${event.by}-${event.circuitId}`;
+    case 'fuse':
+      return `fuse-${event.fuseId}-${event.afterSeconds === null ? 'blown' : 'will-blow'}`;
+    case 'flasher':
+      return `flasher-${event.is}`;
+    default:
+      return `${event.kind}-${event.circuitId}`;
+  }
 }
 
 /** One flash as its flasher decided it. */
@@ -28,7 +48,7 @@ export interface Bench {
   light(circuitIds: readonly string[], lit: boolean): void;
   /** share of the time a circuit's pulsed feed is on */
   setDuty(circuitId: string, duty: number): void;
-  tell(event: Omit<DashEvent, 'seconds'>): void;
+  tell(happening: Happening): void;
   flashed(flash: Flash): void;
 }
 

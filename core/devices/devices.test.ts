@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { BodyController, ControllerOutput } from '../model/vehicle/flasher.ts';
 import { CONTACTS } from '../model/vehicle/netlistNames.ts';
+import { eventWords } from '../words/events.ts';
 import { BulbCheckDevice } from './bulbCheck.ts';
 import { ColdCheckDevice, ControllerTurnDevice, FadeDevice, SteadyOutputDevice } from './controller.ts';
-import { WATCHER_SAMPLE_SECONDS } from './device.ts';
+import { eventKey, WATCHER_SAMPLE_SECONDS } from './device.ts';
 import { FakeBench } from './fakeBench.ts';
 import { NonWatchingRelayDevice, WatchingRelayDevice } from './relay.ts';
 import { SweepDevice } from './sweep.ts';
@@ -63,7 +64,9 @@ describe('a relay that does not watch', () => {
       const bench = new FakeBench(() => amps);
       bench.run(new NonWatchingRelayDevice(loadOf(amps), relay), 5);
       expect(60 / (bench.flashes.at(-1)?.periodSeconds ?? 0)).toBeCloseTo(85, 9);
-      expect(bench.told.some((event) => event.key === 'relay-over')).toBe(amps > 3);
+      expect(bench.told.some((event) => event.kind === 'flasher' && event.is === 'overloaded')).toBe(
+        amps > 3,
+      );
     }
   });
 
@@ -74,7 +77,7 @@ describe('a relay that does not watch', () => {
     expect(bench.flashes).toEqual([]);
     expect(bench.lit.turn).toBe(false);
     expect(device.dueAt).toBe(Number.POSITIVE_INFINITY);
-    expect(bench.told[0]?.text).toContain('0.04 A is under the 0.05 A');
+    expect(bench.told.map(eventWords)[0]).toContain('0.04 A is under the 0.05 A');
   });
 });
 
@@ -120,8 +123,8 @@ describe('a body controller’s turn outputs', () => {
   it('double the rate for both sides when one misses a lamp, and store its code once', () => {
     const bench = play([output('left'), output('right')], (id) => (id === 'left.wire' ? 1 : 4));
     expect(rate(bench)).toBeCloseTo(180, 9);
-    expect(new Set(bench.told.map((event) => event.key))).toEqual(new Set(['message-left', 'code-left']));
-    expect(bench.told.find((event) => event.kind === 'code')?.text).toContain('B1A11-18 stored, 1.00 A');
+    expect(new Set(bench.told.map(eventKey))).toEqual(new Set(['message-output-left', 'code-left']));
+    expect(bench.told.map(eventWords).join()).toContain('B1A11-18 stored, 1.00 A while lit');
   });
 
   it('obey the LED setting: a twentieth of an ampere is enough', () => {
@@ -171,7 +174,7 @@ describe('an output that guards against inrush', () => {
       const { watch: _, ...unwatched } = output('tail', { inrush, retries: 0 });
       steady.run(new SteadyOutputDevice(unwatched, 12), 0.05);
       expect(steady.contacts[CONTACTS.circuit('tail')]).toBe(!off);
-      expect(steady.told.map((event) => event.text).join()).toMatch(off ? /is over its 25 A/ : /^$/);
+      expect(steady.told.map(eventWords).join()).toMatch(off ? /is over its 25 A/ : /^$/);
       const outputs = [{ ...unwatched, circuitId: 'left' }];
       const flashing = new FakeBench(charging(tau));
       flashing.run(new ControllerTurnDevice(controllerOf(...outputs), outputs, 12), 0.05);
@@ -183,7 +186,12 @@ describe('an output that guards against inrush', () => {
     const bench = new FakeBench(() => 8);
     bench.contacts[CONTACTS.circuit('tail')] = true;
     bench.run(new SteadyOutputDevice(output('tail', { inrush, retries: 0 }), 12), 1);
-    expect(bench.told.find((event) => event.kind === 'output-off')?.text).not.toContain('25 A');
+    expect(
+      bench.told
+        .filter(({ kind }) => kind === 'output-off')
+        .map(eventWords)
+        .join(),
+    ).toMatch(/ A is over its (?!25 A)/);
   });
 });
 

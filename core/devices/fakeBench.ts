@@ -1,4 +1,4 @@
-import type { Bench, DashEvent, Device, Flash } from './device.ts';
+import type { Bench, Device, Flash, Happening } from './device.ts';
 
 /** A bench for tests: currents are what a function says, and everything done to it is written down. */
 export class FakeBench implements Bench {
@@ -6,7 +6,7 @@ export class FakeBench implements Bench {
   readonly contacts: Record<string, boolean> = {};
   readonly lit: Record<string, boolean> = {};
   readonly duties: number[] = [];
-  readonly told: Omit<DashEvent, 'seconds'>[] = [];
+  readonly told: Happening[] = [];
   readonly flashes: Flash[] = [];
   readonly moments: { seconds: number; lit: boolean }[] = [];
 
@@ -29,8 +29,8 @@ export class FakeBench implements Bench {
     this.duties.push(duty);
   }
 
-  tell(event: Omit<DashEvent, 'seconds'>): void {
-    this.told.push(event);
+  tell(happening: Happening): void {
+    this.told.push(happening);
   }
 
   flashed(flash: Flash): void {

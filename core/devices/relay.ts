@@ -105,20 +105,10 @@ export class NonWatchingRelayDevice extends ClockedRelay {
   protected override decide(amps: number, bench: Bench) {
     const { ratePerMinute, onFraction, minAmps, ratedAmps, name } = this.relay;
     if (amps < minAmps) {
-      bench.tell({
-        key: 'relay-starves',
-        kind: 'flasher',
-        text: `${name}: ${amps.toFixed(2)} A is under the ${minAmps} A it needs to start`,
-      });
+      bench.tell({ kind: 'flasher', is: 'starved', name, amps, limitAmps: minAmps });
       return null;
     }
-    if (amps > ratedAmps) {
-      bench.tell({
-        key: 'relay-over',
-        kind: 'flasher',
-        text: `${name}: ${amps.toFixed(2)} A is over the ${ratedAmps} A it is rated for`,
-      });
-    }
+    if (amps > ratedAmps) bench.tell({ kind: 'flasher', is: 'overloaded', name, amps, limitAmps: ratedAmps });
     return { ratePerMinute, onFraction, thresholdAmps: minAmps, missesLamp: false };
   }
 }

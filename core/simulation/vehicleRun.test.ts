@@ -98,8 +98,7 @@ describe('what is played', () => {
       },
     };
     const played = play(weak, 'stock', { brake: true });
-    const fuse = played.events.find((event) => event.kind === 'fuse');
-    expect(fuse?.text).toMatch(/blows after about|blown/);
+    expect(played.events.some((event) => event.kind === 'fuse')).toBe(true);
     expect(play(van, 'stock', { brake: true }).events).toEqual([]);
   });
 });

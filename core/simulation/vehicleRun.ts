@@ -10,7 +10,14 @@ import {
   FadeDevice,
   SteadyOutputDevice,
 } from '../devices/controller.ts';
-import type { Bench, DashEvent, Device, Flash } from '../devices/device.ts';
+import {
+  type Bench,
+  type DashEvent,
+  type Device,
+  eventKey,
+  type Flash,
+  type Happening,
+} from '../devices/device.ts';
 import { normalRate, THERMAL_FAST } from '../devices/flasher.ts';
 import { NonWatchingRelayDevice, type RelayLoad, WatchingRelayDevice } from '../devices/relay.ts';
 import { SweepDevice } from '../devices/sweep.ts';
@@ -303,8 +310,7 @@ class VehicleRun implements Bench {
       this.heat.set(id, (this.heat.get(id) ?? 0) + circuit.overload(id) * step);
     this.watchThermal(seconds, circuit);
     for (const id of circuit.blown) {
-      const fuse = this.request.vehicle.fuses.find((each) => ELEMENTS.fuse(each.id) === id);
-      this.tell({ key: `blown-${id}`, kind: 'fuse', text: `${fuse?.name ?? id} blown` });
+      this.tell({ kind: 'fuse', ...this.fuseNamed(id), afterSeconds: null });
     }
   }
 
@@ -356,13 +362,13 @@ class VehicleRun implements Bench {
       const aim = this.flashing ? (this.heatOver.get(id) ?? 0) : this.run.circuit.overload(id);
       if (aim <= 1 || this.run.circuit.blown.includes(id)) continue;
       const after = FUSE_SECONDS * Math.log(aim / (aim - 1));
-      const fuse = this.request.vehicle.fuses.find((each) => ELEMENTS.fuse(each.id) === id);
-      this.tell({
-        key: `will-blow-${id}`,
-        kind: 'fuse',
-        text: `${fuse?.name ?? id} blows after about ${after < 10 ? after.toFixed(1) : Math.round(after)} s`,
-      });
+      this.tell({ kind: 'fuse', ...this.fuseNamed(id), afterSeconds: after });
     }
+  }
+
+  private fuseNamed(elementId: string): { fuseId: string; name: string } {
+    const fuse = this.request.vehicle.fuses.find((each) => ELEMENTS.fuse(each.id) === elementId);
+    return { fuseId: fuse?.id ?? elementId, name: fuse?.name ?? elementId };
   }
 
   get seconds(): number {
@@ -399,8 +405,9 @@ class VehicleRun implements Bench {
     }
   }
 
-  tell(event: Omit<DashEvent, 'seconds'>): void {
-    if (!this.events.has(event.key)) this.events.set(event.key, { ...event, seconds: this.lastRecord });
+  tell(happening: Happening): void {
+    const key = eventKey(happening);
+    if (!this.events.has(key)) this.events.set(key, { ...happening, seconds: this.lastRecord });
   }
 
   flashed(flash: Flash): void {

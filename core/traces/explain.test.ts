@@ -5,7 +5,11 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Fault } from '../faults/kinds.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
+import { effectWords } from '../words/effects.ts';
+import { eventWords } from '../words/events.ts';
+import type { Effect } from './explain.ts';
 import { supplyVoltsFor, type Traces, traceLamps } from './traceLamps.ts';
 
 function play(
@@ -13,14 +17,19 @@ function play(
   configuration: Configuration,
   change: Partial<Controls>,
   { volts, faults = [] }: { volts?: number; faults?: readonly Fault[] } = {},
-): Traces {
+): Traces & { vehicle: Vehicle } {
   const controls = { ...CONTROLS_OFF, ...change };
   const emf = volts ?? supplyVoltsFor(job.vehicle, controls.key);
-  return traceLamps(job, DEMO_SHELF, configuration, controls, emf, faults);
+  return { ...traceLamps(job, DEMO_SHELF, configuration, controls, emf, faults), vehicle: job.vehicle };
 }
 
 /** The words of an effect, or undefined where it does not show. */
-const words = (played: Traces, id: string) => played.effects.find((each) => each.id === id)?.text;
+const words = (played: ReturnType<typeof play>, id: Effect['id'], lampId?: string) => {
+  const shown = played.effects.find(
+    (each) => each.id === id && (lampId === undefined || each.lampIds.includes(lampId)),
+  );
+  return shown && effectWords(played.vehicle, shown).text;
+};
 const lightOf = (played: Traces, lampId: string) =>
   Math.max(0, ...played.lamps.filter((lamp) => lamp.lampId === lampId).map((lamp) => lamp.steady));
 const withLeds = (job: Job, leds: Record<string, string | null>): Job => ({
@@ -94,9 +103,12 @@ describe('the brake’s sense wire', () => {
 
   it('is held up by an LED third brake lamp with the pedal up, and says what cures it', () => {
     const played = play(third, 'leds', { key: 'on' });
-    expect(played.events.find((event) => event.kind === 'sense')?.text).toMatch(
-      /gearshift lock.*must be under 1\.0 V/,
-    );
+    expect(
+      played.events
+        .filter(({ kind }) => kind === 'sense')
+        .map(eventWords)
+        .join(),
+    ).toMatch(/gearshift lock.*must be under 1\.0 V/);
     expect(words(played, 'brake-sense')).toMatch(/at most 164 Ω to earth, or one filament left in/);
     expect(words(play(van, 'stock', { key: 'on' }), 'brake-sense')).toBeUndefined();
     expect(words(play(third, 'leds', { key: 'off' }), 'brake-sense')).toBeUndefined();
@@ -158,9 +170,8 @@ describe('glow and flicker', () => {
     };
     const smooth = play(decoded, 'cured', { key: 'running', lights: true });
     expect(words(smooth, 'flicker-hold')).toBeUndefined();
-    expect(smooth.effects.find((each) => each.id === 'smoothed-hold')?.title).toBe(
-      'The capacitor smooths it',
-    );
+    const smoothed = smooth.effects.find((each) => each.id === 'smoothed-hold');
+    expect(smoothed && effectWords(minibus.vehicle, smoothed).title).toBe('The capacitor smooths it');
   });
 
   it('cold checks report LEDs of lamps that are off, until the controller is told', () => {
@@ -178,12 +189,12 @@ describe('sockets, earths and the wrong way round', () => {
     const played = play(wrong, 'leds', { lights: true });
     expect(played.blownFuses).toEqual(['tail-fuse']);
     expect(lightOf(played, 'plate')).toBe(0);
-    expect(words(played, 'socket-upper-left')).toMatch(
+    expect(words(played, 'socket-clash', 'upper-left')).toMatch(
       /socket is wired CK, the LED is made for standard.*fuse has blown/,
     );
     const off = play(wrong, 'leds', LEFT);
     expect(off.blownFuses).toEqual([]);
-    expect(words(off, 'socket-upper-left')).toContain('as soon as the lights come on');
+    expect(words(off, 'socket-clash', 'upper-left')).toContain('as soon as the lights come on');
     expect(play(trailer, 'leds', { lights: true }).blownFuses).toEqual([]);
   });
 
@@ -260,17 +271,17 @@ describe('flashers that cannot', () => {
     const sweeping = withLeds(van, { 'rear-left': 'led-swift-4' });
     const fast = play(sweeping, 'leds', LEFT);
     expect(fast.ratePerMinute).toBe(176);
-    expect(words(fast, 'sweep-rear-left')).toMatch(/needs 240 ms .* lit for 170 ms/);
+    expect(words(fast, 'unfinished-sweep', 'rear-left')).toMatch(/needs 240 ms .* lit for 170 ms/);
     const cured = play(sweeping, 'cured', LEFT);
     expect(cured.ratePerMinute).toBe(88);
-    expect(words(cured, 'sweep-rear-left')).toBeUndefined();
+    expect(words(cured, 'unfinished-sweep', 'rear-left')).toBeUndefined();
   });
 
   it('an output with too much load switches off', () => {
     const heavy = withRearLoad({ ...minibus, vehicleCures: [] }, 1.2);
     const played = play(heavy, 'cured', LEFT);
     expect(played.events.some((event) => event.kind === 'output-off')).toBe(true);
-    expect(words(played, 'over-turn-left')).toContain('Too much load is a fault too');
+    expect(words(played, 'output-off', 'front-left')).toContain('Too much load is a fault too');
   });
 
   it('an LED charge lamp may keep the alternator from starting', () => {

@@ -1,5 +1,4 @@
 import type { DashEvent } from '../devices/device.ts';
-import { amps, volts } from '../formatting/format.ts';
 import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Controls, wanted } from '../simulation/controls.ts';
@@ -16,10 +15,12 @@ export function senseEvents(vehicle: Vehicle, controls: Controls, play: VehicleP
       const held = play.circuit.nodeVolts(NODES.bus(circuit.id));
       if (held > sense.heldUnderVolts) {
         events.push({
-          key: `sense-${circuit.id}`,
-          seconds: play.seconds,
           kind: 'sense',
-          text: `${sense.what}: ${volts(held)} on the wire with the pedal up, must be under ${volts(sense.heldUnderVolts)}`,
+          seconds: play.seconds,
+          circuitId: circuit.id,
+          unit: sense.what,
+          heldVolts: held,
+          underVolts: sense.heldUnderVolts,
         });
       }
     }
@@ -27,10 +28,11 @@ export function senseEvents(vehicle: Vehicle, controls: Controls, play: VehicleP
       const flows = play.circuit.amps(ELEMENTS.wire(circuit.id));
       if (flows < excite.amps) {
         events.push({
-          key: `charge-${circuit.id}`,
-          seconds: play.seconds,
           kind: 'charge',
-          text: `Charge lamp passes ${amps(flows)}; the alternator wants ${amps(excite.amps)} to start`,
+          seconds: play.seconds,
+          circuitId: circuit.id,
+          amps: flows,
+          neededAmps: excite.amps,
         });
       }
     }

@@ -1,6 +1,7 @@
 import type { Circuit } from '../circuit/engine/circuit.ts';
 import type { ControlState, Netlist } from '../circuit/engine/netlist.ts';
 import { heldDrives, type SpiceDrive, spiceName, spiceText, spiceVector } from '../circuit/engine/spice.ts';
+import type { DashEvent } from '../devices/device.ts';
 import { WATCHER_SAMPLE_SECONDS } from '../devices/device.ts';
 import { type Fault, strikesOf } from '../faults/kinds.ts';
 import type { Configuration } from '../model/cures.ts';
@@ -39,7 +40,7 @@ export interface VehicleReport {
     missesLamp: boolean;
   } | null;
   blownFuses: readonly string[];
-  events: readonly string[];
+  events: readonly DashEvent[];
   quantities: readonly NamedQuantity[];
   /** the same circuit and quantities as a self-contained netlist for ngspice */
   spice: string;
@@ -85,7 +86,7 @@ export function vehicleReport(
   const play = playVehicle({ vehicle, fitment, controls, emfVolts, thresholdAmps, flashes, strikes });
   const probes = probesOf(job, fitment, netlist);
   const asked: Asked = { job, simulation, controls, emfVolts, netlist, probes };
-  const common = { configuration, controls, emfVolts, events: play.events.map((event) => event.text) };
+  const common = { configuration, controls, emfVolts, events: play.events };
   const flash = play.flashes.at(-1);
   if (!flash || play.flashes.length < REPORTED_FLASH) return { ...common, ...steadyReport(asked) };
   const { periodSeconds, onSeconds } = flash;

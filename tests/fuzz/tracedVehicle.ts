@@ -70,10 +70,10 @@ export class TracedVehicle {
 
   /** Circuits of which the dash says something: of those that are worked, and after a sleep of those tested in the dark. */
   private toldBy({ events }: VehiclePlay, { controls, condition }: Cell): string[] {
-    return events.flatMap(({ key, kind }) => {
+    return events.flatMap((event) => {
       // An output that cut itself off says so too.
-      if (kind !== 'message' && kind !== 'output-off') return [];
-      const circuit = this.is.vehicle.circuits.find(({ id }) => key === id || key.endsWith(`-${id}`));
+      if (event.kind !== 'message' && event.kind !== 'output-off') return [];
+      const circuit = this.is.vehicle.circuits.find(({ id }) => id === event.circuitId);
       return circuit && (condition === 'asleep' || isOn(circuit, controls)) ? [circuit.id] : [];
     });
   }

@@ -1,11 +1,13 @@
 import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
-import type { DashEvent } from '../../../core/devices/device.ts';
+import { type DashEvent, eventKey } from '../../../core/devices/device.ts';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import { amps, capital, volts } from '../../../core/formatting/format.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Traces } from '../../../core/traces/traceLamps.ts';
+import { effectWords } from '../../../core/words/effects.ts';
+import { eventWords } from '../../../core/words/events.ts';
 import { useWorkspace, type Workspace } from '../workspace.ts';
 import classes from './DashStrip.module.css';
 import { Telltales, TurnArrows } from './Telltales.tsx';
@@ -73,17 +75,20 @@ export function DashStrip() {
       </div>
       {(traces.events.length > 0 || traces.effects.length > 0) && (
         <div className={classes.said}>
-          {traces.effects.map((effect) => (
-            <details key={effect.id} className={classes.effect}>
-              <summary>{effect.title}</summary>
-              <p>{effect.text}</p>
-            </details>
-          ))}
+          {traces.effects.map((effect) => {
+            const { title, text } = effectWords(job.vehicle, effect);
+            return (
+              <details key={`${effect.id} ${effect.lampIds.join()}`} className={classes.effect}>
+                <summary>{title}</summary>
+                <p>{text}</p>
+              </details>
+            );
+          })}
           {traces.events.length > 0 && (
             <ul className={classes.events} aria-label="Messages, codes and fuses">
-              {told(traces.events).map((event) => (
-                <li key={event.key} data-kind={event.kind}>
-                  {event.text}
+              {told(traces.events).map(({ event, text }) => (
+                <li key={eventKey(event)} data-kind={event.kind}>
+                  {text}
                 </li>
               ))}
             </ul>
@@ -95,13 +100,15 @@ export function DashStrip() {
 }
 
 /** A message and the code stored with it are one line. */
-function told(events: readonly DashEvent[]): DashEvent[] {
+function told(events: readonly DashEvent[]): { event: DashEvent; text: string }[] {
   return events.flatMap((event) => {
     if (event.kind === 'code') return [];
-    const code = events.find(
-      (each) => each.key === event.key.replace(/^message-/, 'code-') && each !== event,
-    );
-    return [code ? { ...event, text: `${event.text}: ${code.text}` } : event];
+    const code =
+      event.kind === 'message' && event.by === 'output'
+        ? events.find((each) => each.kind === 'code' && each.circuitId === event.circuitId)
+        : undefined;
+    const text = eventWords(event);
+    return [{ event, text: code ? `${text}: ${eventWords(code)}` : text }];
   });
 }
 
