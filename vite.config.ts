@@ -6,7 +6,7 @@ const LATER = [
   /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui)\//,
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput)\//,
   /\/web\/ui\/Dialog\.tsx$/,
-  /\/core\/(model|formats|judge|heat|cures|presets|lookover|vehicle|light|wiring|work)\//,
+  /\/core\/(model|formats|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */
 const EARLY =

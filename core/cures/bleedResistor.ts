@@ -1,6 +1,6 @@
 import { E24 } from '../catalogue/eSeries.ts';
 import { chargingVolts } from '../judge/workingPoints.ts';
-import type { ResistorPiece } from '../model/cureParts.ts';
+import type { ResistorPiece } from '../model/cures.ts';
 import type { SystemVolts } from '../model/fields.ts';
 import type { Shelf } from '../model/part.ts';
 import type { SenseInput } from '../model/vehicle/circuit.ts';

@@ -1,7 +1,7 @@
 import { E24 } from '../catalogue/eSeries.ts';
 import { amps, ohms, volts, watts } from '../formatting/format.ts';
 import { chargingVolts, workingPoints } from '../judge/workingPoints.ts';
-import type { ResistorPiece } from '../model/cureParts.ts';
+import type { ResistorPiece } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';

@@ -1,5 +1,5 @@
 import { seriesBetween } from '../catalogue/eSeries.ts';
-import type { ResistorPiece } from '../model/cureParts.ts';
+import type { ResistorPiece } from '../model/cures.ts';
 import type { Shelf } from '../model/part.ts';
 import { resistorsOf } from '../simulation/fitment.ts';
 

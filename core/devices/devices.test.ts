@@ -1,3 +1,4 @@
+// Longer than 300 lines: one device after the other on the same bench.
 import { describe, expect, it } from 'vitest';
 import type { BodyController, ControllerOutput } from '../model/vehicle/flasher.ts';
 import { CONTACTS } from '../model/vehicle/netlistNames.ts';

@@ -1,5 +1,6 @@
 import { needsEarthWire } from '../devices/relayMapping.ts';
-import { cureKind, type ResistorNetwork } from '../model/cures.ts';
+import { cureKind } from '../model/cureKinds/kinds.ts';
+import type { ResistorNetwork } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { ConsumablePart, Shelf } from '../model/part.ts';
 import { networksOf } from '../simulation/fitment.ts';

@@ -1,12 +1,5 @@
 import { z } from 'zod';
-import { BleedResistorCure, bleedResistor } from './cureKinds/bleedResistor.ts';
-import { ControllerSettingCure, controllerSetting } from './cureKinds/controllerSetting.ts';
-import type { CureKind } from './cureKinds/cureKind.ts';
-import { DecoderCure, decoder } from './cureKinds/decoder.ts';
-import { FlasherRelayCure, flasherRelay } from './cureKinds/flasherRelay.ts';
-import { PilotDiodesCure, pilotDiodes } from './cureKinds/pilotDiodes.ts';
-import { ResistorPiece } from './cureParts.ts';
-import { Id, Line } from './fields.ts';
+import { Fraction, Id, Line, Ohms, Watts } from './fields.ts';
 import { LampInput } from './vehicle/lamp.ts';
 
 /** The three states a vehicle is compared in. */
@@ -16,6 +9,15 @@ export type Configuration = z.infer<typeof Configuration>;
 /** What is switched on in a proving run of the turn circuits. */
 export const TurnFunction = z.enum(['turn-left', 'turn-right', 'hazard']);
 export type TurnFunction = z.infer<typeof TurnFunction>;
+
+/** One resistor as fitted: a shelf part by id, or a value still to be ordered. */
+export const ResistorPiece = z.strictObject({
+  partId: Id.nullable(),
+  ohms: Ohms,
+  watts: Watts,
+  tolerance: Fraction,
+});
+export type ResistorPiece = z.infer<typeof ResistorPiece>;
 
 /** Resistors across one lamp's feed and earth. */
 export const ResistorNetwork = z.strictObject({
@@ -37,6 +39,46 @@ export const LoadResistorCure = z.strictObject({
 });
 export type LoadResistorCure = z.infer<typeof LoadResistorCure>;
 
+/** Another flasher in the place of the stock one. */
+export const FlasherRelayCure = z.strictObject({
+  kind: z.literal('flasher-relay'),
+  partId: Id,
+  position: Fraction,
+});
+export type FlasherRelayCure = z.infer<typeof FlasherRelayCure>;
+
+/** A diode from each side to the pilot lamp, whose other end goes to earth. */
+export const PilotDiodesCure = z.strictObject({ kind: z.literal('pilot-diodes') });
+export type PilotDiodesCure = z.infer<typeof PilotDiodesCure>;
+
+/** A resistor from a sensed wire to earth. */
+export const BleedResistorCure = z.strictObject({
+  kind: z.literal('bleed-resistor'),
+  circuitId: Id,
+  piece: ResistorPiece,
+});
+export type BleedResistorCure = z.infer<typeof BleedResistorCure>;
+
+/** The controller told that LEDs are fitted; `before` is how to go back. */
+export const ControllerSettingCure = z.strictObject({
+  kind: z.literal('controller-setting'),
+  circuitId: Id,
+  setting: z.literal('led'),
+  before: z.literal('filament'),
+  /** what the tool calls it, and the old value as it was read */
+  name: Line.optional(),
+  tool: Line.optional(),
+  keyCycled: z.boolean().optional(),
+  /** read back from the controller as LED after that */
+  readBack: z.boolean().optional(),
+  codesCleared: z.boolean().optional(),
+});
+export type ControllerSettingCure = z.infer<typeof ControllerSettingCure>;
+
+/** A block plugged in before one lamp's LED. */
+export const DecoderCure = z.strictObject({ kind: z.literal('decoder'), lampId: Id, partId: Id });
+export type DecoderCure = z.infer<typeof DecoderCure>;
+
 /** A cure that is not a load on a lamp. */
 export const VehicleCure = z.discriminatedUnion('kind', [
   FlasherRelayCure,
@@ -46,20 +88,3 @@ export const VehicleCure = z.discriminatedUnion('kind', [
   DecoderCure,
 ]);
 export type VehicleCure = z.infer<typeof VehicleCure>;
-
-type Kinds = { readonly [K in VehicleCure['kind']]: CureKind<Extract<VehicleCure, { kind: K }>> };
-
-/** Every kind of cure that is not a load on a lamp: adding one is its file, a line above and here, and its words. */
-export const CURE_KINDS: Kinds = {
-  'flasher-relay': flasherRelay,
-  'pilot-diodes': pilotDiodes,
-  'bleed-resistor': bleedResistor,
-  'controller-setting': controllerSetting,
-  decoder,
-};
-
-/** What there is to know of a cure's kind. */
-export function cureKind<C extends VehicleCure>({ kind }: C): CureKind<C> {
-  // The table is closed over the kinds: the entry of this one takes this one.
-  return CURE_KINDS[kind] as unknown as CureKind<C>;
-}

@@ -1,4 +1,5 @@
-import { cureKind, type VehicleCure } from './cures.ts';
+import { cureKind } from './cureKinds/kinds.ts';
+import type { VehicleCure } from './cures.ts';
 import type { Job } from './job.ts';
 import type { Part, Shelf } from './part.ts';
 import { standing } from './seen.ts';

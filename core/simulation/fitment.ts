@@ -1,7 +1,8 @@
 import { bulbById } from '../catalogue/bulbs.ts';
 import type { Bulb } from '../model/bulb.ts';
+import { cureKind } from '../model/cureKinds/kinds.ts';
 import type { Wired } from '../model/cureKinds/wired.ts';
-import { type Configuration, cureKind, type ResistorNetwork, type VehicleCure } from '../model/cures.ts';
+import type { Configuration, ResistorNetwork, VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { DecoderPart, FlasherPart, LedPart, ResistorPart, Shelf, WholeLampPart } from '../model/part.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';

@@ -1,3 +1,4 @@
+// Longer than 300 lines: one effect after the other, each on the demo vehicle that shows it.
 /** Every effect from the simulation of a demo vehicle, with the words that the dash shows for it. */
 import { describe, expect, it } from 'vitest';
 import { demoJob, withRearLoad } from '../../demo/forTests.ts';

@@ -1,3 +1,4 @@
+import { useMediaQuery } from '@mantine/hooks';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { Job } from '../../core/model/job.ts';
@@ -55,11 +56,16 @@ export function useFoundPins(job: Job, shelf: Shelf, connectorId: string, standi
   });
 }
 
-/** A sheet with everything in its place. */
-export function useSheetLayout(sheet: WiringSheet) {
+/** A sheet with everything in its place, as a file and paper have room for it. */
+export function useSheetLayout(sheet: WiringSheet, narrow = false) {
   return useQuery<SheetLayout>({
-    queryKey: ['sheet', JSON.stringify(sheet)],
-    queryFn: () => layoutSheet(sheet, layouter()),
+    queryKey: ['sheet', JSON.stringify(sheet), narrow],
+    queryFn: () => layoutSheet(sheet, layouter(), narrow),
     placeholderData: keepPreviousData,
   });
+}
+
+/** The same for this screen: as narrow as a phone's where it is one. */
+export function useSheetOnScreen(sheet: WiringSheet) {
+  return useSheetLayout(sheet, useMediaQuery('(max-width: 560px)') ?? false);
 }

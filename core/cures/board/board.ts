@@ -10,8 +10,9 @@ import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { type SteadyVerdicts, type Verdicts, vehicleState, verdictsOf } from '../../possible/verdicts.ts';
 import { functionName } from '../../vehicle/lampWork.ts';
+import { rateWords } from '../../words/rates.ts';
 import { cureWords } from './cureWords.ts';
-import { rateWords, shortWhy, worstWords } from './words.ts';
+import { shortWhy, worstWords } from './words.ts';
 
 /** How a row stands, in a word or two. */
 export interface BoardCell {

@@ -1,6 +1,7 @@
 import { inARow, ohms, watts } from '../../formatting/format.ts';
 import type { CureAt } from '../../model/cureKinds/cureKind.ts';
-import { cureKind, type ResistorNetwork, type VehicleCure } from '../../model/cures.ts';
+import { cureKind } from '../../model/cureKinds/kinds.ts';
+import type { ResistorNetwork, VehicleCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';

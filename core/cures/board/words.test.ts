@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { rateWords } from './words.ts';
+import { rateWords } from '../../words/rates.ts';
 
 describe('rateWords', () => {
   it.each([

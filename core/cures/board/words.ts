@@ -1,15 +1,7 @@
 import { amps, volts, watts } from '../../formatting/format.ts';
 import { requirementOf } from '../../judge/limits.ts';
-import type { CircuitVerdict, HazardVerdict, RatePrediction } from '../../judge/verdict.ts';
+import type { CircuitVerdict, HazardVerdict } from '../../judge/verdict.ts';
 import { REQUIREMENT_SHORT } from '../../words/findings.ts';
-
-/** A predicted flash rate: `176 a minute`, `88 or 176 a minute`, `no flash`. */
-export function rateWords({ low, high }: RatePrediction): string {
-  if (high === 0) return 'no flash';
-  if (low === 0) return `${Math.round(high)} a minute, or no flash`;
-  const rates = low === high ? `${Math.round(low)}` : `${Math.round(low)} or ${Math.round(high)}`;
-  return `${rates} a minute`;
-}
 
 /** What is wrong with a circuit, in a few words: of what is worst the first. */
 export function shortWhy({ watched, limits, findings, state }: CircuitVerdict): string {

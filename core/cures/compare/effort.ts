@@ -1,6 +1,7 @@
 import { jointsOf } from '../../inventory/consumables.ts';
 import type { CureWork } from '../../model/cureKinds/cureKind.ts';
-import { cureKind, type ResistorNetwork, type VehicleCure } from '../../model/cures.ts';
+import { cureKind } from '../../model/cureKinds/kinds.ts';
+import type { ResistorNetwork, VehicleCure } from '../../model/cures.ts';
 import type { CureOption } from './option.ts';
 
 /** Work that resistors add, and an earth laid to a relay, minutes (common practice). */

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal';
-import { cureKind } from '../../model/cures.ts';
+import { cureKind } from '../../model/cureKinds/kinds.ts';
 import type { Job } from '../../model/job.ts';
 import type { CureOption } from './option.ts';
 import type { CureScope } from './scope.ts';

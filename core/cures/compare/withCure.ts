@@ -1,4 +1,4 @@
-import { cureKind } from '../../model/cures.ts';
+import { cureKind } from '../../model/cureKinds/kinds.ts';
 import type { Job } from '../../model/job.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import type { CureChange } from './option.ts';

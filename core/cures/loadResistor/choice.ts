@@ -1,7 +1,6 @@
 import { STANDARD_WATTS } from '../../catalogue/eSeries.ts';
 import { parallelOhms, pieceWatts, seriesOhms } from '../../circuit/resistorNetwork.ts';
-import type { ResistorPiece } from '../../model/cureParts.ts';
-import type { LoadResistorCure, ResistorNetwork } from '../../model/cures.ts';
+import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../model/cures.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import type { OhmsInterval } from './interval.ts';
 import type { Stock } from './stock.ts';

@@ -1,4 +1,4 @@
-import type { ResistorPiece } from '../cureParts.ts';
+import type { ResistorPiece } from '../cures.ts';
 import type { ConsumablePart, DecoderPart, FlasherPart, Part } from '../part.ts';
 import type { Flasher } from '../vehicle/flasher.ts';
 import type { Wired } from './wired.ts';

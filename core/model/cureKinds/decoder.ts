@@ -1,12 +1,8 @@
-import { z } from 'zod';
-import { Id } from '../fields.ts';
+import type { DecoderCure } from '../cures.ts';
 import type { CureKind } from './cureKind.ts';
 
-/** A block plugged in before one lamp's LED. */
-export const DecoderCure = z.strictObject({ kind: z.literal('decoder'), lampId: Id, partId: Id });
-
 /** What smooths an output's pulses, or loads it, at one lamp. */
-export const decoder: CureKind<z.infer<typeof DecoderCure>> = {
+export const decoder: CureKind<DecoderCure> = {
   stepId: 'cure-decoder',
   at: ({ lampId }) => ({ on: 'lamp', lampId }),
   parts: (cure) => [{ holder: cure, kinds: ['decoder'], what: 'Decoder' }],

@@ -1,16 +1,8 @@
-import { z } from 'zod';
-import { Fraction, Id } from '../fields.ts';
+import type { FlasherRelayCure } from '../cures.ts';
 import type { CureKind } from './cureKind.ts';
 
-/** Another flasher in the place of the stock one. */
-export const FlasherRelayCure = z.strictObject({
-  kind: z.literal('flasher-relay'),
-  partId: Id,
-  position: Fraction,
-});
-
 /** A relay of the shelf in the old one's socket: it flashes by its own clock and watches nothing. */
-export const flasherRelay: CureKind<z.infer<typeof FlasherRelayCure>> = {
+export const flasherRelay: CureKind<FlasherRelayCure> = {
   stepId: 'cure-flasher',
   at: () => ({ on: 'turn' }),
   parts: (cure) => [{ holder: cure, kinds: ['flasher'], what: 'Flasher relay' }],

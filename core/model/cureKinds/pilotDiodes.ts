@@ -1,11 +1,8 @@
-import { z } from 'zod';
+import type { PilotDiodesCure } from '../cures.ts';
 import type { CureKind } from './cureKind.ts';
 
-/** A diode from each side to the pilot lamp, whose other end goes to earth. */
-export const PilotDiodesCure = z.strictObject({ kind: z.literal('pilot-diodes') });
-
 /** What keeps one side from lighting the other through a single pilot. */
-export const pilotDiodes: CureKind<z.infer<typeof PilotDiodesCure>> = {
+export const pilotDiodes: CureKind<PilotDiodesCure> = {
   stepId: 'cure-pilot',
   at: () => ({ on: 'turn' }),
   takes: [{ use: 'diode', count: 2 }],

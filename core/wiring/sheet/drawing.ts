@@ -100,23 +100,27 @@ function nodeShapes(node: PlacedNode): Shape[] {
     case 'resistor':
       return [box, ...resistorShapes(node)];
     case 'cap':
-      return [box, text(x + width / 2, y + height / 2 + 4, node.title, 'ws-small', 'middle')];
+      return [box, text(x + width / 2, y + height / 2 + 4, node.strong[0] ?? '', 'ws-small', 'middle')];
     case 'earth':
-      return [box, ...wordsOf(node), earthSign(x + 18, y + height / 2)];
+      return [box, ...wordsOf(node), ...(node.narrow ? [] : [earthSign(x + 18, y + height / 2)])];
     case 'source':
-      return [box, ...wordsOf(node), ...fuseSign(x + 18, y + height / 2)];
+      return [box, ...wordsOf(node), ...(node.narrow ? [] : fuseSign(x + 18, y + height / 2))];
     case 'nothing':
       return [box, ...wordsOf(node)];
   }
 }
 
-/** Title and up to two lines below it. */
-function wordsOf({ x, y, height, title, lines, kind }: PlacedNode): Shape[] {
-  const left = kind === 'nothing' ? x + 10 : x + 40;
-  const top = y + height / 2 + 4 - 8 * lines.length;
+/** Title and what stands below it, beside its sign; where there is no room for a sign the words say it. */
+function wordsOf({ x, y, height, strong, small, kind, narrow }: PlacedNode): Shape[] {
+  const left = narrow ? x + 6 : kind === 'nothing' ? x + 10 : x + 40;
+  const top = y + height / 2 + 12 - 8 * (strong.length + small.length);
+  return written(left, top, strong, small);
+}
+
+function written(x: number, top: number, strong: readonly string[], small: readonly string[]): Shape[] {
   return [
-    text(left, top, cut(title, 22), 'ws-strong'),
-    ...lines.map((line, at) => text(left, top + 15 * (at + 1), cut(line, 30), 'ws-small')),
+    ...strong.map((line, at) => text(x, top + 15 * at, line, 'ws-strong')),
+    ...small.map((line, at) => text(x, top + 15 * (strong.length + at), line, 'ws-small')),
   ];
 }
 
@@ -134,11 +138,11 @@ function fuseSign(x: number, y: number): Shape[] {
   ];
 }
 
-function plugShapes({ x, y, width, ports, portAt, title, lines }: PlacedNode): Shape[] {
+function plugShapes({ x, y, width, ports, portAt, strong, small, narrow }: PlacedNode): Shape[] {
   const wide = width > 100;
   const shapes = [
-    text(x + width / 2, y + 18, wide ? cut(title, 22) : 'plug', 'ws-strong', 'middle'),
-    text(x + width / 2, y + 33, cut(lines[0] ?? '', wide ? 26 : 12), 'ws-small', 'middle'),
+    text(x + width / 2, y + 18, wide ? (strong[0] ?? '') : 'plug', 'ws-strong', 'middle'),
+    text(x + width / 2, y + 33, small[0] ?? '', 'ws-small', 'middle'),
   ];
   for (const { id, side, label } of ports) {
     const at = y + (portAt[id] ?? 0);
@@ -148,7 +152,7 @@ function plugShapes({ x, y, width, ports, portAt, title, lines }: PlacedNode): S
           ? text(
               side === 'west' ? x + 24 : x + width - 24,
               at + 4,
-              cut(label, 20),
+              cut(label, narrow ? 14 : 20),
               'ws-text',
               side === 'west' ? 'start' : 'end',
             )
@@ -160,12 +164,9 @@ function plugShapes({ x, y, width, ports, portAt, title, lines }: PlacedNode): S
   return shapes;
 }
 
-function lampShapes({ x, y, width, height, ports, portAt, title, lines }: PlacedNode): Shape[] {
-  const shapes = [
-    text(x + 12, y + 19, cut(title, 22), 'ws-strong'),
-    text(x + 12, y + 35, cut(lines[0] ?? '', 24), 'ws-small'),
-  ];
-  const rail = x + width - 26;
+function lampShapes({ x, y, width, height, ports, portAt, strong, small, narrow }: PlacedNode): Shape[] {
+  const shapes = written(x + (narrow ? 6 : 12), y + 19, strong, small);
+  const rail = x + width - (narrow ? 12 : 26);
   const earth = y + (portAt.earth ?? height - 18);
   for (const { id, label, filament } of ports) {
     const at = y + (portAt[id] ?? 0);
@@ -173,7 +174,7 @@ function lampShapes({ x, y, width, height, ports, portAt, title, lines }: Placed
       shapes.push(path(`M${x} ${at}H${rail}`, 'ws-line'));
       continue;
     }
-    const middle = x + 84;
+    const middle = x + (narrow ? 50 : 84);
     shapes.push(path(`M${x} ${at}H${middle - 12}M${middle + 12} ${at}H${rail}V${earth}`, 'ws-line'));
     shapes.push(...(filament === 'led' ? ledSign(middle, at) : bulbSign(middle, at)));
     if (label) shapes.push(text(x + 8, at - 7, label, 'ws-small'));
@@ -202,15 +203,14 @@ function ledSign(x: number, y: number): Shape[] {
   ];
 }
 
-function resistorShapes({ x, y, portAt, title, lines, height }: PlacedNode): Shape[] {
+function resistorShapes({ x, y, portAt, strong, small, height, narrow }: PlacedNode): Shape[] {
   const feed = y + (portAt.feed ?? 0);
   const earth = y + (portAt.earth ?? 0);
   const middle = y + height / 2;
   return [
     path(`M${x} ${feed}H${x + 26}V${middle - 14}M${x + 26} ${middle + 14}V${earth}H${x}`, 'ws-line'),
     { tag: 'rect', attributes: { x: x + 19, y: middle - 14, width: 14, height: 28, class: 'ws-sign' } },
-    text(x + 44, middle - 2, cut(title, 18), 'ws-strong'),
-    text(x + 44, middle + 14, cut(lines[0] ?? '', 20), 'ws-small'),
+    ...written(x + (narrow ? 38 : 44), middle - 2 - 8 * (strong.length + small.length - 2), strong, small),
   ];
 }
 

@@ -50,6 +50,24 @@ describe('wiringSheet', () => {
       }
   });
 
+  it('is no wider than a phone where it is asked to, with every word inside its frame', async () => {
+    for (const job of [finished, minibus, moped])
+      for (const { connector } of connectorsOf(job.vehicle)) {
+        const layout = await layoutSheet(wiringSheet(job, DEMO_SHELF, connector.id), elk, true);
+        expect(layout.width, `${job.id} ${connector.id}`).toBeLessThan(400);
+        for (const node of layout.nodes) {
+          const shapes = sheetShapes({ ...layout, nodes: [node], wires: [] });
+          for (const { attributes, text = '' } of shapes.filter(({ tag }) => tag === 'text')) {
+            const wide = 5.6 * text.length;
+            const x = Number(attributes.x);
+            const right = { start: x + wide, middle: x + wide / 2, end: x }[`${attributes['text-anchor']}`];
+            expect(right, text).toBeLessThan(node.x + node.width);
+            expect(Number(attributes.y), text).toBeLessThan(node.y + node.height);
+          }
+        }
+      }
+  });
+
   it('draws the resistor that is joined there, the LED that is fitted, and a joint where they meet', async () => {
     const sheet = wiringSheet(finished, DEMO_SHELF, 'plug-rear-left');
     expect(sheet.nodes.find(({ kind }) => kind === 'resistor')?.title).toBe('6 Ω 50 W');

@@ -1,4 +1,5 @@
-import { cureKind, type VehicleCure } from '../../model/cures.ts';
+import { cureKind } from '../../model/cureKinds/kinds.ts';
+import type { VehicleCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { wordsOfCure } from '../../words/cures.ts';

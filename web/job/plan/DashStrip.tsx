@@ -1,18 +1,18 @@
 import { IconVolume, IconVolumeOff } from '@tabler/icons-react';
-import { useRef, useState } from 'react';
-import { type DashEvent, eventKey } from '../../../core/devices/device.ts';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { flasherWords } from '../../../core/devices/flasher.ts';
 import { amps, capital, volts } from '../../../core/formatting/format.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Traces } from '../../../core/traces/traceLamps.ts';
-import { effectWords } from '../../../core/words/effects.ts';
-import { eventWords } from '../../../core/words/events.ts';
 import { useWorkspace, type Workspace } from '../workspace.ts';
 import classes from './DashStrip.module.css';
 import { Telltales, TurnArrows } from './Telltales.tsx';
 import { useFlash } from './useFlash.ts';
 import { useRelayClick } from './useRelayClick.ts';
+
+/** The sentences of what happened are fetched when something has. */
+const Told = lazy(() => import('./Told.tsx'));
 
 /** Below this share of its rated light a lamp does not count as lit. */
 const LIT = 0.05;
@@ -74,42 +74,12 @@ export function DashStrip() {
         <Telltales controls={workspace.controls} events={traces.events} vehicle={job.vehicle} />
       </div>
       {(traces.events.length > 0 || traces.effects.length > 0) && (
-        <div className={classes.said}>
-          {traces.effects.map((effect) => {
-            const { title, text } = effectWords(job.vehicle, effect);
-            return (
-              <details key={`${effect.id} ${effect.lampIds.join()}`} className={classes.effect}>
-                <summary>{title}</summary>
-                <p>{text}</p>
-              </details>
-            );
-          })}
-          {traces.events.length > 0 && (
-            <ul className={classes.events} aria-label="Messages, codes and fuses">
-              {told(traces.events).map(({ event, text }) => (
-                <li key={eventKey(event)} data-kind={event.kind}>
-                  {text}
-                </li>
-              ))}
-            </ul>
-          )}
-        </div>
+        <Suspense>
+          <Told traces={traces} vehicle={job.vehicle} />
+        </Suspense>
       )}
     </div>
   );
-}
-
-/** A message and the code stored with it are one line. */
-function told(events: readonly DashEvent[]): { event: DashEvent; text: string }[] {
-  return events.flatMap((event) => {
-    if (event.kind === 'code') return [];
-    const code =
-      event.kind === 'message' && event.by === 'output'
-        ? events.find((each) => each.kind === 'code' && each.circuitId === event.circuitId)
-        : undefined;
-    const text = eventWords(event);
-    return [{ event, text: code ? `${text}: ${eventWords(code)}` : text }];
-  });
 }
 
 function restWords(traces: Traces, flashing: boolean): string {

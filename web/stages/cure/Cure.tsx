@@ -1,12 +1,12 @@
 import { SegmentedControl } from '@mantine/core';
 import { lazy, Suspense, useDeferredValue, useMemo } from 'react';
 import type { CureBoard } from '../../../core/cures/board/board.ts';
-import { rateWords } from '../../../core/cures/board/words.ts';
 import { circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
 import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
+import { rateWords } from '../../../core/words/rates.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { FurtherDown } from '../../ui/FurtherDown.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';

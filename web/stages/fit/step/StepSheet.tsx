@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { wiringSheet } from '../../../../core/wiring/sheet/sheet.ts';
 import { useDesk } from '../../../job/workspace.ts';
-import { useSheetLayout } from '../../../workers/useFitting.ts';
+import { useSheetOnScreen } from '../../../workers/useFitting.ts';
 import { SheetPicture } from '../wiring/SheetPicture.tsx';
 import classes from './Step.module.css';
 
@@ -10,7 +10,7 @@ import classes from './Step.module.css';
 export function StepSheet({ plugId, onWiring }: { plugId: string; onWiring(): void }) {
   const { job, shelf } = useDesk();
   const sheet = useMemo(() => wiringSheet(job, shelf, plugId), [job, shelf, plugId]);
-  const { data: layout, error } = useSheetLayout(sheet);
+  const { data: layout, error } = useSheetOnScreen(sheet);
   return (
     <div className={classes.tool}>
       {error && <p role="alert">The sheet could not be drawn: {error.message}</p>}

@@ -9,7 +9,7 @@ import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Scrolls } from '../../../ui/Scrolls.tsx';
 import { saveTextFile } from '../../../ui/saveTextFile.ts';
-import { useSheetLayout } from '../../../workers/useFitting.ts';
+import { useSheetLayout, useSheetOnScreen } from '../../../workers/useFitting.ts';
 import { CavityTable } from './CavityTable.tsx';
 import { PinFinderCard } from './PinFinderCard.tsx';
 import { SheetPicture } from './SheetPicture.tsx';
@@ -51,7 +51,9 @@ export function WiringView({ connectorId, onChoose }: { connectorId: string; onC
 
 function SheetCard({ sheet }: { sheet: WiringSheet }) {
   const { job } = useDesk();
+  // A file and paper have the room that a phone has not.
   const { data: layout, error } = useSheetLayout(sheet);
+  const { data: drawn } = useSheetOnScreen(sheet);
   return (
     <Card
       title={sheet.title}
@@ -81,8 +83,8 @@ function SheetCard({ sheet }: { sheet: WiringSheet }) {
       {error && (
         <p role="alert">The sheet could not be drawn: {error.message}. The table below says the same.</p>
       )}
-      {layout ? (
-        <SheetPicture layout={layout} title={sheet.title} />
+      {drawn ? (
+        <SheetPicture layout={drawn} title={sheet.title} />
       ) : (
         !error && <p className="faint">Drawing it.</p>
       )}
