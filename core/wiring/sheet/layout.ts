@@ -67,7 +67,7 @@ const NARROW: Rooms = {
   lamp: room(96, 12, 15, 2),
   resistor: room(96, 8, 9, 2),
   cap: room(46, 7, 7),
-  gap: 50,
+  gap: 58,
   margin: 6,
 };
 
