@@ -4,7 +4,7 @@ import { pickList } from '../core/inventory/picklist.ts';
 import { Judge } from '../core/judge/judge.ts';
 import type { TurnVerdict } from '../core/judge/verdict.ts';
 import { flashes, scopeCircuits } from '../core/model/scope.ts';
-import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
+import { turnCircuits, turnSides } from '../core/model/vehicle/lookUp.ts';
 import { vehicleState, verdictsOf } from '../core/possible/verdicts.ts';
 import { handOverPage } from '../core/record/handOver.ts';
 import { spokenCircuit, spokenTurns } from './spoken.ts';
@@ -41,7 +41,12 @@ export function planOf({ job, parts }: JobFile) {
       })),
     cautions: handOverPage(job, parts).cautions,
     resistors: sides.map((circuit) => {
-      const { interval, search, arithmetic } = planResistors(job, parts, circuit, sides.length);
+      const { interval, search, arithmetic } = planResistors(
+        job,
+        parts,
+        circuit,
+        turnSides(job.vehicle).length,
+      );
       return {
         circuitId: circuit.id,
         maxOhms: Number.isFinite(interval.maxOhms) ? interval.maxOhms : null,

@@ -35,7 +35,7 @@ function configuration(title: string, verdict: Plan['verdict']): string[] {
   if (!verdict) return [];
   const lines = [`${title}: ${VERDICT_WORDS[verdict.state]}`];
   for (const circuit of verdict.circuits) {
-    lines.push(`  ${circuit.side} turn, ${rate(circuit.rate)}: ${circuit.reason}`);
+    lines.push(`  ${circuit.name.toLowerCase()}, ${rate(circuit.rate)}: ${circuit.reason}`);
     for (const { volts: at, company, amps: current, band } of circuit.points) {
       lines.push(
         `    ${volts(at)}${companyWords(company)}  ${amps(current.nominal)}  band ${amps(band.lowAmps)} to ${amps(band.highAmps)}`,

@@ -1,4 +1,5 @@
 import type { CircuitVerdict, HazardVerdict, TurnVerdict } from '../core/judge/verdict.ts';
+import { circuitById } from '../core/model/vehicle/lookUp.ts';
 import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
 import { findingWords, limitWords } from '../core/words/findings.ts';
 import { reasonOf, reasonsOf } from '../core/words/verdicts.ts';
@@ -8,6 +9,7 @@ export function spokenCircuit<V extends CircuitVerdict>(vehicle: Vehicle, { why,
   const said = { ...verdict, why };
   return {
     ...verdict,
+    name: circuitById(vehicle, verdict.circuitId).name,
     limits: verdict.limits.map((limit) => ({ ...limit, reason: limitWords(limit) })),
     findings: verdict.findings.map((finding) => ({ ...finding, text: findingWords(vehicle, finding) })),
     reason: reasonOf(vehicle, said),

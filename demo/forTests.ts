@@ -1,10 +1,16 @@
+import type { ResistorNetwork } from '../core/model/cures.ts';
 import type { WatcherTrial } from '../core/model/evidence.ts';
 import type { Job } from '../core/model/job.ts';
+import { newJob } from '../core/model/newJob.ts';
+import type { LedPart } from '../core/model/part.ts';
 import type { TurnCircuit } from '../core/model/vehicle/circuit.ts';
 import type { WatchingRelay } from '../core/model/vehicle/flasher.ts';
 import { turnCircuits } from '../core/model/vehicle/lookUp.ts';
-import type { Vehicle } from '../core/model/vehicle/vehicle.ts';
+import type { TurnOutputs, Vehicle } from '../core/model/vehicle/vehicle.ts';
+import { layoutEntries, startingVehicle } from '../core/presets/startingLayout.ts';
+import { setTurnOutputs } from '../core/vehicle/edit/turnOutputs.ts';
 import { demoJobs } from './jobs.ts';
+import { DEMO_SHELF } from './shelf.ts';
 
 /** What tests ask of the demo fleet by name; an absence is an error there, never an undefined. */
 
@@ -69,4 +75,58 @@ export function trialAt(
     result,
     ...more,
   };
+}
+
+/** For tests: a car of 2014 with a body controller, its outputs as they are said to be, or open where nobody has looked. */
+export function cornerCar(outputs: TurnOutputs | 'open'): Vehicle {
+  const vehicle = startingVehicle('car', {
+    name: 'Car',
+    model: 'Car',
+    kind: 'car',
+    year: 2014,
+    region: 'UN',
+    systemVolts: 12,
+    entries: layoutEntries({ kind: 'car', year: 2014, region: 'UN' }).filter(({ usual }) => usual),
+    flasher: 'controller',
+  });
+  if (outputs === 'open') return vehicle;
+  delete vehicle.facts?.turnOutputs;
+  setTurnOutputs(vehicle, outputs);
+  return vehicle;
+}
+
+const LED = DEMO_SHELF.find(
+  (part): part is LedPart => part.kind === 'led' && part.code === 'TERN-3A',
+) as LedPart;
+// A small one: with more, a front output may take it for the bulb, since nobody knows how little is enough for it.
+const led: LedPart = {
+  ...LED,
+  id: 'led',
+  watts: 1.2,
+  bases: ['BAU15s', 'BA15s', 'W2.1x9.5d'] as LedPart['bases'],
+};
+export const CORNER_SHELF = [...DEMO_SHELF, led];
+
+/** LEDs in every turn lamp, repeaters too, and so many ohms (of two resistors side by side) across some of them. */
+export function cornerJob(outputs: TurnOutputs | 'open', loaded: readonly string[], ohms: number): Job {
+  const vehicle = cornerCar(outputs);
+  const job = newJob('j', 'j', vehicle, '2026-01-01T00:00:00.000Z');
+  for (const lamp of vehicle.lamps)
+    if (/^(front-turn|rear-turn|repeater)-/.test(lamp.id)) {
+      lamp.resistorMount = 'chassis';
+      job.chosen[lamp.id] = 'led';
+    }
+  for (const circuit of turnCircuits(vehicle)) {
+    const networks = circuit.feeds
+      .filter(({ lampId }) => loaded.includes(lampId))
+      .map(
+        ({ lampId }): ResistorNetwork => ({
+          lampId,
+          connection: 'parallel',
+          pieces: [1, 2].map(() => ({ partId: null, ohms: 2 * ohms, watts: 100, tolerance: 0.05 })),
+        }),
+      );
+    if (networks.length > 0) job.cures[circuit.id] = { kind: 'load-resistor', networks };
+  }
+  return job;
 }

@@ -4,10 +4,12 @@ import { type VerdictState, worstState } from '../judge/states.ts';
 import { impossibleClaim } from '../light/throughLens.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../model/part.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { unitedCircuit } from '../possible/union.ts';
-import { flasherPlace } from '../possible/verdicts.ts';
+import { placeOf } from '../possible/verdicts.ts';
 import { analysesOf, waysOf } from '../possible/ways.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { lampsFilledBy } from '../simulation/wholeLamp.ts';
@@ -81,12 +83,12 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
     const lines: Behaviour['lines'][number][] = [];
     let margin = 2;
     const judges = [...analysesOf(waysOf(tried, shelf))].map(([way, analysis]) => ({
-      where: flasherPlace(way.flasher),
+      where: placeOf(way),
       judge: new Judge(analysis, 'leds'),
     }));
     for (const circuit of circuitsOf(job.vehicle, lamp.id)) {
       const told = judges.map(({ where, judge }) => {
-        const mine = judge.turns.vehicle.circuits.find(({ id }) => id === circuit.id) ?? circuit;
+        const mine = drivingOf(judge.turns.vehicle, circuit, lamp);
         return { where, verdict: judge.circuit(mine) };
       });
       const united = unitedCircuit(told);
@@ -111,4 +113,14 @@ function behaviourOf(job: Job, shelf: Shelf, lamp: Lamp, { part, lampIds }: Cand
     const text = `It cannot be computed here: ${(error as Error).message}`;
     return { partId: part.id, state: 'too-much', lines: [{ state: 'too-much', text }], margin: 0 };
   }
+}
+
+/** What drives a lamp's turn filament on a vehicle as it may be built; any other circuit is the same on all of them. */
+function drivingOf(vehicle: Vehicle, circuit: Circuit, lamp: Lamp): Circuit {
+  const same = vehicle.circuits.find(({ id }) => id === circuit.id);
+  if (circuit.kind !== 'turn') return same ?? circuit;
+  const driving = vehicle.circuits.find(
+    ({ kind, feeds }) => kind === 'turn' && feeds.some(({ lampId }) => lampId === lamp.id),
+  );
+  return driving ?? same ?? circuit;
 }

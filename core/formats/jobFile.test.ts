@@ -52,7 +52,7 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
-  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11])(
+  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12])(
     'of version %i are read, judged and written again: a frozen one of each',
     (version) => {
       const text = readFileSync(
@@ -77,7 +77,11 @@ describe('job files', () => {
       for (const seen of ratesOf(job)) expect(seen.on).toMatchObject({ lights: false });
       expect(job.evidence.length).toBeGreaterThan(0);
       // What it took for granted is open now, and remembered until it was read.
-      expect(job.reopened !== undefined).toBe(version < 8);
+      const { flasher, facts } = job.vehicle;
+      const drives = version < 12 && flasher.kind === 'controller';
+      expect(job.reopened !== undefined).toBe(version < 8 || drives);
+      const may = drives || (version < 12 && facts?.flashers?.includes('controller') === true);
+      if (version < 12) expect(facts?.turnOutputs !== undefined).toBe(may);
       const again = readJobFile(writeJobFile(jobFileOf(job, parts, '2026-11-26T10:00:00.000Z')));
       expect(again).toMatchObject({ ok: true, file: { job } });
     },
@@ -85,7 +89,7 @@ describe('job files', () => {
 
   it('of a newer version are refused with what to do', () => {
     const newer = (draft: JobFile) => ({ ...draft, version: JOB_FILE_VERSION + 1 });
-    expect(problemsOf(newer)).toMatch(/version 12; this Vumble reads versions 1 to 11. Update/);
+    expect(problemsOf(newer)).toMatch(/version 13; this Vumble reads versions 1 to 12. Update/);
   });
 
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {
@@ -150,7 +154,7 @@ describe('job files', () => {
     ['not JSON', 'hello', /not JSON/],
     ['another program’s JSON', '{"cells":[]}', /not a Vumble job/],
     ['a list', '[]', /not a Vumble job/],
-    ['a newer version', JSON.stringify({ ...file, version: 12 }), /version 12/],
+    ['a newer version', JSON.stringify({ ...file, version: 13 }), /version 13/],
     ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 8 MB/],
     ['nested past reason', `${'['.repeat(5000)}${']'.repeat(5000)}`, /nested too deeply/],
   ])('refuses %s with the reason', (_, text, reason) => {

@@ -15,8 +15,9 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
     ...repeated(ids(circuits), 'circuit'),
     ...repeated(ids(fuses), 'fuse'),
     ...repeated(ids(vehicle.earthPoints), 'earth point'),
+    // A controller may drive each corner by itself; a relay has one wire for each side.
     ...repeated(
-      turns.map((circuit) => circuit.side),
+      turns.filter(({ from }) => from.by !== 'output').map((circuit) => circuit.side),
       'turn circuit for side',
     ),
     ...repeated(
@@ -40,6 +41,12 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
   for (const circuit of circuits) problems.push(...circuitProblems(vehicle, circuit));
   problems.push(...openingProblems(vehicle), ...connectorProblems(vehicle));
   for (const circuit of turns) {
+    // An output may drive a repeater alone, and watches that then.
+    if (
+      circuit.from.by === 'output' &&
+      turns.some(({ id, side }) => id !== circuit.id && side === circuit.side)
+    )
+      continue;
     if (!lamps.some((lamp) => lamp.role === 'main' && circuit.feeds.some((feed) => feed.lampId === lamp.id)))
       problems.push(
         `circuit ${circuit.id} has no main lamp, so nothing tells when a bulb is missing. Mark one as main.`,

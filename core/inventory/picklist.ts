@@ -7,7 +7,7 @@ import type { ResistorPiece } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Part, Shelf } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import { turnSides } from '../model/vehicle/lookUp.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { sectionFor } from '../simulation/wholeLamp.ts';
@@ -76,7 +76,7 @@ export function powerSaved(job: Job, shelf: Shelf): PowerSaved {
 /** The same of two networks that somebody has already. */
 export function powerBetween(stock: TurnCircuits, after: TurnCircuits): PowerSaved {
   const emfVolts = testVolts(stock.vehicle.systemVolts);
-  const sides = turnCircuits(stock.vehicle).map((circuit) => circuit.side);
+  const sides = turnSides(stock.vehicle);
   const stockWatts = stock
     .solve({ emfVolts, sides })
     .lamps.reduce((sum, lamp) => sum + lamp.volts * lamp.bulbAmps, 0);

@@ -6,7 +6,7 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
-import { feedFuseId, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { feedFuseId, lampIdsOf, turnCircuits, turnCircuitsOn, turnSides } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { outputOf } from '../simulation/controls.ts';
 import { ALONE } from '../simulation/litState.ts';
@@ -15,7 +15,7 @@ import type { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { JobAnalysis } from './analysis.ts';
 import { coverOf } from './cover.ts';
 import { broken, heaviest } from './limits.ts';
-import { bothSides, mirrored, pointsAcross } from './mirror.ts';
+import { acrossPairs, mirrored, pointsAcross } from './mirror.ts';
 import { predictRate } from './ratePrediction.ts';
 import { backFeedRequirement } from './requirements/backFeed.ts';
 import { fuseRequirement } from './requirements/fuse.ts';
@@ -28,7 +28,7 @@ import type { Scene } from './requirements/scene.ts';
 import { switchLimit } from './requirements/switch.ts';
 import { watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
 import { looksOf, type Watched, type WatcherLook } from './requirements/watcherLooks.ts';
-import { ampsOf, isTurn } from './scenario.ts';
+import { isTurn } from './scenario.ts';
 import { type ShortSeen, saysShort, seenShort, seenWithThis } from './seenShort.ts';
 import { byWorst, VERDICT_STATES, type VerdictState, worstState } from './states.ts';
 import { type Variant, variantOf } from './variants.ts';
@@ -38,6 +38,7 @@ import type {
   HazardVerdict,
   JudgedPoint,
   PointVerdict,
+  RatePrediction,
   TurnCircuitVerdict,
   TurnVerdict,
 } from './verdict.ts';
@@ -52,7 +53,8 @@ import { chargingVolts, testVolts, workingPoints } from './workingPoints.ts';
 export class Judge {
   private readonly variants: readonly Variant[];
   private readonly distinct = new Map<string, readonly Variant[]>();
-  private sidesAlike: boolean | undefined;
+  private mirrorImages: readonly (readonly [TurnCircuit, TurnCircuit])[] | null | undefined;
+  private readonly judgedPoints = new Map<string, readonly JudgedPoint[]>();
   private readonly fuses = new Map<string, LimitCheck[]>();
   private readonly looked = new Map<string, WatcherLook[][]>();
 
@@ -134,12 +136,11 @@ export class Judge {
 
   /**
    * Both sides together at one supply voltage: a relay sees the sum, against the band of the side that asks for
-   * more; a controller sees each output by itself, and the weaker side decides.
+   * more; a controller sees each output by itself, and the weakest decides.
    */
   hazardAt(emfVolts: number, company = ALONE): PointVerdict {
-    const all = turnCircuits(this.vehicle);
-    const sides = all.map((circuit) => circuit.side);
-    const circuits = this.alike ? all.slice(0, 1) : all;
+    const sides = turnSides(this.vehicle);
+    const circuits = this.mirror?.map(([one]) => one) ?? turnCircuits(this.vehicle);
     const points = circuits.map((circuit) => watchAt(this.variants, { circuit, sides, emfVolts, company }));
     return points.reduce((weak, each) => {
       // Under one relay all sides show the same current, and the side that asks for more decides.
@@ -188,19 +189,21 @@ export class Judge {
     return this.hazardLimits(supplies).every(({ ok }) => ok) ? 'holds' : 'too-much';
   }
 
-  /** Every side; what is the mirror image of another is not asked for again. */
+  /** Every turn circuit; what is the mirror image of another is not asked for again. */
   sideVerdicts(): TurnCircuitVerdict[] {
-    const sides = bothSides(this.turns);
-    if (!sides || !this.alike) return turnCircuits(this.vehicle).map((circuit) => this.sideVerdict(circuit));
-    const [one, other] = sides;
-    const first = this.sideVerdict(one);
-    return [first, this.sideVerdict(other, { of: one, points: pointsAcross(first.points, one, other) })];
+    const mirror = this.mirror ?? [];
+    return turnCircuits(this.vehicle).map((circuit) => {
+      const [one] = mirror.find(([, other]) => other === circuit) ?? [];
+      return one
+        ? this.sideVerdict(circuit, { of: one, points: pointsAcross(this.pointsOf(one), one, circuit) })
+        : this.sideVerdict(circuit);
+    });
   }
 
   /**
-   * One side of turn lamps over all working points.
+   * One turn circuit over all working points.
    *
-   * @param image the side it is the mirror image of, and its own points told of that: their currents are the same
+   * @param image the circuit it is the mirror image of, and its own points told of that: their currents are the same
    */
   sideVerdict(
     circuit: TurnCircuit,
@@ -224,7 +227,7 @@ export class Judge {
       ),
       ...this.resistors(circuit),
     ];
-    const predicted = predictRate(this.flasher, points, this.flowing([asked]));
+    const predicted = this.rateOf(asked, points);
     const judged = this.judged(circuit, points, limits, predicted.high, asked);
     const worst = worstPoint(points);
     const { findings } = judged;
@@ -248,18 +251,45 @@ export class Judge {
     };
   }
 
-  /** Whether both sides are mirror images of each other. */
-  private get alike(): boolean {
-    const sides = bothSides(this.turns);
-    this.sidesAlike ??= sides !== null && mirrored(this.variants, ...sides);
-    return this.sidesAlike;
+  /** The turn circuits each with its mirror image, where both sides are that of each other; null where they are not. */
+  private get mirror(): readonly (readonly [TurnCircuit, TurnCircuit])[] | null {
+    if (this.mirrorImages === undefined) {
+      const pairs = acrossPairs(this.turns);
+      const alike = pairs?.every(([one, other]) => mirrored(this.variants, one, other));
+      this.mirrorImages = pairs && alike ? pairs : null;
+    }
+    return this.mirrorImages;
   }
 
   /** Every working point of a circuit, against whoever watches it or may. */
-  private pointsOf(circuit: Circuit): JudgedPoint[] {
-    return watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
-      this.circuitAt(circuit, at, company),
-    );
+  private pointsOf(circuit: Circuit): readonly JudgedPoint[] {
+    let points = this.judgedPoints.get(circuit.id);
+    if (!points) {
+      points = watchPoints(this.variantsFor(circuit), circuit, (at, company) =>
+        this.circuitAt(circuit, at, company),
+      );
+      this.judgedPoints.set(circuit.id, points);
+    }
+    return points;
+  }
+
+  /**
+   * How fast the side of a circuit may flash. A controller's outputs of one side flash together: what makes one of them
+   * hurry makes all.
+   *
+   * @param points of the circuit itself
+   */
+  private rateOf(circuit: TurnCircuit, points: readonly JudgedPoint[]): RatePrediction {
+    const own = predictRate(this.flasher, points, this.flowing([circuit]));
+    const others = turnCircuitsOn(this.vehicle, circuit.side).filter(({ id }) => id !== circuit.id);
+    const rates = [
+      own,
+      ...others.map((each) => predictRate(this.flasher, this.pointsOf(each), this.flowing([each]))),
+    ];
+    return {
+      low: Math.max(...rates.map(({ low }) => low)),
+      high: Math.max(...rates.map(({ high }) => high)),
+    };
   }
 
   /** A circuit of any kind. */
@@ -401,7 +431,7 @@ export class Judge {
 
   private ampsAt(turns: TurnCircuits, circuit: Circuit, emfVolts: number): number {
     return isTurn(circuit)
-      ? turns.solve({ emfVolts, sides: [circuit.side] }).totalAmps
+      ? (turns.solve({ emfVolts, sides: [circuit.side] }).wireAmps[circuit.id] ?? 0)
       : turns.simulation.at({ controls: controlsFor(circuit), emfVolts }, [circuit.id]).wireAmps(circuit.id);
   }
 
@@ -480,7 +510,7 @@ export class Judge {
 
   /** What some sides draw together so many seconds after they came on, A. */
   private flowing(circuits: readonly TurnCircuit[]) {
-    const sides = circuits.map(({ side }) => side);
+    const sides = [...new Set(circuits.map(({ side }) => side))];
     return (emfVolts: number, lookSeconds: number) =>
       this.turns.solve({ emfVolts, sides, lookSeconds }).totalAmps;
   }
@@ -507,14 +537,18 @@ export class Judge {
 
   /** Each turn output against the most it carries: the sides need not be alike. */
   private outputLimits(circuits: readonly TurnCircuit[], supplies: readonly number[]): LimitCheck[] {
-    const outputs = turnOutputs(this.vehicle, this.flasher);
-    const least = outputs.toSorted((a, b) => a.limitAmps - b.limitAmps)[0];
-    if (!least) return [];
-    const carried = this.most(circuits, supplies, (turns, at, sides) => {
-      const solved = turns.solve({ emfVolts: at, sides, resistorFactor: 1 - this.tolerance });
-      return Math.max(...circuits.map((circuit) => ampsOf(solved, lampIdsOf(circuit))));
-    });
-    return [outputLimit(this.flasher.name, least, carried)];
+    const ids = circuits.map(({ id }) => id);
+    const checks = turnOutputs(this.vehicle, this.flasher)
+      .filter(({ circuitId }) => ids.includes(circuitId))
+      .map((output) => {
+        const carried = this.most(circuits, supplies, (turns, at, sides) => {
+          const solved = turns.solve({ emfVolts: at, sides, resistorFactor: 1 - this.tolerance });
+          return solved.wireAmps[output.circuitId] ?? 0;
+        });
+        return outputLimit(this.flasher.name, output, carried);
+      });
+    // The one nearest to its limit speaks for all.
+    return checks.toSorted((a, b) => heaviest([b]) - heaviest([a])).slice(0, 1);
   }
 
   private most(
@@ -522,7 +556,7 @@ export class Judge {
     supplies: readonly number[],
     read: (turns: TurnCircuits, emfVolts: number, sides: TurnCircuit['side'][]) => number,
   ): number {
-    const sides = circuits.map((circuit) => circuit.side);
+    const sides = [...new Set(circuits.map((circuit) => circuit.side))];
     return Math.max(
       ...this.variants.flatMap(({ most }) =>
         most.flatMap((turns) => supplies.map((at) => read(turns, at, sides))),

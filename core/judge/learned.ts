@@ -12,6 +12,7 @@ import { type Fitment, healthyStock, type SocketContent } from '../simulation/fi
 import { supposedFitments } from '../simulation/supposedFitments.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import type { HealthyBands, OutageBand } from './outageBand.ts';
+import { ampsSeen } from './scenario.ts';
 import { ownWatcherSeen } from './watcherSeen.ts';
 import { likelySupply, testVolts, workingPoints } from './workingPoints.ts';
 
@@ -237,14 +238,15 @@ export function seenAmps(
       .filter((each) => each[end])
       .map((each) => {
         const network = bands ? bands.turnsWith(each.fitment) : TurnCircuits.of(vehicle, each.fitment);
-        return network.solve({
+        const currents = network.solve({
           emfVolts,
           sides: [circuit.side],
           lights: trial.on?.lights === true && network.lightsMatter,
           ...(trial.on?.brake ? { brake: true } : {}),
           resistorFactor,
           lookSeconds,
-        }).watchedAmps;
+        });
+        return ampsSeen(network, circuit, currents);
       });
   return { low: Math.min(...at('least', 1 + tolerance)), high: Math.max(...at('most', 1 - tolerance)) };
 }

@@ -3,7 +3,7 @@ import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
-import { circuitById } from '../model/vehicle/lookUp.ts';
+import { circuitById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { ALONE } from '../simulation/litState.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import { type TurnCircuits, watchesRepeaters } from '../simulation/turnCircuits.ts';
@@ -11,7 +11,7 @@ import type { LampCurrents } from '../simulation/turnCurrents.ts';
 import { JobAnalysis } from './analysis.ts';
 import { Judge } from './judge.ts';
 import { watcherOf } from './requirements/watch.ts';
-import { isTurn } from './scenario.ts';
+import { ampsSeen, isTurn } from './scenario.ts';
 import type { PointVerdict } from './verdict.ts';
 
 /** One load on the line: a bulb, an LED, a resistor or the pilot, as long as the amps it draws. */
@@ -67,10 +67,13 @@ function turnRow(judge: Judge, circuit: TurnCircuit, supplyVolts: number): Omit<
     lookSeconds: verdict.lookSeconds,
   });
   const watched = watchesRepeaters(turns.fitment);
-  const lamps = currents.lamps.filter((each) => watched || turns.lamp(each.lampId).role === 'main');
+  const own = lampIdsOf(circuit);
+  const lamps = currents.lamps.filter(
+    ({ lampId }) => own.includes(lampId) && (watched || turns.lamp(lampId).role === 'main'),
+  );
   const drawn = blocksOf(turns, lamps);
   // What goes on through the pilot between the sides passes the watcher too.
-  const rest = currents.watchedAmps - drawn.reduce((sum, each) => sum + each.amps, 0);
+  const rest = ampsSeen(turns, circuit, currents) - drawn.reduce((sum, each) => sum + each.amps, 0);
   const pilot: Block[] =
     rest > LEAST_AMPS ? [{ key: 'pilot', label: 'pilot', amps: rest, kind: 'pilot' }] : [];
   return { blocks: [...drawn, ...pilot], verdict };

@@ -1,5 +1,5 @@
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
-import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnCircuitsOn, turnSides } from '../model/vehicle/lookUp.ts';
 import { outputOf } from '../simulation/controls.ts';
 import type { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { contentAsText } from './asText.ts';
@@ -7,8 +7,8 @@ import type { Variant } from './variants.ts';
 import type { JudgedPoint } from './verdict.ts';
 
 /**
- * Whether two sides of a vehicle are electrically the same under every variant: same wires, bulbs, resistors and
- * outputs in the same order, and nothing else that bears on either. What is judged of one is then true of the other.
+ * Whether a turn circuit and its own of the other side are electrically the same under every variant: same wires, bulbs,
+ * resistors and outputs in the same order, and nothing else that bears on either. What is judged of one is then true of the other.
  */
 export function mirrored(variants: readonly Variant[], one: TurnCircuit, other: TurnCircuit): boolean {
   return variants.every(({ possibility, fitted }) => {
@@ -67,8 +67,9 @@ export function pointsAcross(
   });
 }
 
-/** The first two sides of a vehicle. */
-export function bothSides(turns: TurnCircuits): [TurnCircuit, TurnCircuit] | null {
-  const [one, other] = turnCircuits(turns.vehicle);
-  return one && other ? [one, other] : null;
+/** The turn circuits of a vehicle, each with its own of the other side; null where a side has another number of them. */
+export function acrossPairs({ vehicle }: Pick<TurnCircuits, 'vehicle'>): [TurnCircuit, TurnCircuit][] | null {
+  const [one, other] = turnSides(vehicle).map((side) => turnCircuitsOn(vehicle, side));
+  if (!one || !other || one.length !== other.length) return null;
+  return one.map((circuit, index) => [circuit, other[index] as TurnCircuit]);
 }

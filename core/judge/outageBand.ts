@@ -39,7 +39,10 @@ export function outageBand(
   lookSeconds?: number,
   company?: Company,
 ): OutageBand {
-  const mains = lampIdsOf(circuit).filter((id) => healthy.lamp(id).role === 'main');
+  const ids = lampIdsOf(circuit);
+  const main = ids.filter((id) => healthy.lamp(id).role === 'main');
+  // An output that drives repeaters alone is there to watch them.
+  const mains = main.length === 0 && healthy.fitment.flasher.kind === 'controller' ? ids : main;
   if (mains.length === 0 && circuit.kind === 'turn') {
     throw new RangeError(
       `The ${circuit.side} turn circuit has no main lamp, so nothing tells its band. Mark one.`,

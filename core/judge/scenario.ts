@@ -2,7 +2,7 @@ import { WATCHER_SAMPLE_SECONDS } from '../devices/device.ts';
 import type { Circuit, TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';
-import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { turnSides } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Controls } from '../simulation/controls.ts';
 import { dutyOf, outputOf } from '../simulation/controls.ts';
@@ -56,9 +56,7 @@ export function seenBy(
       resistorFactor,
       ...(without === undefined ? {} : { without }),
     });
-    return turns.fitment.flasher.kind === 'controller'
-      ? ampsOf(solved, lampIdsOf(circuit))
-      : solved.watchedAmps;
+    return ampsSeen(turns, circuit, solved);
   }
   const moment = { controls: controlsIn(circuit, company), emfVolts, resistorFactor, without };
   const about = [circuit.id];
@@ -69,11 +67,13 @@ export function seenBy(
   return probes.wireAmps(circuit.id);
 }
 
-/** Current of some lamps and their resistors, A. */
-export function ampsOf({ lamps }: TurnCurrents, lampIds: readonly string[]): number {
-  return lamps
-    .filter((lamp) => lampIds.includes(lamp.lampId))
-    .reduce((sum, lamp) => sum + lamp.bulbAmps + lamp.resistorAmps, 0);
+/** Of what flows in a lit moment, what whoever watches a turn circuit sees: a relay all it counts, an output its own, A. */
+export function ampsSeen(
+  { fitment }: Pick<TurnCircuits, 'fitment'>,
+  { id }: Pick<TurnCircuit, 'id'>,
+  solved: TurnCurrents,
+): number {
+  return fitment.flasher.kind === 'controller' ? (solved.wireAmps[id] ?? 0) : solved.watchedAmps;
 }
 
 /** Everything that may be on beside a circuit and bears on it, nothing first and all of it last. */
@@ -92,7 +92,7 @@ export function companiesFor(turns: TurnCircuits, circuit: Circuit): readonly Co
 export function healthyScenarios(healthy: TurnCircuits, circuit: Circuit, asked?: Company): Scenario[] {
   const companies = companiesFor(healthy, circuit);
   if (isTurn(circuit)) {
-    const all = turnCircuits(healthy.vehicle).map((each) => each.side);
+    const all = turnSides(healthy.vehicle);
     const own: Side[][] = [[circuit.side]];
     const sides = healthy.fitment.flasher.kind === 'controller' && all.length > 1 ? [...own, all] : own;
     return sides.flatMap((each) => companies.map((company) => ({ sides: each, company })));

@@ -12,6 +12,7 @@ export interface Unknown {
     | 'flasher-not-seen'
     | 'repeaters-assumed'
     | 'pilot-assumed'
+    | 'outputs-not-seen'
     | 'trials-contradict';
   /** one sentence: what is not known, and what to do about it */
   narrow: string;

@@ -2,7 +2,7 @@ import type { LampEvidence, Observation, TrialResult, WatcherTrial } from '../mo
 import type { Job } from '../model/job.ts';
 import { standing } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
-import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnCircuitsOn } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { flashRule, measuredRate } from './flashRule.ts';
 
@@ -14,36 +14,95 @@ export function lastMended(seen: readonly Observation[]): number {
 }
 
 /** What was read of each, by what it was read with: its name is none of that. */
-const known = new WeakMap<
-  Observation,
-  { circuits: Vehicle['circuits']; region: Vehicle['region']; seen: readonly WatcherTrial[] }
->();
+const known = new WeakMap<Observation, Read>();
+
+interface Read {
+  circuits: Vehicle['circuits'];
+  region: Vehicle['region'];
+  /** as it was told: of turn lamps it is of a side, on whichever of its circuits it stands */
+  told: readonly WatcherTrial[];
+  /** by the circuit whose watcher it tells of */
+  seen: readonly WatcherTrial[];
+}
 
 /**
  * What the watcher of each circuit was seen to make of what was fitted, however it came on record: a trial, a flash rate, a
  * proof or a cell of Prove tells the same of it. What was seen before a cause was mended tells of another vehicle.
  */
-export function watcherSeen({ vehicle, evidence }: Recorded): WatcherTrial[] {
+export function watcherSeen(job: Recorded): WatcherTrial[] {
+  return readOf(job, ({ seen }) => seen);
+}
+
+/** The same as it was told: how a side flashed, whichever of its outputs made it. */
+export function sideSeen(job: Recorded): WatcherTrial[] {
+  return readOf(job, ({ told }) => told);
+}
+
+function readOf(
+  { vehicle, evidence }: Recorded,
+  of: (read: Read) => readonly WatcherTrial[],
+): WatcherTrial[] {
   const all = standing({ evidence });
   return all.slice(lastMended(all) + 1).flatMap((each) => {
     let read = known.get(each);
     const { circuits, region } = vehicle;
     if (read?.circuits !== circuits || read.region !== region) {
-      read = { circuits, region, seen: seenOf(vehicle, each) };
+      const told = toldBy(vehicle, each);
+      read = { circuits, region, told, seen: told.flatMap((trial) => byOutput(vehicle, trial)) };
       known.set(each, read);
     }
-    return read.seen;
+    return of(read);
   });
+}
+
+/**
+ * What a side was seen to do, of each of its outputs: normal says it of all of them. What hurries a side is one of them:
+ * which is known where all others have the stock bulbs they were made for.
+ */
+function byOutput(vehicle: Vehicle, trial: WatcherTrial): WatcherTrial[] {
+  const side = sideOf(vehicle, trial.circuitId);
+  if (side.length < 2) return [trial];
+  const of = (circuit: Circuit): WatcherTrial[] => {
+    const fitted = fittedOn(circuit, trial.fitted);
+    return fitted ? [{ ...trial, circuitId: circuit.id, fitted }] : [];
+  };
+  if (trial.result === 'normal') return side.flatMap(of);
+  const changed = side.filter((circuit) => !asStock(circuit, trial.fitted));
+  return changed.length === 1 ? changed.flatMap(of) : [];
+}
+
+/** Whether the lamps of a circuit are known to have been the stock bulbs, all in. */
+function asStock(circuit: Circuit, { configuration, lamps, out }: LampEvidence['fitted']): boolean {
+  return lampIdsOf(circuit).every(
+    (id) =>
+      !out.includes(id) && (lamps[id] === null || (configuration === 'stock' && lamps[id] === undefined)),
+  );
+}
+
+/** The turn circuits that flash together with one; itself alone where it does not flash. */
+function sideOf(vehicle: Vehicle, circuitId: string): Circuit[] {
+  const circuit = vehicle.circuits.find(({ id }) => id === circuitId);
+  if (circuit?.kind !== 'turn' || circuit.side === null) return circuit ? [circuit] : [];
+  return turnCircuitsOn(vehicle, circuit.side);
 }
 
 /**
  * Those that tell of the vehicle's own watcher: with another relay in its place, or told of LEDs, none does.
  */
 export function ownWatcherSeen(job: Recorded): WatcherTrial[] {
-  return watcherSeen(job).filter(({ fitted }) => (fitted.vehicleCures?.length ?? 0) === 0);
+  return watcherSeen(job).filter(isOwn);
 }
 
-function seenOf(vehicle: Vehicle, each: Observation): WatcherTrial[] {
+/** The same as it was told of sides. */
+export function ownSideSeen(job: Recorded): WatcherTrial[] {
+  return sideSeen(job).filter(isOwn);
+}
+
+function isOwn({ fitted }: WatcherTrial): boolean {
+  return (fitted.vehicleCures?.length ?? 0) === 0;
+}
+
+function toldBy(vehicle: Vehicle, each: Observation): WatcherTrial[] {
   switch (each.kind) {
     case 'trial': {
       const { result } = each;
@@ -73,9 +132,10 @@ function toldOf(
   circuitId: string,
   result: WatcherTrial['result'],
 ): WatcherTrial[] {
-  const circuit = vehicle.circuits.find((each) => each.id === circuitId);
+  const circuits = sideOf(vehicle, circuitId);
+  const [circuit] = circuits;
   if (!circuit) return [];
-  const then = fittedOn(circuit, fitted);
+  const then = fittedOn({ feeds: circuits.flatMap(({ feeds }) => feeds) }, fitted);
   // That a message came says that something watches, whatever was fitted.
   if (!then && (circuit.kind === 'turn' || result === 'normal')) return [];
   const who = by === undefined ? {} : { by };
@@ -84,8 +144,11 @@ function toldOf(
 }
 
 /** Of what was fitted, what bears on one circuit; null where some of it is not known. */
-function fittedOn(circuit: Circuit, fitted: LampEvidence['fitted']): LampEvidence['fitted'] | null {
-  const lampIds = lampIdsOf(circuit);
+function fittedOn(
+  circuit: Pick<Circuit, 'feeds'>,
+  fitted: LampEvidence['fitted'],
+): LampEvidence['fitted'] | null {
+  const lampIds = circuit.feeds.map(({ lampId }) => lampId);
   const stock = fitted.configuration === 'stock';
   if (!stock && lampIds.some((id) => fitted.lamps[id] === undefined)) return null;
   const feeds = (lampId: string, input: string) =>
@@ -126,8 +189,14 @@ function cellSeen(vehicle: Vehicle, each: Extract<Observation, { kind: 'cell' }>
     const told = found.some((one) => one.what === 'message' && one.circuitId === circuitId);
     if (flashing.some(({ id }) => id === circuitId)) {
       // Both sides flash: nobody knows which of them did it.
-      if (flashing.length > 1 || flash === 'none') return [];
+      if (new Set(flashing.map(({ side }) => side)).size > 1 || flash === 'none') return [];
+      // A side is told of once, on the first of its circuits.
+      if (circuitId !== flashing[0]?.id) return [];
       if (flash === 'fast' || flash === 'slow') return toldOf(vehicle, each, circuitId, flash);
+      // What called may be an output that this way of wiring does not have.
+      const steady = vehicle.circuits.filter(({ kind }) => kind !== 'turn').map(({ id }) => id);
+      const called = found.some((one) => one.what === 'message' && !steady.includes(one.circuitId));
+      return toldOf(vehicle, each, circuitId, called ? 'message' : 'normal');
     }
     return toldOf(vehicle, each, circuitId, told ? 'message' : 'normal');
   });

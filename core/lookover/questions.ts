@@ -1,18 +1,22 @@
+// Longer than 300 lines: every question with its answer, one after the other.
 import { regionWords } from '../formatting/regionWords.ts';
 import type { Job } from '../model/job.ts';
 import { mayReadBrake, setBrakeSense } from '../model/vehicle/brakeSense.ts';
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
 import { Flasher } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
-import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicle.ts';
-import { setFlasher } from '../presets/flashers.ts';
+import { TurnOutputs, type Vehicle, type VehicleFacts, type VehicleKind } from '../model/vehicle/vehicle.ts';
+import { leaveOutputsOpen, setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { typicalBulbCheck } from '../vehicle/edit/bulbCheck.ts';
-import { forgetWhatIsGone } from '../vehicle/edit/jobEdits.ts';
+import { forgetWhatIsGone, tellTurnsAnew } from '../vehicle/edit/jobEdits.ts';
 import { isInside, settleWatch } from '../vehicle/edit/openWatch.ts';
+import { distinctLayouts, setTurnOutputs, turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
+import { OUTPUTS_LOOK } from '../words/outputs.ts';
 
 export type QuestionId =
   | 'flasher'
+  | 'outputs'
   | 'repeaters'
   | 'gearbox'
   | 'brake-sense'
@@ -66,6 +70,18 @@ export function questionsFor(vehicle: Vehicle, rear = true): Question[] {
       meanwhile: `Taken as what is usual for a ${year} ${kind}: ${flasher.name}.`,
       options: FLASHER_OPTIONS,
       answer: facts.flasherSeen ? flasher.kind : '',
+    },
+    {
+      id: 'outputs',
+      matters: flasher.kind === 'controller' && distinctLayouts(vehicle, LAYOUTS).length > 1,
+      ask: 'Which turn lamps hang on one output?',
+      why: 'Each output watches for itself: where each corner has its own, a load at the rear does nothing for the front.',
+      meanwhile: `Judged each way: what holds must hold for all. ${OUTPUTS_LOOK}`,
+      options: distinctLayouts(vehicle, LAYOUTS).map((layout) => ({
+        value: layout,
+        label: OUTPUT_LABELS[layout],
+      })),
+      answer: facts.turnOutputs ? '' : (turnOutputsOf(vehicle) ?? ''),
     },
     {
       id: 'repeaters',
@@ -169,6 +185,7 @@ export function bearsOn(id: QuestionId, touched: ReadonlySet<CircuitKind>): bool
     // Whether it is a controller bears on whatever hangs on its outputs.
     case 'flasher':
       return turns || outside;
+    case 'outputs':
     case 'repeaters':
       return turns;
     case 'gearbox':
@@ -182,6 +199,13 @@ export function bearsOn(id: QuestionId, touched: ReadonlySet<CircuitKind>): bool
       return true;
   }
 }
+
+const LAYOUTS = TurnOutputs.options;
+const OUTPUT_LABELS: Record<TurnOutputs, string> = {
+  side: 'All of a side on one',
+  corner: 'Each corner on its own, the repeater with the front',
+  lamp: 'Each lamp on its own',
+};
 
 export const FLASHER_OPTIONS = [
   { value: 'watching-relay', label: 'A relay that watches the current' },
@@ -203,6 +227,9 @@ export function answerQuestion(job: Job, id: QuestionId, answer: string): void {
   switch (id) {
     case 'flasher':
       answerFlasher(job, answer);
+      break;
+    case 'outputs':
+      answerOutputs(job, answer);
       break;
     case 'repeaters':
       if (vehicle.flasher.kind === 'watching-relay') vehicle.flasher.watchesRepeaters = said ?? null;
@@ -253,9 +280,33 @@ function answerFlasher(job: Job, answer: string): void {
   const kind = FLASHER_OPTIONS.find((option) => option.value === answer)?.value;
   setFact(vehicle.facts ?? {}, 'flasherSeen', kind === undefined ? undefined : true);
   if (kind === undefined || kind === vehicle.flasher.kind) return;
+  const before = plain(vehicle);
   setFlasher(vehicle, kind);
   Flasher.parse(vehicle.flasher);
+  tellTurnsAnew(job, before);
+  // What flashes it is another: which outputs it has nobody has looked at yet.
+  if (kind === 'controller') leaveOutputsOpen(vehicle);
   forgetWhatIsGone(job);
+}
+
+/** Draws the outputs as they were found, or leaves all of them possible again. */
+function answerOutputs(job: Job, answer: string): void {
+  const { vehicle } = job;
+  const layout = LAYOUTS.find((each) => each === answer);
+  if (!layout) {
+    leaveOutputsOpen(vehicle);
+    return;
+  }
+  const before = plain(vehicle);
+  setTurnOutputs(vehicle, layout);
+  delete vehicle.facts?.turnOutputs;
+  tellTurnsAnew(job, before);
+  forgetWhatIsGone(job);
+}
+
+/** A copy that stays as it is when a draft is changed. */
+function plain(vehicle: Vehicle): Vehicle {
+  return JSON.parse(JSON.stringify(vehicle)) as Vehicle;
 }
 
 function setFact<K extends keyof VehicleFacts>(facts: VehicleFacts, name: K, value: VehicleFacts[K]): void {

@@ -115,6 +115,8 @@ export const Job = z.strictObject({
       mounts: z.array(Id).max(60),
       /** that nothing reads the brake wire */
       brakeSense: z.boolean(),
+      /** that one output drives all turn lamps of a side */
+      outputs: z.literal(true).optional(),
     })
     .optional(),
   lookOver: z.strictObject({

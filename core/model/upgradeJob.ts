@@ -25,7 +25,26 @@ export function upgradeJob(job: unknown, version = 1, until = Number.POSITIVE_IN
   const seen = version < 6 ? withoutUnseen(whole) : whole;
   const scoped = version < 7 ? withScope(seen) : seen;
   const recorded = version < 8 && until >= 8 ? withOpenBrake(withEvidence(scoped)) : scoped;
-  return version < 11 && until >= 11 ? withSignedLog(recorded) : recorded;
+  const signed = version < 11 && until >= 11 ? withSignedLog(recorded) : recorded;
+  return version < 12 && until >= 12 ? withOpenOutputs(signed) : signed;
+}
+
+/** Up to version 11 a controller was taken to drive a side from one output: nobody had looked, and it is open now. */
+function withOpenOutputs(job: unknown): unknown {
+  if (!isRecord(job) || !isRecord(job.vehicle)) return job;
+  const { flasher, circuits, facts } = job.vehicle;
+  if (!isRecord(flasher) || !Array.isArray(circuits)) return job;
+  const several = circuits.some(
+    (each) => isRecord(each) && each.kind === 'turn' && Array.isArray(each.feeds) && each.feeds.length > 1,
+  );
+  const known = isRecord(facts) ? facts : {};
+  const flashers = Array.isArray(known.flashers) ? known.flashers : [];
+  if (!several || 'turnOutputs' in known) return job;
+  if (flasher.kind !== 'controller' && !flashers.includes('controller')) return job;
+  const vehicle = { ...job.vehicle, facts: { ...known, turnOutputs: ['side', 'corner', 'lamp'] } };
+  return flasher.kind === 'controller'
+    ? withReopened({ ...job, vehicle }, { outputs: true })
+    : { ...job, vehicle };
 }
 
 /** Up to version 10 a record did not say of which vehicle and visit it is, nor a figure in which unit. */

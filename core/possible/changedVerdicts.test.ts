@@ -18,7 +18,7 @@ function before(): Job {
 describe('what an earlier version took for granted', () => {
   it('is named circuit by circuit where it changes the verdict', () => {
     const job = before();
-    expect(job.reopened).toEqual({ settings: [], mounts: [], brakeSense: true });
+    expect(job.reopened).toEqual({ settings: [], mounts: [], brakeSense: true, outputs: true });
     expect(changedVerdicts(job, DEMO_SHELF)).toEqual([
       { circuitId: 'third', name: expect.any(String), was: 'holds', is: 'either-way' },
     ]);

@@ -28,9 +28,11 @@ export function changedVerdicts(job: Job, shelf: Shelf): ChangedVerdict[] {
   });
 }
 
+const NOTHING_TAKEN: NonNullable<Job['reopened']> = { settings: [], mounts: [], brakeSense: false };
+
 /** The job as an earlier version took it: what is still open, as it was assumed then. */
 function asTaken(job: Job): Job {
-  const { settings, mounts, brakeSense } = job.reopened ?? { settings: [], mounts: [], brakeSense: false };
+  const { settings, mounts, brakeSense, outputs } = job.reopened ?? NOTHING_TAKEN;
   const vehicle = structuredClone(job.vehicle);
   if (vehicle.flasher.kind === 'controller')
     for (const { circuitId, watch } of vehicle.flasher.outputs)
@@ -38,6 +40,7 @@ function asTaken(job: Job): Job {
   for (const lamp of vehicle.lamps)
     if (lamp.resistorMount === 'unknown' && mounts.includes(lamp.id)) lamp.resistorMount = 'none';
   if (brakeSense) vehicle.facts = { brakeSensed: false, ...vehicle.facts };
+  if (outputs) delete vehicle.facts?.turnOutputs;
   return { ...job, vehicle };
 }
 

@@ -1,23 +1,26 @@
+import { signalFilament } from '../catalogue/bulbs.ts';
 import { UNDERLOADED } from '../devices/flasher.ts';
 import { bestTest, type TestChoice } from '../evidence/nextTest.ts';
 import { regionWords } from '../formatting/regionWords.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import type { PointVerdict } from '../judge/verdict.ts';
-import { ownWatcherSeen } from '../judge/watcherSeen.ts';
+import { ownSideSeen } from '../judge/watcherSeen.ts';
 import { likelySupply, workingPoints } from '../judge/workingPoints.ts';
+import type { Configuration } from '../model/cures.ts';
 import type { Conditions, TrialResult } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
-import { lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { lampById, lampIdsOf, turnCircuits, turnCircuitsOn } from '../model/vehicle/lookUp.ts';
 import { fittedNow } from '../record/fittedNow.ts';
-import { analysesOf, waysOf } from './ways.ts';
+import { bulbOf } from '../simulation/fitment.ts';
+import { analysesOf, type Way, waysOf } from './ways.ts';
 
 /** Something cheap to look at or to try that tells apart what is open. */
 export interface NextTest {
-  id: 'listen' | 'relay' | 'trial' | 'trial-lights' | 'trial-engine' | 'one-filament';
+  id: 'listen' | 'relay' | 'trial' | 'trial-lights' | 'trial-engine' | 'one-filament' | 'outputs';
   minutes: number;
   /** what to do */
   act: string;
@@ -29,7 +32,8 @@ export interface NextTest {
 interface Supposed {
   kind: FlasherKind;
   analysis: JobAnalysis;
-  circuit: TurnCircuit;
+  /** what flashes on that side, by the outputs of this way */
+  side: readonly TurnCircuit[];
   /** where in its band the threshold lies, 0 at the lower edge and 1 at the upper */
   at: number;
   /** which end of what its LEDs may draw */
@@ -67,9 +71,10 @@ const HEARD: Record<FlasherKind, readonly string[]> = {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function nextTurnTest(job: Job, shelf: Shelf, circuitId: string, heard: boolean): NextTest | null {
+  const asked = turnCircuits(job.vehicle).find(({ id }) => id === circuitId);
   const supposed = [...analysesOf(waysOf(job, shelf))].flatMap(([way, analysis]) => {
-    const circuit = turnCircuits(analysis.job.vehicle).find(({ id }) => id === circuitId);
-    return circuit ? suppositions(way.flasher, analysis, circuit) : [];
+    const side = asked ? turnCircuitsOn(analysis.job.vehicle, asked.side) : [];
+    return side.length > 0 ? suppositions(way, analysis, side) : [];
   });
   const best = bestTest(
     testsFor(job, circuitId, heard),
@@ -82,16 +87,21 @@ export function nextTurnTest(job: Job, shelf: Shelf, circuitId: string, heard: b
   return { id, minutes, act: regionWords(region, act), means: regionWords(region, means) };
 }
 
-function suppositions(kind: FlasherKind, analysis: JobAnalysis, circuit: TurnCircuit): Supposed[] {
+function suppositions(
+  { flasher: kind, outputs }: Way,
+  analysis: JobAnalysis,
+  side: readonly TurnCircuit[],
+): Supposed[] {
   const judge = new Judge(analysis, 'leds');
-  const points = workingPoints(analysis.job.vehicle.systemVolts).map(({ volts }) =>
-    judge.circuitAt(circuit, volts),
+  const points = workingPoints(analysis.job.vehicle.systemVolts).flatMap(({ volts }) =>
+    side.map((circuit) => judge.circuitAt(circuit, volts)),
   );
   const draws = points.some(({ amps }) => amps.high > amps.low * 1.02) ? ['low', 'high'] : ['low'];
   return PLACES.flatMap((at) =>
     (draws as Supposed['draws'][]).map((end) => {
       const short = points.some(({ amps, band }) => amps[end] < thresholdIn(band, at));
-      return { kind, analysis, circuit, at, draws: end, does: short ? `short ${kind}` : 'holds' };
+      // Where it falls short another cure is wanted on other outputs.
+      return { kind, analysis, side, at, draws: end, does: short ? `short ${kind} ${outputs}` : 'holds' };
     }),
   );
 }
@@ -107,17 +117,18 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
     minutes: number,
     on: Conditions,
     words: Pick<NextTest, 'act' | 'means'>,
-    change: (job: Job, circuit: TurnCircuit) => Job = (same) => same,
+    change: (job: Job, side: readonly TurnCircuit[]) => Job = (same) => same,
+    configuration: Configuration = 'leds',
   ): Test => {
     // Where the threshold lies changes nothing of what is drawn: each way is tried once.
-    const tried = new Map<JobAnalysis, PointVerdict[]>();
+    const tried = new Map<JobAnalysis, PointVerdict[][]>();
     return {
       id,
       minutes,
       ...words,
       shows: (supposed) => {
-        const { analysis, circuit } = supposed;
-        const points = tried.get(analysis) ?? pointsWith(analysis, circuit, on, change);
+        const { analysis, side } = supposed;
+        const points = tried.get(analysis) ?? pointsWith(analysis, side, on, change, configuration);
         tried.set(analysis, points);
         return anyOf(shownAt(points, supposed));
       },
@@ -164,6 +175,18 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
       },
       withOneFilament,
     ),
+    trial(
+      'outputs',
+      8,
+      off,
+      {
+        act: 'Stock bulbs in: lay one more stock bulb’s load across the rear turn feed, and take the front turn bulb out',
+        means:
+          'Still noticed: front and rear hang on outputs of their own, and a load at the rear does nothing for the front. No longer noticed: one output drives the side. Say which in Identify.',
+      },
+      loadedAcross,
+      'cured',
+    ),
     {
       id: 'relay',
       minutes: 10,
@@ -175,6 +198,7 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
   const tried = wasMade(job, circuitId, 'trial');
   return tests.filter(({ id }) => {
     if (id === 'listen') return !heard;
+    if (id === 'outputs') return job.vehicle.facts?.turnOutputs !== undefined;
     // What is done once more in another way comes after it was done once.
     if (id === 'trial-lights' || id === 'trial-engine') return tried && !wasMade(job, circuitId, id);
     return !wasMade(job, circuitId, id);
@@ -182,28 +206,61 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
 }
 
 /** One main lamp of a side as it left the works. */
-function withOneFilament(job: Job, circuit: TurnCircuit): Job {
-  const led = lampIdsOf(circuit).find((id) => job.chosen[id] && lampById(job.vehicle, id).role === 'main');
+function withOneFilament(job: Job, side: readonly TurnCircuit[]): Job {
+  const led = side
+    .flatMap(lampIdsOf)
+    .find((id) => job.chosen[id] && lampById(job.vehicle, id).role === 'main');
   return led === undefined ? job : { ...job, chosen: { ...job.chosen, [led]: null } };
 }
 
-/** What a trial draws on one way, and the band there, over the supplies it may be made at. */
+/** The stock bulbs of a side with its front main one out, and a load as heavy across a rear one. */
+function loadedAcross(job: Job, side: readonly TurnCircuit[]): Job {
+  const mains = side
+    .flatMap(lampIdsOf)
+    .map((id) => lampById(job.vehicle, id))
+    .filter(({ role }) => role === 'main');
+  const front = mains.find(({ end }) => end !== 'rear');
+  const rear = mains.find(({ end }) => end === 'rear');
+  if (!front || !rear) return job;
+  const { testVolts, amps } = signalFilament(bulbOf(job, front));
+  const piece = { partId: null, ohms: testVolts / amps, watts: 50, tolerance: 0.01 };
+  const chosen = Object.fromEntries(side.flatMap(lampIdsOf).map((id) => [id, null]));
+  const { lamps } = job.lookOver;
+  return {
+    ...job,
+    chosen: { ...job.chosen, ...chosen },
+    lookOver: { ...job.lookOver, lamps: { ...lamps, [front.id]: { condition: 'dead', note: '' } } },
+    cures: {
+      [side[0]?.id ?? '']: {
+        kind: 'load-resistor',
+        networks: [{ lampId: rear.id, connection: 'parallel', pieces: [piece] }],
+      },
+    },
+    vehicleCures: [],
+  };
+}
+
+/** What a trial draws on one way at each output of a side, and the bands there, by the supplies it may be made at. */
 function pointsWith(
   analysis: JobAnalysis,
-  circuit: TurnCircuit,
+  side: readonly TurnCircuit[],
   { lights, brake, engine }: Conditions,
-  change: (job: Job, circuit: TurnCircuit) => Job,
-): PointVerdict[] {
-  const job = change(analysis.job, circuit);
-  const judge = new Judge(job === analysis.job ? analysis : analysis.with(job), 'leds');
+  change: (job: Job, side: readonly TurnCircuit[]) => Job,
+  configuration: Configuration,
+): PointVerdict[][] {
+  const job = change(analysis.job, side);
+  const judge = new Judge(job === analysis.job ? analysis : analysis.with(job), configuration);
   return likelySupply(job.vehicle.systemVolts, engine).map((volts) =>
-    judge.circuitAt(circuit, volts, { lights, brake }),
+    side.map((circuit) => judge.circuitAt(circuit, volts, { lights, brake })),
   );
 }
 
-function shownAt(points: readonly PointVerdict[], { kind, at, draws }: Supposed): TrialResult[] {
-  const shown = points.flatMap(({ amps, band }) =>
-    amps[draws] < thresholdIn(band, at) ? UNDERLOADED[kind].shows : ['normal' as const],
+function shownAt(points: readonly PointVerdict[][], { kind, at, draws }: Supposed): TrialResult[] {
+  // One output that falls short is what is seen of its side.
+  const shown = points.flatMap((side) =>
+    side.some(({ amps, band }) => amps[draws] < thresholdIn(band, at))
+      ? UNDERLOADED[kind].shows
+      : ['normal' as const],
   );
   return [...new Set(shown)];
 }
@@ -212,8 +269,9 @@ function wasMade(job: Job, circuitId: string, id: NextTest['id']): boolean {
   const circuit = turnCircuits(job.vehicle).find((each) => each.id === circuitId);
   if (!circuit) return false;
   const lamps = fittedNow(job, [circuitId], 'leds').lamps;
-  return ownWatcherSeen(job).some(({ circuitId: of, fitted, on }) => {
-    if (of !== circuitId || fitted.networks.length > 0 || fitted.out.length > 0) return false;
+  const side = turnCircuitsOn(job.vehicle, circuit.side).map(({ id: each }) => each);
+  return ownSideSeen(job).some(({ circuitId: of, fitted, on }) => {
+    if (!side.includes(of) || fitted.networks.length > 0 || fitted.out.length > 0) return false;
     const filaments = Object.keys(lamps).filter(
       (each) => lamps[each] !== (fitted.lamps[each] ?? null),
     ).length;

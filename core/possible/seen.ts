@@ -3,11 +3,11 @@ import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { suppliesOf } from '../judge/learned.ts';
 import type { VerdictState } from '../judge/states.ts';
-import { ownWatcherSeen } from '../judge/watcherSeen.ts';
+import { ownSideSeen } from '../judge/watcherSeen.ts';
 import type { TrialResult, WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
-import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import { turnCircuits, turnCircuitsOn } from '../model/vehicle/lookUp.ts';
 
 /** Everything a flasher may show of verdicts. */
 export function resultsFor(kind: FlasherKind, states: readonly VerdictState[]): TrialResult[] {
@@ -18,7 +18,7 @@ export function resultsFor(kind: FlasherKind, states: readonly VerdictState[]): 
 
 /** Whether everything that was tried could have gone so on one way, each judged before anything was learned. */
 export function couldBe(analysis: JobAnalysis): boolean {
-  return ownWatcherSeen(analysis.job).every((trial) => {
+  return ownSideSeen(analysis.job).every((trial) => {
     const possible = possibleResults(analysis, trial);
     return possible === null || possible.includes(trial.result);
   });
@@ -33,12 +33,20 @@ function possibleResults(analysis: JobAnalysis, trial: WatcherTrial): TrialResul
   const judge = new Judge(analysis.with(asFittedThen(job, trial)), 'cured');
   const company = { lights: trial.on?.lights === true, brake: trial.on?.brake === true };
   const allFour = judge.backFeeds(circuit);
-  const states = suppliesOf(trial, job.vehicle.systemVolts).map(
-    (volts) => judge.circuitAt(circuit, volts, company).state,
+  // What hurries one output of a side hurries all of it.
+  const side = turnCircuitsOn(job.vehicle, circuit.side);
+  const states = suppliesOf(trial, job.vehicle.systemVolts).map((volts) =>
+    sideState(side.map((one) => judge.circuitAt(one, volts, company).state)),
   );
   const results = resultsFor(job.vehicle.flasher.kind, states);
   // Nobody calls it normal where the other side flashes too.
   return allFour ? results.filter((result) => result !== 'normal') : results;
+}
+
+/** What a side does of what its outputs do: one that surely falls short is enough. */
+function sideState(states: readonly VerdictState[]): VerdictState {
+  if (states.includes('falls-short')) return 'falls-short';
+  return states.every((state) => state === 'holds') ? 'holds' : 'either-way';
 }
 
 /** A job with what was fitted in a trial, and nothing known of what was seen. */

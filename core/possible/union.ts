@@ -7,6 +7,9 @@ import type {
   TurnCircuitVerdict,
   TurnVerdict,
 } from '../judge/verdict.ts';
+import type { TurnCircuit } from '../model/vehicle/circuit.ts';
+import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** What several ways have in common: their state where they agree, else that it could go either way. */
 export function eitherOf(states: readonly VerdictState[]): VerdictState {
@@ -50,23 +53,43 @@ export function unitedCircuit<V extends CircuitVerdict>(told: readonly Told<V>[]
   };
 }
 
+/** The verdict on the turn lamps under one way, and the vehicle as it is built then. */
+export interface ToldTurns extends Told<TurnVerdict> {
+  vehicle: Vehicle;
+}
+
+/** What a way says of a circuit as it is drawn: the worst of what drives one of its lamps there. */
+function onCircuit({ vehicle, verdict }: ToldTurns, drawn: TurnCircuit): TurnCircuitVerdict | null {
+  const lampIds = new Set(lampIdsOf(drawn));
+  const driving = new Set(
+    turnCircuits(vehicle)
+      .filter(({ side, feeds }) => side === drawn.side && feeds.some(({ lampId }) => lampIds.has(lampId)))
+      .map(({ id }) => id),
+  );
+  const [worst] = verdict.circuits
+    .filter(({ circuitId }) => driving.has(circuitId))
+    .toSorted((a, b) => byWorst(a.state, b.state));
+  return worst ? { ...worst, circuitId: drawn.id } : null;
+}
+
 /**
  * The turn lamps of a vehicle that may be several: sides, hazard and all.
  *
+ * @param drawn the vehicle as it is listed, whose circuits are told of
+ *
  * @throws RangeError where there is none
  */
-export function unitedTurns(told: readonly Told<TurnVerdict>[]): TurnVerdict {
+export function unitedTurns(told: readonly ToldTurns[], drawn: Vehicle): TurnVerdict {
   const [first] = told;
   if (!first) throw new RangeError('no way to unite');
-  if (told.length === 1) return first.verdict;
-  const circuits = first.verdict.circuits.map((circuit) =>
-    unitedCircuit(
-      told.flatMap(({ where, verdict }) => {
-        const mine = verdict.circuits.find((each) => each.circuitId === circuit.circuitId);
-        return mine ? [{ where, verdict: mine as TurnCircuitVerdict }] : [];
-      }),
-    ),
-  );
+  if (told.length === 1 && first.vehicle === drawn) return first.verdict;
+  const circuits = turnCircuits(drawn).flatMap((circuit) => {
+    const mine = told.flatMap((each) => {
+      const verdict = onCircuit(each, circuit);
+      return verdict ? [{ where: each.where, verdict }] : [];
+    });
+    return mine.length > 0 ? [unitedCircuit(mine)] : [];
+  });
   const hazards = told.flatMap(({ where, verdict }) =>
     verdict.hazard ? [{ where, verdict: verdict.hazard }] : [],
   );

@@ -9,6 +9,7 @@ import type { Shelf } from '../model/part.ts';
 import { flashes, scopeCircuits, steadyScope } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import type { TurnOutputs } from '../model/vehicle/vehicle.ts';
 import { eitherOf, unitedCircuit, unitedTurns } from './union.ts';
 import { analysesOf, buildUnknowns, steadyKey, type Way, waysOf, waysSeen } from './ways.ts';
 
@@ -48,9 +49,21 @@ export function flasherPlace(kind: FlasherKind): string {
   return WHERE[kind];
 }
 
-/** The same of a way, which may stand for every relay. */
-export function placeOf({ flasher, anyRelay }: Way): string {
-  return anyRelay ? 'On a relay of any kind' : flasherPlace(flasher);
+/** What parts the ways of a controller. */
+const OUTPUTS: Record<TurnOutputs, string> = {
+  side: 'one output a side',
+  corner: 'an output a corner',
+  lamp: 'an output a lamp',
+};
+
+/** `On a relay that watches`, `On a body controller, an output a corner`; a way may stand for every relay. */
+export function placeOf({
+  flasher,
+  anyRelay,
+  outputs,
+}: Pick<Way, 'flasher' | 'anyRelay' | 'outputs'>): string {
+  if (anyRelay) return 'On a relay of any kind';
+  return outputs ? `${WHERE[flasher]}, ${OUTPUTS[outputs]}` : WHERE[flasher];
 }
 
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
@@ -59,14 +72,14 @@ export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
   const steadyKnown: SteadyKnown = new Map();
   const ways = [...analysesOf(possible)].map(([way, analysis]) => onOneWay(way, analysis, steadyKnown));
   const told = <V>(of: (each: WayVerdicts) => V) =>
-    ways.map((each) => ({ where: flasherPlace(each.way.flasher), verdict: of(each) }));
+    ways.map((each) => ({ where: placeOf(each.way), vehicle: each.way.job.vehicle, verdict: of(each) }));
   const [first] = ways as [WayVerdicts];
   const open: Unknown[] = [
     ...buildUnknowns(job.vehicle),
     ...(contradiction ? [{ what: 'trials-contradict' as const, narrow: contradiction }] : []),
   ];
   const turns = (of: (each: WayVerdicts) => TurnVerdict): TurnVerdict => {
-    const united = unitedTurns(told(of));
+    const united = unitedTurns(told(of), job.vehicle);
     return open.length > 0 ? { ...united, unknowns: [...open, ...united.unknowns] } : united;
   };
   return {
@@ -101,7 +114,8 @@ export function curedState(job: Job, shelf: Shelf): VerdictState {
     const judge = new Judge(analysis, 'cured');
     const steady = steadyScope(way.job);
     return {
-      where: way.flasher,
+      where: placeOf(way),
+      vehicle: way.job.vehicle,
       cured: turning ? judge.verdict() : null,
       steady: steady.map((each) => judge.circuit(each)),
     };
@@ -114,8 +128,10 @@ export function curedState(job: Job, shelf: Shelf): VerdictState {
         .map(({ state }) => state),
     ),
   );
-  const turns = judged.flatMap(({ where, cured }) => (cured ? [{ where, verdict: cured }] : []));
-  return worstState([...(turns.length > 0 ? [unitedTurns(turns).state] : []), ...steady]);
+  const turns = judged.flatMap(({ where, vehicle, cured }) =>
+    cured ? [{ where, vehicle, verdict: cured }] : [],
+  );
+  return worstState([...(turns.length > 0 ? [unitedTurns(turns, job.vehicle).state] : []), ...steady]);
 }
 
 /** Circuits that are on steadily as they were judged, by the shelf and by what of the ways bears on them. */

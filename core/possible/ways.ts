@@ -1,17 +1,19 @@
 import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
-import { ownWatcherSeen } from '../judge/watcherSeen.ts';
+import { ownSideSeen } from '../judge/watcherSeen.ts';
 import { CURE_KINDS } from '../model/cureKinds/kinds.ts';
 import type { VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import type { TurnOutputs, Vehicle } from '../model/vehicle/vehicle.ts';
 import { fitThermal, setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
+import { distinctLayouts, ofTurnsAnew, setTurnOutputs, turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
+import { OUTPUTS_LOOK } from '../words/outputs.ts';
 import { couldBe } from './seen.ts';
 
 /** One way a vehicle may be as far as nobody has looked: a job that says all of it. */
@@ -21,6 +23,8 @@ export interface Way {
   repeaters: boolean;
   /** whether one pilot lamp stands between its sides */
   pilot: boolean;
+  /** how its controller drives the turn lamps; null for a relay, or where it is as it is drawn */
+  outputs: TurnOutputs | null;
   job: Job;
   /** with its LEDs as they are on this way */
   shelf: Shelf;
@@ -51,12 +55,15 @@ const FITS_NONE =
 /** The ways a job's vehicle may be built, whatever its LEDs are: those stay open in each. */
 export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
   const built = waysWith(job, [shelf]);
-  if (built.length === 1 || ownWatcherSeen(job).length === 0) return built;
+  if (built.length === 1 || ownSideSeen(job).length === 0) return built;
   const left = waysOf(job, shelf);
   return built.filter((way) =>
     left.some(
-      ({ flasher, repeaters, pilot }) =>
-        flasher === way.flasher && repeaters === way.repeaters && pilot === way.pilot,
+      ({ flasher, repeaters, pilot, outputs }) =>
+        flasher === way.flasher &&
+        repeaters === way.repeaters &&
+        pilot === way.pilot &&
+        outputs === way.outputs,
     ),
   );
 }
@@ -64,7 +71,7 @@ export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
 /** The ways that agree with all that was tried; where there is but one, no trial is asked. */
 function agreeing(ways: readonly Way[]): Way[] {
   const [first] = ways;
-  if (!first || ways.length === 1 || ownWatcherSeen(first.job).length === 0) return [...ways];
+  if (!first || ways.length === 1 || ownSideSeen(first.job).length === 0) return [...ways];
   return [...analysesOf(ways)].flatMap(([way, analysis]) => (couldBe(analysis) ? [way] : []));
 }
 
@@ -75,23 +82,26 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
   const repeaters = has && facts?.repeatersAssumed ? [true, false] : [has];
   const single = job.vehicle.pilot !== undefined;
   const pilots = single && facts?.pilotAssumed ? [true, false] : [single];
-  if (kinds.length === 1 && repeaters.length === 1 && pilots.length === 1 && kinds[0] === flasher.kind)
-    return shelves.map((mine) => ({
-      flasher: flasher.kind,
-      repeaters: has,
-      pilot: single,
-      job,
-      shelf: mine,
-    }));
-  return kinds.flatMap((kind) =>
-    repeaters.flatMap((present) =>
-      pilots.flatMap((pilot) => {
-        const built = asBuilt(job, kind, present, pilot);
-        return shelves.map((mine) => ({ flasher: kind, repeaters: present, pilot, job: built, shelf: mine }));
-      }),
+  const layouts = (kind: FlasherKind) =>
+    kind === 'controller' && facts?.turnOutputs ? distinctLayouts(job.vehicle, facts.turnOutputs) : [null];
+  const builds = kinds.flatMap((kind) =>
+    layouts(kind).flatMap((outputs) =>
+      repeaters.flatMap((present) =>
+        pilots.map((pilot): Build => ({ flasher: kind, repeaters: present, pilot, outputs })),
+      ),
     ),
   );
+  const [only] = builds;
+  if (builds.length === 1 && only && only.flasher === flasher.kind && only.outputs === null)
+    return shelves.map((mine) => ({ ...only, job, shelf: mine }));
+  return builds.flatMap((build) => {
+    const built = asBuilt(job, build);
+    return shelves.map((mine) => ({ ...build, job: built, shelf: mine }));
+  });
 }
+
+/** One way a vehicle may be built. */
+type Build = Pick<Way, 'flasher' | 'repeaters' | 'pilot' | 'outputs'>;
 
 /** What nobody has looked at of how a vehicle is built, and the look that tells. */
 export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
@@ -102,6 +112,14 @@ export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
           {
             what: 'flasher-not-seen' as const,
             narrow: `Nobody has looked what flashes it; it is drawn with a ${flasher.name}. Hazard on: a click under the dash is a relay, silence mostly a controller.`,
+          },
+        ]
+      : []),
+    ...(facts?.turnOutputs && !flashers
+      ? [
+          {
+            what: 'outputs-not-seen' as const,
+            narrow: `Nobody has looked whether each corner hangs on an output of its own, where a load at the rear does nothing for the front. ${OUTPUTS_LOOK}`,
           },
         ]
       : []),
@@ -127,7 +145,7 @@ export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
 
 /** The shelf with each LED that the open ones of a job may be; as it is where nothing was seen with them. */
 function shelvesOf(job: Job, shelf: Shelf): Shelf[] {
-  if (ownWatcherSeen(job).length === 0) return [shelf];
+  if (ownSideSeen(job).length === 0) return [shelf];
   const fitted = new Set(Object.values(job.chosen));
   const open = shelf.flatMap((part) =>
     part.kind === 'led' && fitted.has(part.id) && isOpen(part) ? [part] : [],
@@ -149,28 +167,33 @@ function hasRepeaters(vehicle: Vehicle): boolean {
 /** The vehicles each may be built as: the very same from edit to edit, so that what was worked out of them stands. */
 const built = new WeakMap<Vehicle, Map<string, Vehicle>>();
 
-function asBuilt(job: Job, kind: FlasherKind, repeaters: boolean, pilot: boolean): Job {
+function asBuilt(job: Job, build: Build): Job {
   const known = built.get(job.vehicle) ?? new Map<string, Vehicle>();
   built.set(job.vehicle, known);
-  const key = `${kind} ${repeaters} ${pilot}`;
-  const vehicle = known.get(key) ?? vehicleBuilt(job.vehicle, kind, repeaters, pilot);
+  const { flasher: kind, repeaters, pilot, outputs } = build;
+  const key = `${kind} ${repeaters} ${pilot} ${outputs}`;
+  const vehicle = known.get(key) ?? vehicleBuilt(job.vehicle, build);
   known.set(key, vehicle);
+  const said = ofTurnsAnew(job, job.vehicle, vehicle);
   return {
     ...job,
+    ...said,
     vehicle,
-    vehicleCures: job.vehicleCures.filter(
+    vehicleCures: said.vehicleCures.filter(
       (cure) => isFor(kind, cure.kind) && (pilot || cure.kind !== 'pilot-diodes'),
     ),
   };
 }
 
-function vehicleBuilt(as: Vehicle, kind: FlasherKind, repeaters: boolean, pilot: boolean): Vehicle {
+function vehicleBuilt(as: Vehicle, { flasher: kind, repeaters, pilot, outputs }: Build): Vehicle {
   const vehicle = structuredClone(as);
   delete vehicle.facts?.flashers;
+  delete vehicle.facts?.turnOutputs;
   delete vehicle.facts?.repeatersAssumed;
   delete vehicle.facts?.pilotAssumed;
   if (!pilot) delete vehicle.pilot;
   if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
+  if (outputs !== null && turnOutputsOf(vehicle) !== outputs) setTurnOutputs(vehicle, outputs);
   if (!repeaters) takeRepeatersOff(vehicle);
   return vehicle;
 }
@@ -195,14 +218,14 @@ export function isFor(flasher: FlasherKind, kind: VehicleCure['kind']): boolean 
  * What of the ways a vehicle may be built tells apart anything on a circuit that is on steadily: equal where nothing does.
  * What flashes the turn lamps, and whether there are repeaters, bears on it only by a controller's output or a fuse.
  */
-export function steadyKey({ flasher, repeaters, job }: Way, circuitId: string): string {
+export function steadyKey({ flasher, repeaters, outputs, job }: Way, circuitId: string): string {
   const { circuits, flasher: mine } = job.vehicle;
   const circuit = circuits.find(({ id }) => id === circuitId);
   const fuses = circuits.flatMap(({ kind, stopFuseId }) =>
     kind === 'turn' && stopFuseId !== undefined ? [stopFuseId] : [],
   );
   const shares = circuit?.from.by === 'switch' && [mine.fuseId, ...fuses].includes(circuit.from.fuseId);
-  if (flasher === 'controller' || shares) return `${flasher} ${repeaters}`;
+  if (flasher === 'controller' || shares) return `${flasher} ${repeaters} ${outputs}`;
   return 'any relay';
 }
 

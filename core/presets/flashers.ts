@@ -1,8 +1,9 @@
 import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
-import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import type { TurnOutputs, Vehicle } from '../model/vehicle/vehicle.ts';
 import { listedSideAmps, retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { bladeFuse, fuseFor, outputFor } from '../vehicle/edit/circuits.ts';
 import type { Origins } from '../vehicle/edit/lampTemplates.ts';
+import { distinctLayouts, setTurnOutputs, turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
 import { VEHICLE_KINDS } from './vehicleKinds.ts';
 
 /** Which flasher is usual on a vehicle of that kind and year (common practice), and why that is thought. */
@@ -52,6 +53,28 @@ export function possibleFlashers(
   };
   const kinds = (Object.keys(met) as FlasherKind[]).filter((each) => met[each] || each === usual);
   return kinds.toSorted((a, b) => Number(b === usual) - Number(a === usual));
+}
+
+/** From about then most controllers drive each corner from an output of its own (common practice). */
+const CORNERS_FROM = 2005;
+
+/**
+ * Every way a controller of that age may drive its turn lamps, the most usual first (common practice): which, only a look at
+ * the vehicle tells.
+ */
+export function possibleTurnOutputs({ year }: Pick<Origins, 'year'>): TurnOutputs[] {
+  return year >= CORNERS_FROM ? ['corner', 'side', 'lamp'] : ['side', 'corner', 'lamp'];
+}
+
+/**
+ * Leaves every way open in which a controller may drive the turn lamps it has, the drawn one first.
+ *
+ * @param vehicle changed in place
+ */
+export function leaveOutputsOpen(vehicle: Vehicle): void {
+  const drawn = turnOutputsOf(vehicle);
+  const turnOutputs = distinctLayouts(vehicle, [...(drawn ? [drawn] : []), ...possibleTurnOutputs(vehicle)]);
+  if (turnOutputs.length > 1) vehicle.facts = { ...vehicle.facts, turnOutputs };
 }
 
 /** Fuse of the turn lamps by what the vehicle is, A at 12 V (common practice). */
@@ -126,6 +149,8 @@ export function typicalFlasher(kind: FlasherKind, origins: Origins): Flasher {
  * @param vehicle changed in place
  */
 export function setFlasher(vehicle: Vehicle, kind: FlasherKind): void {
+  // A relay has one wire for each side.
+  if (kind !== 'controller') setTurnOutputs(vehicle, 'side');
   const flasher = typicalFlasher(kind, vehicle);
   const before = vehicle.flasher.fuseId;
   vehicle.flasher = flasher;

@@ -3,7 +3,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { vehicleProblems } from '../formats/vehicleProblems.ts';
 import { Judge } from '../judge/judge.ts';
 import { newJob } from '../model/newJob.ts';
-import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import { turnCircuits, turnSides } from '../model/vehicle/lookUp.ts';
 import { Vehicle, VehicleKind } from '../model/vehicle/vehicle.ts';
 import { CONTROLS_OFF } from '../simulation/controls.ts';
 import { traceLamps } from '../traces/traceLamps.ts';
@@ -36,7 +36,11 @@ describe('a vehicle from a starting layout', () => {
       const vehicle = startingVehicle('new', layout(kind, year, region, all));
       expect(Vehicle.parse(vehicle)).toEqual(vehicle);
       expect(vehicleProblems(vehicle)).toEqual([]);
-      expect(turnCircuits(vehicle).map((circuit) => circuit.side)).toEqual(['left', 'right']);
+      expect(turnSides(vehicle)).toEqual(['left', 'right']);
+      // Of a controller nobody has looked which lamps hang on one output: it is drawn as is usual, and all of it open.
+      const drives = vehicle.flasher.kind === 'controller';
+      expect(turnCircuits(vehicle).length).toBe(drives && year >= 2005 ? 4 : 2);
+      expect(drives && !vehicle.facts?.turnOutputs).toBe(false);
     }
   });
 
@@ -46,7 +50,7 @@ describe('a vehicle from a starting layout', () => {
       const vehicle = startingVehicle('new', layout(kind, year, region));
       const job = newJob('j', 'j', vehicle, '2026-01-01T00:00:00.000Z');
       const verdict = Judge.of(job, DEMO_SHELF, 'stock').verdict();
-      expect(verdict.circuits.map((each) => each.state)).toEqual(['holds', 'holds']);
+      expect(new Set(verdict.circuits.map((each) => each.state))).toEqual(new Set(['holds']));
       const played = traceLamps(
         job,
         DEMO_SHELF,

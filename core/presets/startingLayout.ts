@@ -5,7 +5,16 @@ import type { Vehicle, VehicleFacts, VehicleKind } from '../model/vehicle/vehicl
 import { addLamps } from '../vehicle/edit/lamps.ts';
 import { type LampTemplateId, type Origins, TEMPLATES } from '../vehicle/edit/lampTemplates.ts';
 import { setStopTurn } from '../vehicle/edit/stopTurn.ts';
-import { fitThermal, possibleFlashers, setFlasher, typicalFlasher, usualFlasher } from './flashers.ts';
+import { setTurnOutputs } from '../vehicle/edit/turnOutputs.ts';
+import {
+  fitThermal,
+  leaveOutputsOpen,
+  possibleFlashers,
+  possibleTurnOutputs,
+  setFlasher,
+  typicalFlasher,
+  usualFlasher,
+} from './flashers.ts';
 import { VEHICLE_KINDS } from './vehicleKinds.ts';
 
 /** Some lamps of one kind in a starting layout. */
@@ -181,8 +190,18 @@ export function startingVehicle(id: string, layout: StartingLayout): Vehicle {
     for (const { id, end } of vehicle.lamps)
       if (end === 'rear' && id.startsWith('stop-tail')) setStopTurn(vehicle, id);
   if (kind === 'moped') addPilots(vehicle);
+  drawOutputs(vehicle, layout);
   fitThermal(vehicle);
   return vehicle;
+}
+
+/** Where a controller flashes them, or may, nobody has looked which lamps hang on which output: it is drawn as is usual. */
+function drawOutputs(vehicle: Vehicle, { flasher }: StartingLayout): void {
+  const mayBe = vehicle.flasher.kind === 'controller' || vehicle.facts?.flashers?.includes('controller');
+  if (!mayBe || (flasher !== null && flasher !== 'controller')) return;
+  const [usual] = possibleTurnOutputs(vehicle);
+  if (usual) setTurnOutputs(vehicle, usual);
+  leaveOutputsOpen(vehicle);
 }
 
 /** The lamps that are asked for, with those that share a bulb put together. */

@@ -2,6 +2,8 @@ import { capital } from '../formatting/format.ts';
 import type { Job } from '../model/job.ts';
 import { scopeCircuits } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { turnSideName } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import type { Fitment } from '../simulation/fitment.ts';
@@ -68,10 +70,13 @@ export function cellsOf(job: Job, fitment: Fitment): Cell[] {
   };
   if (circuits.length === 0) return [];
   add('off', 'Everything off, in the dark', 'alone', CONTROLS_OFF);
-  for (const circuit of circuits) add(circuit.id, nameOf(circuit), 'alone', controlsFor(circuit));
+  for (const circuit of circuits) add(circuit.id, nameOf(vehicle, circuit), 'alone', controlsFor(circuit));
   for (const circuit of circuits.filter(({ kind }) => kind === 'turn'))
     for (const { condition, change } of COMPANY)
-      add(`${circuit.id}-${condition}`, circuit.name, condition, { ...controlsFor(circuit), ...change });
+      add(`${circuit.id}-${condition}`, nameOf(vehicle, circuit), condition, {
+        ...controlsFor(circuit),
+        ...change,
+      });
   const turns = circuits.some(({ kind }) => kind === 'turn');
   const hazard = { ...CONTROLS_OFF, hazard: true };
   if (turns && vehicle.hazardSwitch) {
@@ -110,14 +115,15 @@ function warmed(job: Job, { resistors }: Fitment): [circuit: Circuit, id: string
   const found: [Circuit, string, string][] = [];
   for (const circuit of scopeCircuits(job)) {
     if (!circuit.feeds.some(({ lampId }) => held.has(lampId))) continue;
-    if (circuit.kind !== 'turn') found.push([circuit, circuit.id, nameOf(circuit)]);
+    if (circuit.kind !== 'turn') found.push([circuit, circuit.id, nameOf(job.vehicle, circuit)]);
     else if (job.vehicle.hazardSwitch) found.push([circuit, 'hazard', 'Hazard']);
-    else found.push([circuit, circuit.id, circuit.name]);
+    else found.push([circuit, circuit.id, nameOf(job.vehicle, circuit)]);
   }
   return found;
 }
 
-function nameOf({ kind, name }: Circuit): string {
+function nameOf(vehicle: Vehicle, { kind, side, name }: Circuit): string {
+  if (kind === 'turn' && side !== null) return turnSideName(vehicle, side);
   if (kind === 'tail' || kind === 'marker' || kind === 'plate' || kind === 'dash') return 'Lights';
   return kind === 'stop' || kind === 'third-brake' ? 'Brake' : name;
 }

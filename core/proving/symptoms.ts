@@ -8,6 +8,8 @@ import {
   lampById,
   lampIdsOf,
   turnCircuits,
+  turnCircuitsOn,
+  turnSideName,
 } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
@@ -46,7 +48,7 @@ export function placesOfSymptom({ id, of }: Symptom, vehicle: Vehicle, grid: Pro
     case 'side':
       return turnCircuits(vehicle)
         .filter((circuit) => has(circuit.id))
-        .map((circuit) => ({ id: circuit.id, name: circuit.name }));
+        .map(({ id: circuitId, side }) => ({ id: circuitId, name: turnSideName(vehicle, side) }));
     case 'circuit':
       return circuits
         .filter(({ id: circuitId, kind, excite }) => {
@@ -121,9 +123,9 @@ export function symptomTold(
         inCells([id], 'flash none', ...mainLamps(vehicle, id).map((each) => `${each} dark` as const)),
       );
     case 'all-four':
-      return turns
-        .filter((id) => id !== placeId)
-        .flatMap((id) =>
+      return turnCircuits(vehicle)
+        .filter(({ side }) => side !== turnCircuits(vehicle).find(({ id }) => id === placeId)?.side)
+        .flatMap(({ id }) =>
           inCells([placeId], ...mainLamps(vehicle, id).map((each) => `${each} wrong` as const)),
         );
     case 'message':
@@ -164,7 +166,10 @@ function circuitOf(vehicle: Vehicle, id: string) {
 }
 
 function mainLamps(vehicle: Vehicle, circuitId: string): string[] {
-  return lampIdsOf(circuitOf(vehicle, circuitId)).filter((id) => lampById(vehicle, id).role === 'main');
+  const circuit = circuitOf(vehicle, circuitId);
+  const together =
+    circuit.kind === 'turn' && circuit.side !== null ? turnCircuitsOn(vehicle, circuit.side) : [circuit];
+  return together.flatMap(lampIdsOf).filter((id) => lampById(vehicle, id).role === 'main');
 }
 
 /** With which switch a lamp most likely lights that is not its own: that of a neighbour behind the same panel. */

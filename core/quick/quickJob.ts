@@ -8,7 +8,7 @@ import { newJob } from '../model/newJob.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsOf } from '../model/vehicle/lookUp.ts';
+import { circuitsOf, seenOn } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { possibleFlashers } from '../presets/flashers.ts';
 import { type LayoutEntry, layoutEntries, startingVehicle, usualVolts } from '../presets/startingLayout.ts';
@@ -233,7 +233,7 @@ function trialOf(job: Job, lampIds: readonly string[], trial: QuickTrial, id: st
       job,
       {
         kind: 'trial',
-        circuitId: circuit.id,
+        circuitId: seenOn(job.vehicle, circuit).id,
         on: { lights, brake: false, engine, ...(brief ? { brief } : {}) },
         supply: { fromVolts, toVolts },
         fitted: fittedNow(job, [circuit.id], 'leds'),

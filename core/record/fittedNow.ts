@@ -9,9 +9,14 @@ export function fittedNow(
   circuitIds: readonly string[],
   configuration: Configuration,
 ): LampEvidence['fitted'] {
-  const circuits = job.vehicle.circuits.filter(({ id }) => circuitIds.includes(id));
+  // How a side flashes hangs on all its lamps, on however many outputs they are.
+  const asked = job.vehicle.circuits.filter(({ id }) => circuitIds.includes(id));
+  const sides = new Set(asked.filter(({ kind }) => kind === 'turn').map(({ side }) => side));
+  const circuits = job.vehicle.circuits.filter(
+    (circuit) => asked.includes(circuit) || (circuit.kind === 'turn' && sides.has(circuit.side)),
+  );
   const lampIds = [...new Set(circuits.flatMap(lampIdsOf))];
-  const networks = circuitIds.flatMap((id) => job.cures[id]?.networks ?? []);
+  const networks = circuits.flatMap(({ id }) => job.cures[id]?.networks ?? []);
   return {
     configuration,
     lamps: Object.fromEntries(

@@ -87,7 +87,7 @@ export function latestObservation(
   turnFunction: TurnFunction,
 ): RateReading | undefined {
   const circuits = turnCircuits(job.vehicle)
-    .filter(({ id }) => turnFunction === 'hazard' || id === turnFunction)
+    .filter(({ side }) => turnFunction === 'hazard' || turnFunction === `turn-${side}`)
     .map(({ id }) => id);
   return ratesOf(job).findLast(
     (each) =>
@@ -103,7 +103,7 @@ export function latestObservation(
  */
 export function isAmissSince(job: Job, turnFunction: TurnFunction, rate: RateReading): boolean {
   const turns = turnCircuits(job.vehicle);
-  const mine = turns.filter(({ id }) => turnFunction === 'hazard' || id === turnFunction);
+  const mine = turns.filter(({ side }) => turnFunction === 'hazard' || turnFunction === `turn-${side}`);
   const ids = mine.map(({ id }) => id);
   const lamps = new Set(mine.flatMap(lampIdsOf));
   const seen = standing(job);

@@ -107,10 +107,11 @@ export class TurnCircuits {
         resistorAmps: probes.resistorAmps(lampId),
       }),
     );
-    const totalAmps = lit.reduce((sum, { id }) => sum + probes.wireAmps(id), 0);
+    const wireAmps = Object.fromEntries(lit.map(({ id }) => [id, probes.wireAmps(id)]));
     const [first] = lit;
     return {
-      totalAmps,
+      totalAmps: Object.values(wireAmps).reduce((sum, amps) => sum + amps, 0),
+      wireAmps,
       lampTerminalVolts: first ? probes.lampTerminalVolts(first.id) : 0,
       lamps,
     };

@@ -5,6 +5,8 @@ export interface SolvedCurrents {
   /** volts at the flasher's lamp terminal, or at the first lit output */
   lampTerminalVolts: number;
   lamps: readonly LampCurrents[];
+  /** into each lit circuit, by its id, A */
+  wireAmps: Readonly<Record<string, number>>;
 }
 
 /** The same as a watcher sees them. */

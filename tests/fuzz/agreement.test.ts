@@ -73,11 +73,11 @@ function compare({ job, shelf, configuration, controls, emfVolts, faults }: Rand
     );
     for (const state of states) together('judge and cell, flash', state, flashState(outcome), what);
   }
-  const [alone] = turns;
-  if (alone && turns.length === 1 && flasher.kind === 'controller') {
-    const state = judge.circuitAt(alone, emfVolts, company).state;
-    together('judge and cell, turn output', state, messageState(outcome, alone), what);
-  }
+  if (sides.length === 1 && flasher.kind === 'controller')
+    for (const alone of turns) {
+      const state = judge.circuitAt(alone, emfVolts, company).state;
+      together('judge and cell, turn output', state, messageState(outcome, alone), `${what} ${alone.id}`);
+    }
   for (const circuit of vehicle.circuits) {
     if (circuit.kind === 'turn' || !isOn(circuit, controls)) continue;
     const { who, open } = watchedBy(job, flasher, circuit);

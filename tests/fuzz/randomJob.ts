@@ -7,8 +7,9 @@ import type { Job } from '../../core/model/job.ts';
 import type { Ballast, DecoderPart, FlasherPart, LedPart, Part } from '../../core/model/part.ts';
 import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import { circuitsFeeding, turnCircuits } from '../../core/model/vehicle/lookUp.ts';
-import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
+import { TurnOutputs, type Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
+import { setTurnOutputs } from '../../core/vehicle/edit/turnOutputs.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 
@@ -181,6 +182,13 @@ export const randomCase: fc.Arbitrary<RandomCase> = fc
           }),
     };
     if (drawn.fuseScale !== undefined) kinds.push('fuse too small');
+    if (vehicle.flasher.kind === 'controller') {
+      // Told by what is drawn anyway, so that all else is drawn as it was.
+      const outputs = TurnOutputs.options[JSON.stringify(drawn).length % 3] ?? 'side';
+      Object.assign(vehicle, structuredClone(vehicle));
+      setTurnOutputs(vehicle, outputs);
+      kinds.push(`outputs a ${outputs}`);
+    }
     const system = vehicle.systemVolts;
     const parts: Part[] = [];
     const chosen: Job['chosen'] = {};

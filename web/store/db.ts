@@ -176,9 +176,20 @@ export class VumbleDatabase extends Dexie {
           const mine = edits.filter(({ jobId }) => jobId === row.id);
           const appended = withAppendedLog(row.job, mine);
           await transaction.table<EditRow>('edits').bulkPut(appended.edits);
-          await transaction.table<JobRow>('jobs').put({ ...row, job: upgradeJob(appended.job, 10) as Job });
+          await transaction
+            .table<JobRow>('jobs')
+            .put({ ...row, job: upgradeJob(appended.job, 10, 11) as Job });
         }
       });
+    // Which turn lamps hang on one output nobody had looked at.
+    this.version(10).upgrade((transaction) =>
+      transaction
+        .table<JobRow>('jobs')
+        .toCollection()
+        .modify((row) => {
+          row.job = upgradeJob(row.job, 11) as Job;
+        }),
+    );
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });

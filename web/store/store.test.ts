@@ -85,9 +85,9 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 9', async () => {
+  it('opens as schema version 10', async () => {
     await db.open();
-    expect(db.verno).toBe(9);
+    expect(db.verno).toBe(10);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'aside',
       'edits',

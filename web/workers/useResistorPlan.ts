@@ -4,7 +4,7 @@ import type { ResistorPlan } from '../../core/cures/loadResistor/plan.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Shelf } from '../../core/model/part.ts';
 import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
-import { turnCircuits } from '../../core/model/vehicle/lookUp.ts';
+import { turnSides } from '../../core/model/vehicle/lookUp.ts';
 import { electrics, revisionOf } from './electrics.ts';
 import { engine } from './engine.ts';
 
@@ -35,7 +35,7 @@ export function useResistorPlan(job: Job, shelf: Shelf, circuit: TurnCircuit, en
   return useQuery<ResistorPlan>({
     queryKey: ['resistors', circuit.id, revisionOf(shelf), ...electrics(job, shelf)],
     queryFn: ({ signal }) =>
-      search([job, shelf, circuit, turnCircuits(job.vehicle).length], signal, (share) =>
+      search([job, shelf, circuit, turnSides(job.vehicle).length], signal, (share) =>
         client.setQueryData(SHARE, share),
       ),
     placeholderData: keepPreviousData,

@@ -3,7 +3,8 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { lampById, lampIdsOf, turnCircuits, turnSides } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { builtWaysOf, type Way } from '../../possible/ways.ts';
 import { bestResistors } from '../loadResistor/plan.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
@@ -16,7 +17,7 @@ import { withCure } from './withCure.ts';
  * Every cure of the turn lamps tried on this vehicle, and on every way it may be built where nobody has looked: each
  * alone, then those together that only together can do it.
  *
- * @param circuit the side whose resistors are sized; the other gets their mirror image
+ * @param circuit of the side whose resistors are sized; the other gets their mirror image
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function compareTurnCures(job: Job, shelf: Shelf, circuit: TurnCircuit): CureReport[] {
@@ -24,7 +25,7 @@ export function compareTurnCures(job: Job, shelf: Shelf, circuit: TurnCircuit): 
   const [only] = ways;
   return ways.length === 1 && only
     ? compareOn(only, circuit)
-    : onAnyWay(ways, (way) => compareOn(way, circuit));
+    : onAnyWay(job.vehicle, ways, (way) => compareOn(way, circuit));
 }
 
 function compareOn({ job, shelf }: Way, { id }: TurnCircuit): CureReport[] {
@@ -32,8 +33,20 @@ function compareOn({ job, shelf }: Way, { id }: TurnCircuit): CureReport[] {
   const circuit = circuits.find((each) => each.id === id) ?? circuits[0];
   if (!circuit) return [];
   const analysis = JobAnalysis.of(job, shelf);
-  const size = (of: Job, at?: Lamp['end']) => bestResistors(analysis.with(of), circuit, circuits.length, at);
+  // Each output of a side wants what it misses for itself; the other side gets the mirror image.
+  const side = circuits.filter((each) => each.side === circuit.side);
+  const sides = turnSides(job.vehicle).length;
+  const size = (of: Job, at?: Lamp['end']) => {
+    const there = at
+      ? side.filter((each) => lampsOn(job.vehicle, each).some((lamp) => lamp.end === at))
+      : side;
+    return there.map((each) => bestResistors(analysis.with(of), each, sides, at));
+  };
   const bare = analysis.job;
   const alone = tryCures(analysis, turnOptions(bare, shelf, size(bare)));
   return [...alone, ...tryCures(analysis, combinations(bare, alone, size))];
+}
+
+function lampsOn(vehicle: Vehicle, circuit: TurnCircuit): Lamp[] {
+  return lampIdsOf(circuit).map((id) => lampById(vehicle, id));
 }

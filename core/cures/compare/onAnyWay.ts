@@ -1,9 +1,13 @@
 import type { JobAnalysis } from '../../judge/analysis.ts';
 import { byWorst, worstState } from '../../judge/states.ts';
-import type { FlasherKind } from '../../model/vehicle/flasher.ts';
+import type { LoadResistorCure } from '../../model/cures.ts';
+import type { Job } from '../../model/job.ts';
+import { turnCircuits } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { eitherOf } from '../../possible/union.ts';
 import { flasherPlace, placeOf } from '../../possible/verdicts.ts';
 import { analysesOf, isFor, type Way } from '../../possible/ways.ts';
+import { ofTurnsAnew } from '../../vehicle/edit/turnOutputs.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import type { CureOption } from './option.ts';
 import { type CureScope, turnScope } from './scope.ts';
@@ -18,22 +22,27 @@ interface Tried {
  * Cures of a vehicle that may be built in several ways: what each kind of flasher suggests, tried on all of them. A cure
  * holds where it holds on every one; where it can be fitted to some alone it depends on that, and says so.
  *
+ * @param drawn the vehicle as it is listed: what a cure changes is told of its circuits
  * @param compare every cure tried on one way
  * @param scopeOn the circuits it is for, as they are on a way
  */
 export function onAnyWay(
+  drawn: Vehicle,
   ways: readonly Way[],
   compare: (way: Way) => CureReport[],
   scopeOn: (way: Way) => CureScope = (way) => turnScope(way.job.vehicle),
 ): CureReport[] {
   const analyses = analysesOf(ways);
   const suggested = new Map<string, Map<Way, CureReport>>();
-  const kinds = new Set<FlasherKind>();
+  const kinds = new Set<string>();
   for (const way of ways) {
     // With repeaters or without, the same cures come to mind; each is tried on both.
-    if (kinds.has(way.flasher)) continue;
-    kinds.add(way.flasher);
-    for (const report of compare(way)) {
+    const kind = `${way.flasher} ${way.outputs}`;
+    if (kinds.has(kind)) continue;
+    kinds.add(kind);
+    for (const found of compare(way)) {
+      const option = toldOf(found.option, way.job.vehicle, drawn);
+      const report = option === found.option ? found : { ...found, option };
       const key = keyOf(report.option);
       suggested.set(key, (suggested.get(key) ?? new Map()).set(way, report));
     }
@@ -43,7 +52,7 @@ export function onAnyWay(
     if (!first) return [];
     // Refused by one kind it may be right for another, which then has it in its own words.
     if (first.option.change === null) return known.size === kinds.size ? [first] : [];
-    return [united(first, tryOn(ways, analyses, first.option, known, scopeOn))];
+    return [united(first, tryOn(drawn, ways, analyses, first.option, known, scopeOn))];
   });
 }
 
@@ -51,7 +60,39 @@ function keyOf({ id, name, change }: CureOption): string {
   return change === null ? id : `${name} ${JSON.stringify(change)}`;
 }
 
+/** A cure told of the circuits a vehicle has when its outputs are wired otherwise. */
+function toldOf(option: CureOption, from: Vehicle, to: Vehicle): CureOption {
+  const { change } = option;
+  if (!change || from === to || drawnAlike(from, to)) return option;
+  const { cures, vehicleCures } = ofTurnsAnew(
+    { cures: { ...change.cures }, vehicleCures: [...(change.vehicleCures ?? [])] },
+    from,
+    to,
+  );
+  return {
+    ...option,
+    change: {
+      ...change,
+      ...(change.cures ? { cures: withoutNulls(cures) } : {}),
+      ...(change.vehicleCures ? { vehicleCures } : {}),
+    },
+  };
+}
+
+function drawnAlike(one: Vehicle, other: Vehicle): boolean {
+  const drawn = (vehicle: Vehicle) =>
+    JSON.stringify(turnCircuits(vehicle).map(({ id, feeds }) => [id, feeds.map(({ lampId }) => lampId)]));
+  return drawn(one) === drawn(other);
+}
+
+function withoutNulls(cures: Job['cures']): Record<string, LoadResistorCure> {
+  return Object.fromEntries(
+    Object.entries(cures).flatMap(([id, cure]) => (cure ? [[id, cure] as const] : [])),
+  );
+}
+
 function tryOn(
+  drawn: Vehicle,
   ways: readonly Way[],
   analyses: ReadonlyMap<Way, JobAnalysis>,
   option: CureOption,
@@ -62,7 +103,10 @@ function tryOn(
     if (!(option.change?.vehicleCures ?? []).every((cure) => isFor(way.flasher, cure.kind)))
       return { way, report: null };
     const analysis = analyses.get(way);
-    const report = known.get(way) ?? (analysis && tryCures(analysis, [option], scopeOn(way))[0]) ?? null;
+    const report =
+      known.get(way) ??
+      (analysis && tryCures(analysis, [toldOf(option, drawn, way.job.vehicle)], scopeOn(way))[0]) ??
+      null;
     return { way, report };
   });
 }

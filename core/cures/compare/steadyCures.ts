@@ -57,7 +57,7 @@ export function steadyComplaints(job: Job, shelf: Shelf): SteadyComplaint[] {
       return tryCures(analysis, steadyOptions(analysis, mine(way.job)), scopeOn(way));
     };
     const [only] = ways;
-    const cures = ways.length === 1 && only ? compare(only) : onAnyWay(ways, compare, scopeOn);
+    const cures = ways.length === 1 && only ? compare(only) : onAnyWay(job.vehicle, ways, compare, scopeOn);
     return [{ circuitId: circuit.id, verdict, cures }];
   });
 }

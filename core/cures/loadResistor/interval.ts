@@ -3,14 +3,16 @@ import { litAmpsAllowed } from '../../judge/requirements/allowed.ts';
 import type { Memory } from '../../judge/requirements/circuitAmps.ts';
 import { SWITCH_MARGIN } from '../../judge/requirements/switch.ts';
 import { EQUAL_SHARE } from '../../judge/requirements/watcherLooks.ts';
-import { looksAt } from '../../judge/scenario.ts';
+import { ampsSeen, looksAt } from '../../judge/scenario.ts';
 import { chargingVolts, type WorkingPoint, workingPoints } from '../../judge/workingPoints.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Side } from '../../model/vehicle/lamp.ts';
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnSides } from '../../model/vehicle/lookUp.ts';
 import { falsePosition } from '../../numerics/rootFinding.ts';
+import { outputOf } from '../../simulation/controls.ts';
 import type { LitState } from '../../simulation/litState.ts';
 import { leadOhms, type TurnCircuits, watchesRepeaters } from '../../simulation/turnCircuits.ts';
+import type { TurnCurrents } from '../../simulation/turnCurrents.ts';
 
 /** The boundary at one working point: the most ohms that still hold there. */
 export interface NeedAtPoint {
@@ -78,7 +80,7 @@ export function ohmsInterval(
     const owed = looks.map((lookSeconds): Owed => {
       const { highAmps } = printed ?? bands.at(circuit, point.volts, lookSeconds);
       const state = leastState(fitted, circuit, point.volts, lookSeconds);
-      return { needAmps: highAmps, state, bareAmps: fitted.solve(state).watchedAmps };
+      return { needAmps: highAmps, state, bareAmps: ampsSeen(fitted, circuit, fitted.solve(state)) };
     });
     const most = owed.reduce((more, each) =>
       each.needAmps - each.bareAmps > more.needAmps - more.bareAmps ? each : more,
@@ -111,12 +113,12 @@ function tightestOf(fitted: TurnCircuits, circuit: TurnCircuit, needs: readonly 
   return rest.reduce(
     (least, each) => {
       const { state, needAmps } = each.owed;
-      if (watchedWith(fitted, state, Math.max(LEAST_OHMS, least.maxOhms), lampId).watchedAmps >= needAmps)
-        return least;
-      const need = needAt(fitted, each, lampId);
+      const loaded = watchedWith(fitted, state, Math.max(LEAST_OHMS, least.maxOhms), lampId);
+      if (ampsSeen(fitted, circuit, loaded) >= needAmps) return least;
+      const need = needAt(fitted, circuit, each, lampId);
       return need.maxOhms < least.maxOhms ? need : least;
     },
-    needAt(fitted, first, lampId),
+    needAt(fitted, circuit, first, lampId),
   );
 }
 
@@ -146,12 +148,17 @@ function leastState(
   const states = fitted.companies.map(
     (company): LitState => ({ emfVolts, sides: [circuit.side], lookSeconds, ...company }),
   );
-  const drawn = (state: LitState) => fitted.solve(state).watchedAmps;
+  const drawn = (state: LitState) => ampsSeen(fitted, circuit, fitted.solve(state));
   return states.reduce((least, each) => (drawn(each) < drawn(least) ? each : least));
 }
 
 /** @param lampId the lamp the resistor is thought of at */
-function needAt(fitted: TurnCircuits, { point, owed }: Need, lampId: string): NeedAtPoint {
+function needAt(
+  fitted: TurnCircuits,
+  circuit: TurnCircuit,
+  { point, owed }: Need,
+  lampId: string,
+): NeedAtPoint {
   const { needAmps, bareAmps, state } = owed;
   const { emfVolts, lookSeconds } = state;
   const solve = (ohms: number) => watchedWith(fitted, state, ohms, lampId);
@@ -166,7 +173,8 @@ function needAt(fitted: TurnCircuits, { point, owed }: Need, lampId: string): Ne
       maxOhms: Number.POSITIVE_INFINITY,
     };
   }
-  const maxOhms = mostOhms((ohms) => solve(ohms).watchedAmps - needAmps, emfVolts / (needAmps - bareAmps));
+  const seen = (ohms: number) => ampsSeen(fitted, circuit, solve(ohms));
+  const maxOhms = mostOhms((ohms) => seen(ohms) - needAmps, emfVolts / (needAmps - bareAmps));
   // Where no ohms do, what is told is what the least would bring.
   const loaded = solve(Math.max(LEAST_OHMS, maxOhms));
   const lamp = loaded.lamps.find((each) => each.lampId === lampId);
@@ -175,7 +183,7 @@ function needAt(fitted: TurnCircuits, { point, owed }: Need, lampId: string): Ne
     point,
     lookSeconds,
     needAmps,
-    bulbAmps: loaded.watchedAmps - resistorAmps,
+    bulbAmps: ampsSeen(fitted, circuit, loaded) - resistorAmps,
     oweAmps: resistorAmps,
     lampVolts: lamp?.volts ?? emfVolts,
     maxOhms,
@@ -198,22 +206,29 @@ function lowerLimit(
     kind: OhmsInterval['minSetBy'],
     allowedAmps: number,
     sides: readonly Side[],
+    read: (currents: TurnCurrents) => number = ({ totalAmps }) => totalAmps,
   ): LowerLimit => {
     const excess = (ohms: number) =>
-      fitted.solve({ emfVolts, sides, trial: { ohms, at: 'side-feed' } }).totalAmps - allowedAmps;
+      read(fitted.solve({ emfVolts, sides, trial: { ohms, at: 'side-feed' } })) - allowedAmps;
     return {
       minSetBy: kind,
       allowedAmps,
       minOhms: excess(MOST_OHMS) > 0 ? Number.POSITIVE_INFINITY : mostOhms(excess, emfVolts / allowedAmps),
     };
   };
-  const turns: Side[] = turnCircuits(fitted.vehicle).map((each) => each.side);
+  const turns = turnSides(fitted.vehicle);
   const together = fitted.vehicle.hazardSwitch ? turns : turns.slice(0, 1);
   const supply = litAmpsAllowed(fitted, memory).reduce((tight, each) =>
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
   const limits = [within(supply.kind, supply.allowedAmps, together)];
   if (flasher.kind !== 'controller') limits.push(within('switch', SWITCH_MARGIN * stockAmps, [circuit.side]));
+  // Each output carries its own lamps alone.
+  const output = outputOf(fitted.vehicle, circuit);
+  if (output)
+    limits.push(
+      within('output', output.limitAmps, [circuit.side], (flows) => flows.wireAmps[circuit.id] ?? 0),
+    );
   return limits.reduce((tight, each) => (each.minOhms > tight.minOhms ? each : tight));
 }
 

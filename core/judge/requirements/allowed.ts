@@ -5,7 +5,6 @@ import { chargingVolts } from '../workingPoints.ts';
 import { CircuitAmps, type Memory } from './circuitAmps.ts';
 import { FUSE_CONTINUOUS_SHARE, fuseLoad } from './fuse.ts';
 import type { LimitCheck } from './limit.ts';
-import { turnOutputs } from './output.ts';
 import { trailerAmps } from './trailer.ts';
 
 /**
@@ -18,14 +17,13 @@ export function litAmpsAllowed(
   fitted: TurnCircuits,
   memory?: Memory,
 ): {
-  kind: Extract<LimitCheck['kind'], 'fuse-heating' | 'fuse-lit' | 'relay' | 'output'>;
+  kind: Extract<LimitCheck['kind'], 'fuse-heating' | 'fuse-lit' | 'relay'>;
   allowedAmps: number;
 }[] {
   const { vehicle, fitment } = fitted;
   const { flasher } = fitment;
   const fuse = turnFuse(vehicle);
   const rated = ratedAmps(flasher);
-  const outputs = turnOutputs(vehicle, flasher);
   const share = flasher.onFraction;
   const { besideAmps } = fuseLoad(
     fitted,
@@ -42,14 +40,5 @@ export function litAmpsAllowed(
     { kind: 'fuse-heating', allowedAmps: Math.sqrt(Math.max(0, heating) / share) - besideAmps },
     { kind: 'fuse-lit', allowedAmps: fuse.ratedAmps - besideAmps },
     ...(rated === null ? [] : [{ kind: 'relay' as const, allowedAmps: rated - trailer }]),
-    // Both sides get the same resistors, so each output carries its share of the sum.
-    ...(outputs.length === 0
-      ? []
-      : [
-          {
-            kind: 'output' as const,
-            allowedAmps: Math.min(...outputs.map((output) => output.limitAmps)) * outputs.length,
-          },
-        ]),
   ];
 }

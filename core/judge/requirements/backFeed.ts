@@ -30,10 +30,10 @@ function pilotBackFeed(
 ): { lampId: string; amps: number; ratedShare: number } | null {
   const { vehicle, fitment } = turns;
   const lit = turnCircuits(vehicle).find((circuit) => circuit.id === litId);
-  const dark = turnCircuits(vehicle).find((circuit) => circuit.id !== litId);
-  if (!lit || !dark) return null;
+  if (!lit) return null;
+  const dark = turnCircuits(vehicle).filter((circuit) => circuit.side !== lit.side);
   const emfVolts = testVolts(vehicle.systemVolts);
-  for (const lampId of lampIdsOf(dark)) {
+  for (const lampId of dark.flatMap(lampIdsOf)) {
     const content = fitment.contents.get(lampId);
     if (content?.kind !== 'led') continue;
     const back = turns.darkAmps({ emfVolts, sides: [lit.side] }, lampId);

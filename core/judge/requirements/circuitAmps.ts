@@ -5,7 +5,6 @@ import { dutyOf, flashingSides, outputOf } from '../../simulation/controls.ts';
 import type { Moment } from '../../simulation/moment.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { contentAsText } from '../asText.ts';
-import { ampsOf } from '../scenario.ts';
 
 /** What circuits were found to draw, by what is in their lamps and how they were asked. */
 export class Memory {
@@ -53,7 +52,7 @@ export class CircuitAmps {
     }
     // Nothing else bears on the turn lamps: what they draw was asked for already, or will be again.
     const sides = flashingSides(vehicle, controls);
-    return lit ? ampsOf(this.turns.solve({ emfVolts, sides, resistorFactor }), lampIdsOf(circuit)) : 0;
+    return lit ? (this.turns.solve({ emfVolts, sides, resistorFactor }).wireAmps[circuit.id] ?? 0) : 0;
   }
 
   private apart(circuit: Circuit, together: ReadonlySet<string>, moment: Moment): number {

@@ -1,12 +1,43 @@
 import type { Circuit, TurnCircuit } from './circuit.ts';
-import type { Lamp, LampInput } from './lamp.ts';
+import type { Lamp, LampInput, Side } from './lamp.ts';
 import type { Fuse, Vehicle } from './vehicle.ts';
 
-/** The turn circuits of a vehicle, left and right. */
+/** The turn circuits of a vehicle: one a side on a relay, as many as there are outputs on a controller. */
 export function turnCircuits(vehicle: Vehicle): TurnCircuit[] {
   return vehicle.circuits.filter(
     (circuit): circuit is TurnCircuit => circuit.kind === 'turn' && circuit.side !== null,
   );
+}
+
+/** The turn circuits that flash together on one side. */
+export function turnCircuitsOn(vehicle: Vehicle, side: Side): TurnCircuit[] {
+  return turnCircuits(vehicle).filter((circuit) => circuit.side === side);
+}
+
+/** The sides that have turn circuits, each once. */
+export function turnSides(vehicle: Vehicle): Side[] {
+  return [...new Set(turnCircuits(vehicle).map(({ side }) => side))];
+}
+
+/** The turn circuit that is a circuit's own on the other side, in the order they are listed; null where there is none. */
+export function turnAcross(vehicle: Vehicle, { id, side }: TurnCircuit): TurnCircuit | null {
+  const place = turnCircuitsOn(vehicle, side).findIndex((each) => each.id === id);
+  return turnCircuitsOn(vehicle, side === 'left' ? 'right' : 'left')[place] ?? null;
+}
+
+/**
+ * The circuit that what is seen of one is written down of: of turn lamps the first of their side, which there is however the
+ * outputs are wired, since it is the side that flashes.
+ */
+export function seenOn(vehicle: Vehicle, circuit: Circuit): Circuit {
+  if (circuit.kind !== 'turn' || circuit.side === null) return circuit;
+  return turnCircuitsOn(vehicle, circuit.side)[0] ?? circuit;
+}
+
+/** What a side of turn lamps is called: as its one circuit, or as all of its circuits together: `Left turn`. */
+export function turnSideName(vehicle: Vehicle, side: Side): string {
+  const [only, ...more] = turnCircuitsOn(vehicle, side);
+  return only && more.length === 0 ? only.name : side === 'left' ? 'Left turn' : 'Right turn';
 }
 
 /** The ids of the lamps on a circuit. */

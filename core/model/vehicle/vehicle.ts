@@ -31,6 +31,10 @@ export const Pilot = z.strictObject({ lampId: Id });
 export const VehicleKind = z.enum(['car', 'van', 'minibus', 'coach', 'lorry', 'trailer', 'moped', 'tractor']);
 export type VehicleKind = z.infer<typeof VehicleKind>;
 
+/** What a controller drives its turn lamps by: one output a side, one a corner, or one a lamp, each watched for itself. */
+export const TurnOutputs = z.enum(['side', 'corner', 'lamp']);
+export type TurnOutputs = z.infer<typeof TurnOutputs>;
+
 /** What somebody has looked at; whatever is left out is not known yet. */
 export const VehicleFacts = z.strictObject({
   /** only automatics commonly sense the stop circuit */
@@ -51,6 +55,8 @@ export const VehicleFacts = z.strictObject({
   flasherSeen: z.boolean().optional(),
   /** every kind of flasher it may have while nobody has looked, the listed one among them */
   flashers: z.array(FlasherKind).min(2).max(4).optional(),
+  /** every way a controller may drive its turn lamps while nobody has looked, the drawn one among them */
+  turnOutputs: z.array(TurnOutputs).min(2).max(3).optional(),
   /** side repeaters are listed, and nobody has looked whether there are any */
   repeatersAssumed: z.boolean().optional(),
   /** a single pilot between the sides is listed, and nobody has looked whether there are two */

@@ -123,9 +123,16 @@ function isCircuitFor(circuit: Circuit, lamp: Lamp, kind: CircuitKind): boolean 
   return circuit.side === null || circuit.side === sideFor(lamp, kind);
 }
 
+function isAtEnd({ lamps }: Vehicle, { feeds }: Circuit, { end }: Lamp): boolean {
+  const isRear = (lampEnd: Lamp['end'] | undefined) => lampEnd === 'rear';
+  return feeds.some(({ lampId }) => isRear(lamps.find(({ id }) => id === lampId)?.end) === isRear(end));
+}
+
 function circuitFor(vehicle: Vehicle, lamp: Lamp, kind: CircuitKind): Circuit {
-  const known = vehicle.circuits.find((circuit) => isCircuitFor(circuit, lamp, kind));
-  if (known) return known;
+  const known = vehicle.circuits.filter((circuit) => isCircuitFor(circuit, lamp, kind));
+  // Of outputs a corner it is the one of its own end.
+  const near = known.find((circuit) => isAtEnd(vehicle, circuit, lamp)) ?? known[0];
+  if (near) return near;
   const side = sideFor(lamp, kind);
   const circuit: Circuit = {
     id: freeId(

@@ -2,10 +2,12 @@ import { bulbById } from '../../catalogue/bulbs.ts';
 import { hasNamed, type Named, namesOf } from '../../model/evidenceNames.ts';
 import type { Job } from '../../model/job.ts';
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { LampFunction } from './circuits.ts';
 import { forgetWires } from './forgotten.ts';
 import { changeStockBulb, changeWork, removeLamp } from './lamps.ts';
 import { clearStopTurn, setStopTurn } from './stopTurn.ts';
+import { ofTurnsAnew, turnHeirs } from './turnOutputs.ts';
 
 /**
  * Takes a lamp off a job's vehicle, and out of everything the job says of it.
@@ -50,6 +52,28 @@ export function changeStockBulbOf(job: Job, lampId: string, bulbId: string): voi
   if (before === bulbById(bulbId)?.base) return;
   delete job.identified[lampId];
   if (job.chosen[lampId] !== null) delete job.chosen[lampId];
+}
+
+/**
+ * Tells what a job says of its turn circuits of those it has now: resistors go with their lamps, settings with every output that
+ * drives one of theirs, and what was seen of a side stays of that side.
+ *
+ * @param job changed in place
+ * @param before its vehicle as it was
+ */
+export function tellTurnsAnew(job: Job, before: Vehicle): void {
+  const { cures, vehicleCures } = ofTurnsAnew(job, before, job.vehicle);
+  job.cures = cures;
+  job.vehicleCures = vehicleCures;
+  const heirs = turnHeirs(before, job.vehicle);
+  const heir = (id: string) => heirs.get(id) ?? id;
+  for (const each of job.evidence) {
+    if (each.kind === 'trial' || each.kind === 'proof') each.circuitId = heir(each.circuitId);
+    if (each.kind === 'pin' && each.circuitId !== null) each.circuitId = heir(each.circuitId);
+    if (each.kind !== 'cell') continue;
+    each.circuits = [...new Set(each.circuits.map(heir))];
+    for (const found of each.found) if ('circuitId' in found) found.circuitId = heir(found.circuitId);
+  }
 }
 
 /**

@@ -9,6 +9,7 @@ import { setFlasher } from '../../presets/flashers.ts';
 import { layoutEntries, startingVehicle } from '../../presets/startingLayout.ts';
 import { lampFunctions } from './circuits.ts';
 import { addLamps, changeRole, changeStockBulb, changeWork, removeLamp } from './lamps.ts';
+import { setTurnOutputs } from './turnOutputs.ts';
 import { VehicleEditError } from './vehicleEditError.ts';
 
 function van(year = 1997): Vehicle {
@@ -62,6 +63,7 @@ describe('lamps are added', () => {
 
   it('on a controller with an output of their own, its threshold between one missing and all lit', () => {
     const vehicle = van(2015);
+    setTurnOutputs(vehicle, 'side');
     const output = () =>
       vehicle.flasher.kind === 'controller'
         ? vehicle.flasher.outputs.find((each) => each.circuitId === 'turn-left')?.watch?.simulatedFilament

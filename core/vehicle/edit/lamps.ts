@@ -1,6 +1,6 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
+import { lampIdsOf, turnCircuitsOn, turnSides } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { retuneWatchers } from './assumed.ts';
 import { dropEmptyCircuits, type LampFunction, setLampFunctions } from './circuits.ts';
@@ -172,10 +172,10 @@ export function changeRole(vehicle: Vehicle, lampId: string, role: Lamp['role'])
   if (!lamp) throw new VehicleEditError(`The vehicle has no lamp "${lampId}" any more.`);
   if (role === 'repeater') {
     const others = vehicle.lamps.filter((each) => each.id !== lampId);
-    for (const circuit of turnCircuits(vehicle)) {
-      const ids = lampIdsOf(circuit);
+    for (const side of turnSides(vehicle)) {
+      const ids = turnCircuitsOn(vehicle, side).flatMap(lampIdsOf);
       if (ids.includes(lampId) && !others.some((each) => each.role === 'main' && ids.includes(each.id)))
-        throw lastMain(circuit.side);
+        throw lastMain(side);
     }
   }
   lamp.role = role;
@@ -193,12 +193,12 @@ function refuseWithoutTurn(
   lamps: readonly Lamp[],
   kept: (ids: string[]) => string[],
 ): void {
-  for (const circuit of turnCircuits(vehicle)) {
-    const before = lampIdsOf(circuit);
+  for (const side of turnSides(vehicle)) {
+    const before = turnCircuitsOn(vehicle, side).flatMap(lampIdsOf);
     const after = kept(before);
     if (after.length === before.length) continue;
-    const others = turnCircuits(vehicle).length > 1 && after.length === 0;
+    const others = turnSides(vehicle).length > 1 && after.length === 0;
     const main = lamps.some((lamp) => lamp.role === 'main' && after.includes(lamp.id));
-    if (!main && !others) throw lastMain(circuit.side);
+    if (!main && !others) throw lastMain(side);
   }
 }

@@ -34,9 +34,10 @@ export function Reopened() {
   );
 }
 
-function takenWords({ settings, mounts, brakeSense }: NonNullable<Job['reopened']>): string {
+function takenWords({ settings, mounts, brakeSense, outputs }: NonNullable<Job['reopened']>): string {
   return [
     ...(brakeSense ? ['that nothing reads the brake wire'] : []),
+    ...(outputs ? ['that one output drives all turn lamps of a side'] : []),
     ...(settings.length > 0 ? ['that its controller can be told of LEDs'] : []),
     ...(mounts.length > 0 ? ['that there is no metal for a resistor'] : []),
   ].join(', and ');

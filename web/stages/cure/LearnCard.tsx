@@ -6,7 +6,7 @@ import { seenAmps, suppliesOf } from '../../../core/judge/learned.ts';
 import { fittedWords } from '../../../core/judge/priors.ts';
 import { ownWatcherSeen } from '../../../core/judge/watcherSeen.ts';
 import type { WatcherTrial } from '../../../core/model/evidence.ts';
-import { lampById, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
+import { lampById, lampIdsOf, seenOn } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
@@ -54,7 +54,7 @@ export function LearnCard() {
   const write = () =>
     record(`Seen: ${RESULTS[result]}`, {
       kind: 'trial',
-      circuitId: circuit.id,
+      circuitId: seenOn(job.vehicle, circuit).id,
       on: { lights, brake: false, engine: null },
       supply: { fromVolts: typed, toVolts: typed },
       fitted: { ...fittedNow(job, [circuit.id], tried), out: out === '' ? [] : [out] },

@@ -4,6 +4,7 @@ import type { Conditions, Trial, TrialResult } from '../../../core/model/evidenc
 import { hasCure } from '../../../core/model/scope.ts';
 import { trialsOf } from '../../../core/model/seen.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
+import { seenOn } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
 import { type ConditionChip, conditionChips, TRIAL_WORDS, TrialBar } from '../../job/measure/TrialBar.tsx';
@@ -45,7 +46,7 @@ export function TrialCard({ circuit }: { circuit: Circuit }) {
     const [fromVolts, toVolts] = likelySupply(job.vehicle.systemVolts, on.engine);
     record(`Seen on ${circuit.name.toLowerCase()}: ${TRIAL_WORDS[result].toLowerCase()}`, {
       kind: 'trial',
-      circuitId: circuit.id,
+      circuitId: seenOn(job.vehicle, circuit).id,
       on,
       supply: { fromVolts, toVolts },
       fitted: fittedNow(job, [circuit.id], configuration),
@@ -54,7 +55,7 @@ export function TrialCard({ circuit }: { circuit: Circuit }) {
   };
   const next = useNextTest(job, shelf, circuit.id, circuit.kind === 'turn');
   const seen = trialsOf(job)
-    .filter(({ circuitId }) => circuitId === circuit.id)
+    .filter(({ circuitId }) => circuitId === seenOn(job.vehicle, circuit).id)
     .toReversed();
   return (
     <div className={classes.trial}>

@@ -17,7 +17,7 @@ import { resistorOptions } from './loadResistors.ts';
 export function combinations(
   job: Job,
   reports: readonly CureReport[],
-  size: (job: Job, at: End) => BestResistors,
+  size: (job: Job, at: End) => readonly BestResistors[],
 ): CureOption[] {
   const clean = reports.some(
     (report) => report.state === 'holds' && report.cuts === 0 && report.heatWatts < CLEAN_WATTS,
@@ -47,15 +47,16 @@ function withDiodes({ option: alone, allFour, watcher }: CureReport): CureOption
   ];
 }
 
-/** Filaments or loaded LEDs at one end that do not draw enough, and resistors at the other for what is left. */
+/** Filaments, loaded LEDs or a setting at one end that are not enough, and resistors at the other for what is left. */
 function withResistors(
   job: Job,
   { option: alone, watcher }: CureReport,
-  size: (job: Job, at: End) => BestResistors,
+  size: (job: Job, at: End) => readonly BestResistors[],
 ): CureOption[] {
   const { change } = alone;
   const end = ENDS.find((each) => alone.id.endsWith(`-${each}`));
-  if (!change?.chosen || !end || (watcher !== 'falls-short' && watcher !== 'either-way')) return [];
+  const isAtEnd = change?.chosen !== undefined || alone.kinds.includes('controller-setting');
+  if (!change || !isAtEnd || !end || (watcher !== 'falls-short' && watcher !== 'either-way')) return [];
   const other = end === 'front' ? 'rear' : 'front';
   return resistorOptions(job, size(withCure(job, change), other), other).flatMap((resistors) =>
     resistors.change ? [together({ ...alone, change }, { ...resistors, change: resistors.change })] : [],

@@ -1,10 +1,13 @@
 import { inARow, percent } from '../../../formatting/format.ts';
 import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
+import { circuitById, lampById, lampIdsOf } from '../../../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../../../model/vehicle/vehicle.ts';
 import { outputOf } from '../../../simulation/controls.ts';
 import { ledOf } from '../../../simulation/fitment.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';
 import { type CureScope, lampsIn } from '../scope.ts';
+import { ENDS, type End } from './ends.ts';
 
 /** The controller told that LEDs are fitted. */
 export function settingOptions({ vehicle }: Job, { circuits, turning }: CureScope): CureOption[] {
@@ -24,21 +27,35 @@ export function settingOptions({ vehicle }: Job, { circuits, turning }: CureScop
   // What is set already is not offered to be written again, with an old value that is not there.
   const open = watches.filter(({ watch }) => watch?.setting === 'filament');
   if (open.length === 0) return [];
-  return [
+  const told = (id: string, called: string, some: typeof open) =>
     supposing(
-      option('setting', kinds, name, {
-        vehicleCures: open.map(({ circuitId }) => ({
+      option(id, kinds, called, {
+        vehicleCures: some.map(({ circuitId }) => ({
           kind: 'controller-setting',
           circuitId,
           setting: 'led',
           before: 'filament',
         })),
       }),
-      open.some(({ watch }) => watch?.canSetLed === null)
+      some.some(({ watch }) => watch?.canSetLed === null)
         ? [`the ${flasher.name} has such a setting, which nobody has looked up yet`]
         : [],
-    ),
-  ];
+    );
+  // Front and rear are often set apart.
+  const ends = ENDS.flatMap((end) => {
+    const there = open.filter(({ circuitId }) => isAt(vehicle, circuitId, end));
+    return turning && there.length > 0 && there.length < open.length
+      ? [told(`setting-${end}`, `${name}, at the ${end}`, there)]
+      : [];
+  });
+  return [told('setting', name, open), ...ends];
+}
+
+/** Whether all main lamps of a circuit are at one end of the vehicle. */
+function isAt(vehicle: Vehicle, circuitId: string, end: End): boolean {
+  const lamps = lampIdsOf(circuitById(vehicle, circuitId)).map((id) => lampById(vehicle, id));
+  const mains = lamps.filter(({ role }) => role === 'main');
+  return mains.length > 0 && mains.every((lamp) => lamp.end === end);
 }
 
 /** A decoder before each LED of some circuits. */

@@ -3,7 +3,8 @@ import type { LoadResistorCure, ResistorNetwork } from '../../../model/cures.ts'
 import type { Job } from '../../../model/job.ts';
 import type { HarnessPart, Shelf } from '../../../model/part.ts';
 import type { Lamp } from '../../../model/vehicle/lamp.ts';
-import { circuitsFeeding, lampIdsOf, turnCircuits } from '../../../model/vehicle/lookUp.ts';
+import { circuitById, circuitsFeeding, lampIdsOf, turnCircuits } from '../../../model/vehicle/lookUp.ts';
+import { lampAcross } from '../../../vehicle/across.ts';
 import type { BestResistors } from '../../loadResistor/plan.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';
 import { convertedMains } from './ends.ts';
@@ -12,15 +13,27 @@ import { metalSupposed } from './loadResistors.ts';
 const NAME = 'Plug-in resistor harnesses';
 
 /** A harness in every lamp that takes one: the highest ohms that still hold, since those warm least. */
-export function harnessOptions(job: Job, shelf: Shelf, best: BestResistors): CureOption[] {
+export function harnessOptions(job: Job, shelf: Shelf, best: readonly BestResistors[]): CureOption[] {
   const parts = shelf.filter((part): part is HarnessPart => part.kind === 'harness');
-  const mains = convertedMains(job, shelf);
-  if (parts.length === 0 || mains.length === 0 || best.interval.maxOhms === Number.POSITIVE_INFINITY)
-    return [];
+  // An output that has enough asks for none.
+  const asking = best.filter(({ interval }) => Number.isFinite(interval.maxOhms));
+  const sizedFor = (lamp: Lamp) => {
+    const ids = [lamp.id, lampAcross(job.vehicle, lamp)?.id];
+    return asking.find(({ circuitId }) =>
+      lampIdsOf(circuitById(job.vehicle, circuitId)).some((id) => ids.includes(id)),
+    );
+  };
+  const mains = convertedMains(job, shelf).filter((lamp) => sizedFor(lamp) !== undefined);
+  if (parts.length === 0 || mains.length === 0) return [];
   const obstacles = new Map(mains.map((lamp) => [lamp, obstacleFor(lamp, parts)]));
   const taking = mains.filter((lamp) => obstacles.get(lamp) === null);
   if (taking.length === 0) return [refused('harness', ['harness'], NAME, whyNone(obstacles))];
-  const partFor = bestParts(job, taking, parts, best);
+  const chosen = new Map(asking.map((each) => [each, bestParts(job, taking, parts, each)]));
+  const partFor = (lamp: Lamp) => {
+    const mine = sizedFor(lamp);
+    // Only lamps something was sized for are among those that take one.
+    return (mine && chosen.get(mine)?.(lamp)) as HarnessPart;
+  };
   const cures: Record<string, LoadResistorCure> = {};
   for (const circuit of turnCircuits(job.vehicle)) {
     const networks = taking

@@ -14,9 +14,9 @@ import { resistorOptions } from './loadResistors.ts';
  * Every single cure of the trade for a job's turn lamps, both sides alike. None is presumed to work; that is for
  * whoever tries them.
  *
- * @param best resistors worked out for one side
+ * @param best resistors worked out for each circuit of one side
  */
-export function turnOptions(job: Job, shelf: Shelf, best: BestResistors): CureOption[] {
+export function turnOptions(job: Job, shelf: Shelf, best: readonly BestResistors[]): CureOption[] {
   const scope = turnScope(job.vehicle);
   return [
     option('nothing', ['nothing'], 'Nothing', {}),
