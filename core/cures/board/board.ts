@@ -7,7 +7,7 @@ import type { Shelf } from '../../model/part.ts';
 import { flashes, scopeCircuits } from '../../model/scope.ts';
 import { sensedOn } from '../../model/vehicle/brakeSense.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
+import { isOneOfSeveral, lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { type SteadyVerdicts, type Verdicts, vehicleState, verdictsOf } from '../../possible/verdicts.ts';
 import { functionName } from '../../vehicle/lampWork.ts';
 import { rateWords } from '../../words/rates.ts';
@@ -81,7 +81,9 @@ function turnRow(job: Job, shelf: Shelf, before: TurnVerdict, after: TurnVerdict
   const circuit = job.vehicle.circuits.find((each) => each.id === was.circuitId) as Circuit;
   return {
     id: circuit.id,
-    name: `${capital(functionName(circuit))}, ${was.side}`,
+    name: isOneOfSeveral(job.vehicle, circuit)
+      ? circuit.name
+      : `${capital(functionName(circuit))}, ${was.side}`,
     circuitIds: [circuit.id],
     lamps: lampIdsOf(circuit).length,
     leds: { state: was.state, text: was.state === 'too-much' ? shortWhy(was) : rateWords(was.rate) },

@@ -34,6 +34,11 @@ export function seenOn(vehicle: Vehicle, circuit: Circuit): Circuit {
   return turnCircuitsOn(vehicle, circuit.side)[0] ?? circuit;
 }
 
+/** Whether the turn lamps of a circuit's side hang on several outputs, so that its side does not name it. */
+export function isOneOfSeveral(vehicle: Vehicle, { kind, side }: Circuit): boolean {
+  return kind === 'turn' && side !== null && turnCircuitsOn(vehicle, side).length > 1;
+}
+
 /** What a side of turn lamps is called: as its one circuit, or as all of its circuits together: `Left turn`. */
 export function turnSideName(vehicle: Vehicle, side: Side): string {
   const [only, ...more] = turnCircuitsOn(vehicle, side);

@@ -5,7 +5,7 @@ import { circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
 import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
-import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
+import { isOneOfSeveral, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { rateWords } from '../../../core/words/rates.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { FurtherDown } from '../../ui/FurtherDown.tsx';
@@ -133,6 +133,7 @@ function Head({
     (each) => each.circuitId === circuit.id,
   );
   const converted = lampIdsOf(circuit).some((id) => job.chosen[id]);
+  const several = isOneOfSeveral(job.vehicle, circuit);
   const together = board?.rows.find((row) => row.id !== 'hazard' && row.circuitIds.includes(circuit.id));
   const sides = job.vehicle.circuits.filter(
     (each) =>
@@ -143,10 +144,12 @@ function Head({
     <>
       <div className={classes.head}>
         <h3>
-          {circuit.kind === 'turn' ? `${circuit.side === 'left' ? 'Left' : 'Right'} turn` : circuit.name},{' '}
-          {circuit.feeds.length} {circuit.feeds.length === 1 ? 'lamp' : 'lamps'}
+          {circuit.kind === 'turn' && !several
+            ? `${circuit.side === 'left' ? 'Left' : 'Right'} turn`
+            : circuit.name}
+          , {circuit.feeds.length} {circuit.feeds.length === 1 ? 'lamp' : 'lamps'}
         </h3>
-        {shown && <VerdictBadge state={shown.state} {...detailOf(shown)} />}
+        {shown && <VerdictBadge state={shown.state} {...detailOf(shown, several)} />}
         {sides.length > 1 && sides.includes(circuit) && (
           <div className={classes.which}>
             {/* It measures itself: after the verdict is on the screen, or all of that would be laid out in one go. */}
@@ -158,7 +161,7 @@ function Head({
                 onChange={take}
                 data={sides.map((each) => ({
                   value: each.id,
-                  label: each.side === 'left' ? 'Left' : 'Right',
+                  label: several ? each.name.replace(/ turn$/, '') : each.side === 'left' ? 'Left' : 'Right',
                 }))}
               />
             </Gradually>
@@ -173,11 +176,12 @@ function Head({
   );
 }
 
-function detailOf({ state, rate }: CircuitVerdict): { detail?: string } {
+/** @param several whether it is one of several outputs of its side, which hurry together */
+function detailOf({ state, rate }: CircuitVerdict, several = false): { detail?: string } {
   if (rate === null) return {};
   switch (state) {
     case 'holds':
-      return { detail: `flashes at ${rateWords(rate)}` };
+      return { detail: several ? `the side flashes at ${rateWords(rate)}` : `flashes at ${rateWords(rate)}` };
     case 'falls-short':
       return { detail: rate.high > 0 ? `flashes fast, ${rateWords(rate)}` : 'does not flash' };
     case 'too-much':
