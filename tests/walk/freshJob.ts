@@ -6,10 +6,13 @@ import type { Bulb } from '../../core/model/bulb.ts';
 import type { Job } from '../../core/model/job.ts';
 import { newJob } from '../../core/model/newJob.ts';
 import type { LedPart, Shelf } from '../../core/model/part.ts';
+import type { FlasherKind } from '../../core/model/vehicle/flasher.ts';
 import type { Vehicle, VehicleKind } from '../../core/model/vehicle/vehicle.ts';
 import { setFlasher } from '../../core/presets/flashers.ts';
 import { layoutEntries, startingVehicle, usualVolts } from '../../core/presets/startingLayout.ts';
 import { type GenericLed, genericLed } from '../../core/quick/genericLed.ts';
+import { tellTurnsAnew } from '../../core/vehicle/edit/jobEdits.ts';
+import { setTurnOutputs } from '../../core/vehicle/edit/turnOutputs.ts';
 import { coloursFor } from '../../core/vehicle/lampWork.ts';
 
 export interface Layout {
@@ -56,28 +59,36 @@ export function freshJob(
 export function everyTruth(job: Job): Job[] {
   const { facts } = job.vehicle;
   const kinds = facts?.flashers ?? [job.vehicle.flasher.kind];
-  return kinds.flatMap((kind) =>
-    [true, false].flatMap((yes) => {
-      const vehicle = structuredClone(job.vehicle);
-      if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
-      delete vehicle.facts?.flashers;
-      const { flasher } = vehicle;
-      if (flasher.kind === 'watching-relay') flasher.watchesRepeaters = yes;
-      if (flasher.kind === 'controller')
-        for (const { watch } of flasher.outputs) if (watch?.canSetLed === null) watch.canSetLed = yes;
-      for (const circuit of vehicle.circuits) {
-        if (circuit.watched !== null) continue;
-        circuit.watched = yes;
-        const output =
-          flasher.kind === 'controller' && flasher.outputs.find((each) => each.circuitId === circuit.id);
-        // By an output where there is one, which is then the one that watches.
-        if (output && !yes) delete output.watch;
-      }
-      vehicle.facts = { ...vehicle.facts, brakeSensed: yes };
-      if (yes) readBrake(vehicle);
-      return [{ ...job, vehicle }];
-    }),
+  const outputs = (kind: FlasherKind) =>
+    kind === 'controller' ? (facts?.turnOutputs ?? [undefined]) : [undefined];
+  const builds = kinds.flatMap((kind) =>
+    outputs(kind).flatMap((layout) => [true, false].map((yes) => ({ kind, layout, yes }))),
   );
+  return builds.map(({ kind, layout, yes }) => {
+    const mine: Job = { ...job, vehicle: structuredClone(job.vehicle) };
+    const { vehicle } = mine;
+    if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
+    delete vehicle.facts?.flashers;
+    delete vehicle.facts?.turnOutputs;
+    // A fresh layout is drawn as is usual: as it is, its circuits and what a cure says of them may be others.
+    if (layout) setTurnOutputs(vehicle, layout);
+    tellTurnsAnew(mine, job.vehicle);
+    const { flasher } = vehicle;
+    if (flasher.kind === 'watching-relay') flasher.watchesRepeaters = yes;
+    if (flasher.kind === 'controller')
+      for (const { watch } of flasher.outputs) if (watch?.canSetLed === null) watch.canSetLed = yes;
+    for (const circuit of vehicle.circuits) {
+      if (circuit.watched !== null) continue;
+      circuit.watched = yes;
+      const output =
+        flasher.kind === 'controller' && flasher.outputs.find((each) => each.circuitId === circuit.id);
+      // By an output where there is one, which is then the one that watches.
+      if (output && !yes) delete output.watch;
+    }
+    vehicle.facts = { ...vehicle.facts, brakeSensed: yes };
+    if (yes) readBrake(vehicle);
+    return mine;
+  });
 }
 
 /** A control unit on the third brake lamp, or on the stop lamps where there is none, where such a thing is met at all. */

@@ -50,11 +50,10 @@ describe('a fresh job nobody has looked at', () => {
         continue;
       }
       if (state !== 'holds') continue;
-      for (const truth of everyTruth(job)) {
-        const cured = withCure(truth, option.change, turnScope(truth.vehicle));
-        expect(stateOf(cured, shelf, 'turn'), `${option.name} on a ${truth.vehicle.flasher.name}`).toBe(
-          'holds',
-        );
+      for (const cured of everyTruth(withCure(job, option.change, turnScope(job.vehicle)))) {
+        const outputs = turnCircuits(cured.vehicle).length;
+        const where = `${option.name} on a ${cured.vehicle.flasher.name} with ${outputs} turn circuits`;
+        expect(stateOf(cured, shelf, 'turn'), where).toBe('holds');
       }
     }
   });
