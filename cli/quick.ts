@@ -1,4 +1,5 @@
 import { findBulbs } from '../core/catalogue/bulbs.ts';
+import { isCapsule, nearWords } from '../core/catalogue/nearBulbs.ts';
 import type { TrialResult } from '../core/model/evidence.ts';
 import { STEADY_RESULTS, TRIAL_RESULTS } from '../core/model/trialResults.ts';
 import { FlasherKind } from '../core/model/vehicle/flasher.ts';
@@ -35,7 +36,13 @@ export function questionOf(flags: QuickFlags): { question: QuickQuestion } | { p
   if (!lamps.success) return { problem: `--lamps is one of ${QuickLamps.options.join(', ')}.` };
   const bulb = flags.bulb === undefined ? null : findBulbs(flags.bulb)[0];
   if (bulb === undefined)
-    return { problem: `No bulb is called "${flags.bulb}". Write its number, P21W or 1156.` };
+    return {
+      problem: `No bulb is called "${flags.bulb}". ${nearWords(flags.bulb ?? '')} Write its number, P21W or 1156.`,
+    };
+  if (bulb && isCapsule(bulb))
+    return {
+      problem: `${bulb.names[0]} is a capsule of headlamps and fog lamps: no signal lamp takes it. Read the number on the bulb of these lamps, P21W or 1156.`,
+    };
   const led = ledOf(flags);
   if ('problem' in led) return led;
   const trials: QuickQuestion['trials'] = [];

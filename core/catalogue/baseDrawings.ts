@@ -75,6 +75,7 @@ export const BASE_DRAWINGS: Record<BaseId, BaseDrawing> = {
   W3x16d: wedge(3, 16, 2, { thickMm: 8.5, wideMm: 20 }),
   WX3x16d: wedge(3, 16, 2, { thickMm: 8.5, wideMm: 20 }),
   W3x16q: wedge(3, 16, 4, { thickMm: 8.5, wideMm: 20 }),
+  WX3x16q: wedge(3, 16, 4, { thickMm: 8.5, wideMm: 20 }),
   'W2.5x16d': wedge(2.5, 16, 2, { thickMm: 9, wideMm: 22 }),
   'W2.5x16q': wedge(2.5, 16, 4, { thickMm: 9, wideMm: 22 }),
   'W2.1x9.5d': wedge(2.1, 9.5, 2),

@@ -88,6 +88,17 @@ export const BASES: readonly BaseRecord[] = [
     source: SOURCES.iec60061,
   },
   {
+    id: 'WX3x16q',
+    name: 'Wedge 3 × 16 mm, twin filament, keyed for amber',
+    recognise:
+      'As the 3 × 16 mm twin wedge, its skirt keyed otherwise so that clear glass does not go into an amber lamp. Standard or CK wiring: check the earth contacts.',
+    release: pull,
+    reversible: true,
+    twin: true,
+    ck: true,
+    source: SOURCES.iec60061,
+  },
+  {
     id: 'W2.5x16d',
     name: 'Plastic wedge 2.5 × 16 mm, single filament',
     recognise: 'Plastic wedge with side catches, two contacts.',

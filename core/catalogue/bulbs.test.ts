@@ -26,7 +26,7 @@ describe('the bulb catalogue', () => {
     expect(findBulbs(' p21/5w ')[0]?.id).toBe('P21-5W');
     expect(findBulbs('P21-5W')[0]?.id).toBe('P21-5W');
     expect(findBulbs('w2.1×9.5d')[0]?.base).toBe('W2.1x9.5d');
-    expect(findBulbs('115').map((bulb) => bulb.id)).toEqual(['1156', '1157', '1154']);
+    expect(findBulbs('115').map((bulb) => bulb.id)).toEqual(['1156', '1157', '1154', '1156A', '1157A']);
     expect(findBulbs('no such bulb')).toEqual([]);
     expect(findBulbs('').length).toBe(BULBS.length);
   });

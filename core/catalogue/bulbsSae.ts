@@ -9,6 +9,8 @@ interface Row {
   interchange?: string;
   systemVolts?: 6;
   names?: readonly string[];
+  /** the same with amber glass, `A` painted and `NA` natural, and the light that leaves, mean spherical candela a filament */
+  amber?: { suffixes: readonly ('A' | 'NA')[]; candela: readonly number[] };
   /** length over all and width of the glass, mm; glass is numbered in eighths of an inch */
   size: readonly [lengthMm: number, glassMm: number];
   filaments: readonly (readonly [
@@ -22,6 +24,7 @@ interface Row {
 const ROWS: readonly Row[] = [
   {
     number: '1156',
+    amber: { suffixes: ['A', 'NA'], candela: [24] },
     size: [50.8, 25.4],
     base: 'BA15s',
     names: ['S25'],
@@ -30,6 +33,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '1157',
+    amber: { suffixes: ['A', 'NA'], candela: [24, 2.2] },
     size: [50.8, 25.4],
     base: 'BAY15d',
     names: ['S25 twin'],
@@ -41,6 +45,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '3156',
+    amber: { suffixes: ['A', 'NA'], candela: [24] },
     size: [53, 25.4],
     base: 'W2.5x16d',
     names: ['T25'],
@@ -48,6 +53,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '3157',
+    amber: { suffixes: ['A', 'NA'], candela: [24, 2.2] },
     size: [53, 25.4],
     base: 'W2.5x16q',
     names: ['3157CK', 'T25 twin'],
@@ -58,6 +64,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '2057',
+    amber: { suffixes: ['A', 'NA'], candela: [24, 1.5] },
     size: [50.8, 25.4],
     base: 'BAY15d',
     filaments: [
@@ -67,6 +74,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '2357',
+    amber: { suffixes: ['A', 'NA'], candela: [30, 2.2] },
     size: [50.8, 25.4],
     base: 'BAY15d',
     filaments: [
@@ -76,6 +84,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '3057',
+    amber: { suffixes: ['A', 'NA'], candela: [24, 1.5] },
     size: [53, 25.4],
     base: 'W2.5x16q',
     filaments: [
@@ -85,6 +94,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '3457',
+    amber: { suffixes: ['A', 'NA'], candela: [30, 2.2] },
     size: [53, 25.4],
     base: 'W2.5x16q',
     names: ['T25 twin'],
@@ -95,6 +105,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '4157',
+    amber: { suffixes: ['NA'], candela: [24, 2.2] },
     size: [53, 25.4],
     base: 'W2.5x16q',
     names: ['4157CK'],
@@ -106,6 +117,7 @@ const ROWS: readonly Row[] = [
   { number: '906', size: [36.6, 15.9], base: 'W2.1x9.5d', filaments: [['only', 13.5, 0.69, 6]] },
   {
     number: '194',
+    amber: { suffixes: ['A'], candela: [1.5] },
     size: [26.9, 10.3],
     base: 'W2.1x9.5d',
     names: ['T10'],
@@ -114,6 +126,7 @@ const ROWS: readonly Row[] = [
   },
   {
     number: '168',
+    amber: { suffixes: ['A', 'NA'], candela: [2.2] },
     size: [26.9, 10.3],
     base: 'W2.1x9.5d',
     names: ['T10'],
@@ -191,23 +204,34 @@ const ROWS: readonly Row[] = [
   { number: '74', size: [20.6, 5.6], base: 'W2x4.6d', names: ['T5'], filaments: [['only', 14, 0.1, 0.7]] },
 ];
 
-export const SAE_BULBS: readonly Bulb[] = ROWS.map((row) => ({
-  id: row.number,
-  names: [row.number, ...(row.names ?? [])],
-  system: 'SAE',
-  base: row.base,
-  systemVolts: row.systemVolts ?? 12,
-  glass: 'clear',
-  lengthMm: row.size[0],
-  glassMm: row.size[1],
-  filaments: row.filaments.map(([role, testVolts, amps, candela]) => ({
-    role,
-    testVolts,
-    amps,
-    ampsOrigin: 'rated',
-    // A lamp that gives one mean spherical candela gives 4π lumens.
-    lumens: 4 * Math.PI * candela,
-  })),
-  ...(row.interchange ? { interchange: row.interchange } : {}),
-  source: together(SOURCES.saeMiniature, SOURCES.sizes),
-}));
+const CLEAR: readonly Bulb[] = ROWS.map((row) => record(row, null));
+
+const AMBER: readonly Bulb[] = ROWS.flatMap((row) => (row.amber ? [record(row, row.amber)] : []));
+
+export const SAE_BULBS: readonly Bulb[] = [...CLEAR, ...AMBER];
+
+/** A trade number in clear glass or amber: the filaments are the same, the glass keeps some of the light. */
+function record(row: Row, amber: Row['amber'] | null): Bulb {
+  const { number } = row;
+  const names = amber ? amber.suffixes.map((suffix) => `${number}${suffix}`) : [number, ...(row.names ?? [])];
+  return {
+    id: names[0] ?? number,
+    names,
+    system: 'SAE',
+    base: row.base,
+    systemVolts: row.systemVolts ?? 12,
+    glass: amber ? 'amber' : 'clear',
+    lengthMm: row.size[0],
+    glassMm: row.size[1],
+    filaments: row.filaments.map(([role, testVolts, amps, candela], index) => ({
+      role,
+      testVolts,
+      amps,
+      ampsOrigin: 'rated',
+      // A lamp that gives one mean spherical candela gives 4π lumens.
+      lumens: 4 * Math.PI * (amber?.candela[index] ?? candela),
+    })),
+    ...(row.interchange && !amber ? { interchange: row.interchange } : {}),
+    source: together(SOURCES.saeMiniature, SOURCES.sizes),
+  };
+}

@@ -14,6 +14,8 @@ interface Row {
   names: readonly string[];
   base: BaseId;
   glass?: 'amber';
+  /** a name of the trade that is no category of the regulation */
+  trade?: true;
   interchange?: string;
   volts?: 24;
   /** where the category comes in several lengths, or is unlike the others of its base, mm */
@@ -134,10 +136,86 @@ const ROWS: readonly Row[] = [
   },
   {
     category: 'WY21W',
-    names: ['7440A', 'T20 amber'],
+    names: ['7440A', '7440NA', 'T20 amber'],
     base: 'WX3x16d',
     glass: 'amber',
     filaments: [['only', 26.5, 280, 0.2]],
+  },
+  {
+    category: 'W3W',
+    names: ['504'],
+    base: 'W2.1x9.5d',
+    filaments: [['only', 3.45, 22, 0.3]],
+  },
+  {
+    category: 'WY5W',
+    names: ['501A', '2827', '194NA', 'T10 amber'],
+    base: 'W2.1x9.5d',
+    glass: 'amber',
+    filaments: [['only', 5.5, 30, 0.2]],
+  },
+  { category: 'W10W', names: [], base: 'W2.1x9.5d', size: [38, 15.9], filaments: [['only', 11, 125, 0.2]] },
+  {
+    category: 'WY10W',
+    names: [],
+    base: 'W2.1x9.5d',
+    glass: 'amber',
+    size: [38, 15.9],
+    filaments: [['only', 11, 75, 0.2]],
+  },
+  {
+    category: 'WY16W',
+    names: ['T15 amber'],
+    base: 'W2.1x9.5d',
+    glass: 'amber',
+    size: [38, 15.9],
+    filaments: [['only', 21.35, 190, 0.2]],
+  },
+  {
+    category: 'RY10W',
+    names: ['245A'],
+    base: 'BAU15s',
+    glass: 'amber',
+    size: [37.5, 19],
+    filaments: [['only', 11, 75, 0.2]],
+  },
+  // No UN category: the trade calls it so.
+  {
+    category: 'WY21/5W',
+    trade: true,
+    names: ['7444NA', '7444A', 'T20 twin amber'],
+    base: 'WX3x16q',
+    glass: 'amber',
+    filaments: [
+      ['bright', 26.5, 280, 0.2],
+      ['dim', 6.6, 21, 0.2],
+    ],
+  },
+  {
+    category: '7443NA',
+    trade: true,
+    names: ['7443A'],
+    base: 'W3x16q',
+    glass: 'amber',
+    filaments: [
+      ['bright', 26.5, 280, 0.2],
+      ['dim', 6.6, 21, 0.2],
+    ],
+  },
+  {
+    category: 'P27W',
+    names: ['T25 27 W'],
+    base: 'W2.5x16d',
+    filaments: [['only', 32.1, 475, 0.15]],
+  },
+  {
+    category: 'P27/7W',
+    names: ['T25 twin 27 W'],
+    base: 'W2.5x16q',
+    filaments: [
+      ['bright', 32.1, 475, 0.15],
+      ['dim', 8.5, 36, 0.15],
+    ],
   },
   // Panel bulbs are no UN category; they go by their holder.
   {
@@ -246,6 +324,7 @@ const SIZES: Record<BaseId, readonly [lengthMm: number, glassMm: number]> = {
   W3x16d: [44.5, 20.5],
   WX3x16d: [44.5, 20.5],
   W3x16q: [44.5, 20.5],
+  WX3x16q: [44.5, 20.5],
   'B8.5d': [16, 8.5],
   'BX8.5d': [16, 8.5],
   'W2.5x16d': [53, 25.4],
@@ -287,7 +366,9 @@ function record(row: Row): Bulb {
       lumensTolerance,
     })),
     ...(row.interchange ? { interchange: row.interchange } : {}),
-    source: together(SOURCES.unR37, SOURCES.tradeNumbers, SOURCES.sizes),
+    source: row.trade
+      ? together(SOURCES.tradeOnly, SOURCES.sizes)
+      : together(SOURCES.unR37, SOURCES.tradeNumbers, SOURCES.sizes),
   };
 }
 

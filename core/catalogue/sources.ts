@@ -7,5 +7,8 @@ export const SOURCES = {
   iec60061: fromMemory('IEC 60061-1 lamp caps'),
   iec60063: fromMemory('IEC 60063 preferred number series'),
   tradeNumbers: fromMemory('British trade numbers, as common practice has them'),
+  tradeOnly: fromMemory(
+    'a name of the trade, no category of UN Regulation 37; its figures as the like in clear glass',
+  ),
   sizes: fromMemory('sizes typical of the kind'),
 } as const;

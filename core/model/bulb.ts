@@ -11,6 +11,7 @@ export const BaseId = z.enum([
   'W3x16d',
   'WX3x16d',
   'W3x16q',
+  'WX3x16q',
   'W2.5x16d',
   'W2.5x16q',
   'W2.1x9.5d',

@@ -1,6 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { filamentWatts, findBulbs, ratedWatts, signalFilament } from '../../../core/catalogue/bulbs.ts';
+import { isCapsule, nearWords } from '../../../core/catalogue/nearBulbs.ts';
 import { watts } from '../../../core/formatting/format.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import { bulbChoices } from '../../../core/quick/bulbChoices.ts';
@@ -25,7 +26,7 @@ export function BulbTiles({
     typed.trim() === ''
       ? null
       : findBulbs(typed)
-          .filter((bulb) => volts.includes(bulb.systemVolts))
+          .filter((bulb) => volts.includes(bulb.systemVolts) && !isCapsule(bulb))
           .slice(0, MOST_FOUND);
   return (
     <>
@@ -44,7 +45,7 @@ export function BulbTiles({
             </span>
           </button>
         ))}
-        {found?.length === 0 && <p>No bulb is called that. Take the picture that looks like it.</p>}
+        {found?.length === 0 && <p>{noneWords(typed)}</p>}
         <button type="button" className={classes.tile} onClick={() => onTake(null, false)}>
           I don’t know
         </button>
@@ -73,4 +74,12 @@ function inWords(bulb: Bulb): string {
   const others = bulb.names.slice(1, 3).join(', ');
   const size = `${ratedWords(bulb)}, ${bulb.filaments.length > 1 ? 'two filaments' : bulb.base}`;
   return others ? `${others} · ${size}` : size;
+}
+
+/** Why no tile is shown for what was typed, and what to do. */
+function noneWords(typed: string): string {
+  const [known] = findBulbs(typed);
+  if (known && isCapsule(known))
+    return `${known.names[0]} is a capsule of headlamps and fog lamps: no signal lamp takes it. Take the picture that looks like yours.`;
+  return `No bulb is called that. ${nearWords(typed)} Take the picture that looks like it.`;
 }
