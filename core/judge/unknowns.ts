@@ -13,6 +13,7 @@ export interface Unknown {
     | 'repeaters-assumed'
     | 'pilot-assumed'
     | 'outputs-not-seen'
+    | 'sockets-not-seen'
     | 'trials-contradict';
   /** one sentence: what is not known, and what to do about it */
   narrow: string;

@@ -75,7 +75,7 @@ export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
     ways.map((each) => ({ where: placeOf(each.way), vehicle: each.way.job.vehicle, verdict: of(each) }));
   const [first] = ways as [WayVerdicts];
   const open: Unknown[] = [
-    ...buildUnknowns(job.vehicle),
+    ...buildUnknowns(job, shelf),
     ...(contradiction ? [{ what: 'trials-contradict' as const, narrow: contradiction }] : []),
   ];
   const turns = (of: (each: WayVerdicts) => TurnVerdict): TurnVerdict => {

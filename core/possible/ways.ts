@@ -1,4 +1,6 @@
+import { mayBeCk } from '../catalogue/bases.ts';
 import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
+import { inARow } from '../formatting/format.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
 import { ownSideSeen } from '../judge/watcherSeen.ts';
@@ -7,9 +9,11 @@ import type { VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { TurnOutputs, Vehicle } from '../model/vehicle/vehicle.ts';
 import { fitThermal, setFlasher } from '../presets/flashers.ts';
+import { ledOf } from '../simulation/fitment.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
 import { distinctLayouts, ofTurnsAnew, setTurnOutputs, turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
@@ -25,6 +29,8 @@ export interface Way {
   pilot: boolean;
   /** how its controller drives the turn lamps; null for a relay, or where it is as it is drawn */
   outputs: TurnOutputs | null;
+  /** how the twin wedge sockets are wired that nobody has looked at; null where it makes no difference */
+  sockets: Lamp['socketWiring'] | null;
   job: Job;
   /** with its LEDs as they are on this way */
   shelf: Shelf;
@@ -59,8 +65,9 @@ export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
   const left = waysOf(job, shelf);
   return built.filter((way) =>
     left.some(
-      ({ flasher, repeaters, pilot, outputs }) =>
+      ({ flasher, repeaters, pilot, outputs, sockets }) =>
         flasher === way.flasher &&
+        sockets === way.sockets &&
         repeaters === way.repeaters &&
         pilot === way.pilot &&
         outputs === way.outputs,
@@ -84,15 +91,25 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
   const pilots = single && facts?.pilotAssumed ? [true, false] : [single];
   const layouts = (kind: FlasherKind) =>
     kind === 'controller' && facts?.turnOutputs ? distinctLayouts(job.vehicle, facts.turnOutputs) : [null];
+  const wirings: readonly Build['sockets'][] =
+    openSockets(job, shelves[0] ?? []).length > 0 ? ['standard', 'ck'] : [null];
   const builds = kinds.flatMap((kind) =>
     layouts(kind).flatMap((outputs) =>
       repeaters.flatMap((present) =>
-        pilots.map((pilot): Build => ({ flasher: kind, repeaters: present, pilot, outputs })),
+        pilots.flatMap((pilot) =>
+          wirings.map((sockets): Build => ({ flasher: kind, repeaters: present, pilot, outputs, sockets })),
+        ),
       ),
     ),
   );
   const [only] = builds;
-  if (builds.length === 1 && only && only.flasher === flasher.kind && only.outputs === null)
+  if (
+    builds.length === 1 &&
+    only &&
+    only.flasher === flasher.kind &&
+    only.outputs === null &&
+    only.sockets === null
+  )
     return shelves.map((mine) => ({ ...only, job, shelf: mine }));
   return builds.flatMap((build) => {
     const built = asBuilt(job, build);
@@ -101,10 +118,22 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
 }
 
 /** One way a vehicle may be built. */
-type Build = Pick<Way, 'flasher' | 'repeaters' | 'pilot' | 'outputs'>;
+type Build = Pick<Way, 'flasher' | 'repeaters' | 'pilot' | 'outputs' | 'sockets'>;
+
+/** The twin wedge sockets with an LED for both filaments whose wiring, standard or CK, nobody has looked at. */
+export function openSockets(job: Job, shelf: Shelf): Lamp[] {
+  return job.vehicle.lamps.filter(
+    (lamp) =>
+      lamp.socketWiring === undefined &&
+      mayBeCk(job.vehicle.region, lamp.base) &&
+      ledOf(job, shelf, lamp.id)?.twin !== undefined,
+  );
+}
 
 /** What nobody has looked at of how a vehicle is built, and the look that tells. */
-export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
+export function buildUnknowns(job: Job, shelf: Shelf): Unknown[] {
+  const { facts, flasher } = job.vehicle;
+  const sockets = openSockets(job, shelf);
   const flashers = !facts?.flasherSeen && (facts?.flashers?.length ?? 0) > 1;
   return [
     ...(flashers
@@ -120,6 +149,14 @@ export function buildUnknowns({ facts, flasher }: Vehicle): Unknown[] {
           {
             what: 'outputs-not-seen' as const,
             narrow: `Nobody has looked whether each corner hangs on an output of its own, where a load at the rear does nothing for the front. ${OUTPUTS_LOOK}`,
+          },
+        ]
+      : []),
+    ...(sockets.length > 0
+      ? [
+          {
+            what: 'sockets-not-seen' as const,
+            narrow: `Nobody has looked how the twin sockets of ${inARow(sockets.map(({ name }) => name.toLowerCase()))} are wired: earth contacts on opposite corners are standard, on one side CK, where an LED made for the other shorts the parking feed.`,
           },
         ]
       : []),
@@ -170,8 +207,8 @@ const built = new WeakMap<Vehicle, Map<string, Vehicle>>();
 function asBuilt(job: Job, build: Build): Job {
   const known = built.get(job.vehicle) ?? new Map<string, Vehicle>();
   built.set(job.vehicle, known);
-  const { flasher: kind, repeaters, pilot, outputs } = build;
-  const key = `${kind} ${repeaters} ${pilot} ${outputs}`;
+  const { flasher: kind, repeaters, pilot, outputs, sockets } = build;
+  const key = `${kind} ${repeaters} ${pilot} ${outputs} ${sockets}`;
   const vehicle = known.get(key) ?? vehicleBuilt(job.vehicle, build);
   known.set(key, vehicle);
   const said = ofTurnsAnew(job, job.vehicle, vehicle);
@@ -185,7 +222,7 @@ function asBuilt(job: Job, build: Build): Job {
   };
 }
 
-function vehicleBuilt(as: Vehicle, { flasher: kind, repeaters, pilot, outputs }: Build): Vehicle {
+function vehicleBuilt(as: Vehicle, { flasher: kind, repeaters, pilot, outputs, sockets }: Build): Vehicle {
   const vehicle = structuredClone(as);
   delete vehicle.facts?.flashers;
   delete vehicle.facts?.turnOutputs;
@@ -195,6 +232,8 @@ function vehicleBuilt(as: Vehicle, { flasher: kind, repeaters, pilot, outputs }:
   if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
   if (outputs !== null && turnOutputsOf(vehicle) !== outputs) setTurnOutputs(vehicle, outputs);
   if (!repeaters) takeRepeatersOff(vehicle);
+  if (sockets)
+    for (const lamp of vehicle.lamps) if (mayBeCk(vehicle.region, lamp.base)) lamp.socketWiring ??= sockets;
   return vehicle;
 }
 
@@ -218,15 +257,15 @@ export function isFor(flasher: FlasherKind, kind: VehicleCure['kind']): boolean 
  * What of the ways a vehicle may be built tells apart anything on a circuit that is on steadily: equal where nothing does.
  * What flashes the turn lamps, and whether there are repeaters, bears on it only by a controller's output or a fuse.
  */
-export function steadyKey({ flasher, repeaters, outputs, job }: Way, circuitId: string): string {
+export function steadyKey({ flasher, repeaters, outputs, sockets, job }: Way, circuitId: string): string {
   const { circuits, flasher: mine } = job.vehicle;
   const circuit = circuits.find(({ id }) => id === circuitId);
   const fuses = circuits.flatMap(({ kind, stopFuseId }) =>
     kind === 'turn' && stopFuseId !== undefined ? [stopFuseId] : [],
   );
   const shares = circuit?.from.by === 'switch' && [mine.fuseId, ...fuses].includes(circuit.from.fuseId);
-  if (flasher === 'controller' || shares) return `${flasher} ${repeaters} ${outputs}`;
-  return 'any relay';
+  if (flasher === 'controller' || shares) return `${flasher} ${repeaters} ${outputs} ${sockets}`;
+  return `any relay ${sockets}`;
 }
 
 /** One way of each kind that differs on a circuit that is on steadily. */
