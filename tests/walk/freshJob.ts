@@ -61,15 +61,21 @@ export function everyTruth(job: Job): Job[] {
   const kinds = facts?.flashers ?? [job.vehicle.flasher.kind];
   const outputs = (kind: FlasherKind) =>
     kind === 'controller' ? (facts?.turnOutputs ?? [undefined]) : [undefined];
+  // Which of the two wirings a twin wedge has no look at the bulb tells.
+  const open = job.vehicle.lamps.some(({ base, socketWiring }) => isWedge(base) && !socketWiring);
+  const wirings = open ? (['standard', 'ck'] as const) : [undefined];
   const builds = kinds.flatMap((kind) =>
-    outputs(kind).flatMap((layout) => [true, false].map((yes) => ({ kind, layout, yes }))),
+    outputs(kind).flatMap((layout) =>
+      wirings.flatMap((wiring) => [true, false].map((yes) => ({ kind, layout, wiring, yes }))),
+    ),
   );
-  return builds.map(({ kind, layout, yes }) => {
+  return builds.map(({ kind, layout, wiring, yes }) => {
     const mine: Job = { ...job, vehicle: structuredClone(job.vehicle) };
     const { vehicle } = mine;
     if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
     delete vehicle.facts?.flashers;
     delete vehicle.facts?.turnOutputs;
+    if (wiring) for (const lamp of vehicle.lamps) if (isWedge(lamp.base)) lamp.socketWiring ??= wiring;
     // A fresh layout is drawn as is usual: as it is, its circuits and what a cure says of them may be others.
     if (layout) setTurnOutputs(vehicle, layout);
     tellTurnsAnew(mine, job.vehicle);
@@ -124,4 +130,9 @@ export function stateOf(job: Job, shelf: Shelf, of: 'turn' | { circuitId: string
       return circuit ? [judge.circuit(circuit).state] : [];
     }),
   );
+}
+
+/** Twin wedges that come wired standard or CK. */
+function isWedge(base: string): boolean {
+  return base === 'W2.5x16q' || base === 'W3x16q' || base === 'WX3x16q';
 }

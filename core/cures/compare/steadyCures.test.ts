@@ -4,7 +4,9 @@ import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { Judge } from '../../judge/judge.ts';
 import { answerQuestion } from '../../lookover/questions.ts';
 import type { Job } from '../../model/job.ts';
+import { newJob } from '../../model/newJob.ts';
 import type { LedPart } from '../../model/part.ts';
+import { layoutEntries, startingVehicle } from '../../presets/startingLayout.ts';
 import { bleedResistor } from '../bleedResistor.ts';
 import type { CureReport } from './evaluate.ts';
 import { circuitScope } from './scope.ts';
@@ -111,5 +113,34 @@ describe('a sensed brake wire', () => {
     expect(of(cures, 'bleed')).toMatchObject({ state: 'holds' });
     expect(of(cures, 'filament')).toMatchObject({ state: 'holds' });
     expect(of(cures, 'load')).toMatchObject({ state: null });
+  });
+});
+
+describe('an interior lamp of which nobody knows whether it is watched', () => {
+  it('is offered the resistor that would content whatever may watch it', () => {
+    const vehicle = startingVehicle('car', {
+      name: 'Car',
+      model: '',
+      kind: 'car',
+      year: 2014,
+      region: 'UN',
+      systemVolts: 12,
+      entries: layoutEntries({ kind: 'car', year: 2014, region: 'UN' }).filter(({ usual }) => usual),
+      flasher: 'controller',
+    });
+    const job = newJob('j', 'j', vehicle, '2026-01-01T00:00:00.000Z');
+    const lamp = vehicle.lamps.find(({ id }) => id === 'interior');
+    const circuit = vehicle.circuits.find(({ kind }) => kind === 'interior');
+    if (!lamp || !circuit) throw new Error('no interior lamp');
+    expect(circuit.watched).toBeNull();
+    lamp.resistorMount = 'chassis';
+    const led = DEMO_SHELF.find((part): part is LedPart => part.kind === 'led') as LedPart;
+    const fitting: LedPart = { ...led, id: 'festoon', bases: [lamp.base], watts: 1, colour: 'white' };
+    job.chosen[lamp.id] = fitting.id;
+    const [told] = steadyComplaints(job, [...DEMO_SHELF, fitting]);
+    expect(told?.circuitId).toBe(circuit.id);
+    const load = told?.cures.find(({ option }) => option.id === 'load');
+    expect(load?.option.refused, load?.reason).toBeNull();
+    expect(load?.state).toBe('holds');
   });
 });

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { Vehicle, type VehicleKind } from '../../model/vehicle/vehicle.ts';
 import { layoutEntries, startingVehicle } from '../../presets/startingLayout.ts';
 import { settleWatch } from './openWatch.ts';
-import { setCanSetLed, setLeaks, setPulsed, setWatched, watchMap } from './watchMap.ts';
+import { setAlreadyLed, setCanSetLed, setLeaks, setPulsed, setWatched, watchMap } from './watchMap.ts';
 
 function fresh(kind: VehicleKind, year: number, controller = false): Vehicle {
   return startingVehicle('v', {
@@ -102,5 +102,17 @@ describe('the watch map', () => {
     expect(watchMap(relay).every(({ pulsed, leaks }) => pulsed === undefined && leaks === undefined)).toBe(
       true,
     );
+  });
+
+  it('of an output that is set to LED already says so: it can be, and nothing is to be written', () => {
+    const vehicle = fresh('car', 2014, true);
+    const row = (id: string) => watchMap(vehicle).find(({ circuit }) => circuit.id === id);
+    setAlreadyLed(vehicle, 'turn-left', true);
+    expect(row('turn-left')).toMatchObject({ setLed: true, canSetLed: true });
+    // Front and rear are set apart.
+    expect(row('turn-left-rear')).toMatchObject({ setLed: false, canSetLed: null });
+    setAlreadyLed(vehicle, 'turn-left', false);
+    expect(row('turn-left')).toMatchObject({ setLed: false });
+    expect(() => setAlreadyLed(vehicle, 'none', true)).toThrow(RangeError);
   });
 });

@@ -16,6 +16,8 @@ export interface WatchRow {
   toldElsewhere: boolean;
   /** whether its controller can be told of LEDs; undefined where nothing there could be */
   canSetLed: boolean | null | undefined;
+  /** whether it is set to LED already */
+  setLed: boolean;
   /** whether its output pulses, and lets something through while off; undefined where there is no output */
   pulsed: boolean | null | undefined;
   leaks: boolean | null | undefined;
@@ -34,6 +36,7 @@ export function watchMap(vehicle: Vehicle): WatchRow[] {
       watched: by !== null || (circuit.watched === null ? null : false),
       toldElsewhere: circuit.kind === 'turn' || (by !== null && !output?.watch && !circuit.watched),
       canSetLed: output?.watch?.canSetLed,
+      setLed: output?.watch?.setting === 'led',
       pulsed: output && (output.pwm ? true : output.notPulsed ? false : null),
       leaks: output && (output.leakOhms ? true : output.leakFree ? false : null),
       duty: output?.pwm?.to === 'dim' ? output.pwm.duty : null,
@@ -67,6 +70,20 @@ export function setWatched(vehicle: Vehicle, circuitId: string, watched: boolean
 export function setCanSetLed(vehicle: Vehicle, circuitId: string, can: boolean | null): void {
   const output = outputOf(vehicle, circuitById(vehicle, circuitId));
   if (output?.watch) output.watch.canSetLed = can;
+}
+
+/**
+ * Says whether an output is set to LED already, by the works or by who was there before: then it can be, and nothing is to be
+ * written.
+ *
+ * @param vehicle changed in place
+ * @throws RangeError when the vehicle has no such circuit
+ */
+export function setAlreadyLed(vehicle: Vehicle, circuitId: string, set: boolean): void {
+  const { watch } = outputOf(vehicle, circuitById(vehicle, circuitId)) ?? {};
+  if (!watch) return;
+  watch.setting = set ? 'led' : 'filament';
+  if (set) watch.canSetLed = true;
 }
 
 /** A dimmed tail of most controllers, and what others hold their lamps at (typical). */

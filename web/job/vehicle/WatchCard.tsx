@@ -1,6 +1,7 @@
 import { NativeSelect } from '@mantine/core';
 import { percent } from '../../../core/formatting/format.ts';
 import {
+  setAlreadyLed,
   setCanSetLed,
   setLeaks,
   setPulsed,
@@ -42,7 +43,15 @@ export function WatchCard() {
               key={row.circuit.id}
               row={row}
               onWatched={say('Watcher', setWatched)}
-              onCanSetLed={say('LED setting', setCanSetLed)}
+              onCanSetLed={say('LED setting', (vehicle, circuitId, can) => {
+                setAlreadyLed(vehicle, circuitId, false);
+                setCanSetLed(vehicle, circuitId, can);
+              })}
+              onSet={() =>
+                edit(`LED setting of ${row.circuit.name.toLowerCase()}`, (draft) =>
+                  setAlreadyLed(draft.vehicle, row.circuit.id, true),
+                )
+              }
               onPulsed={say('Pulses', setPulsed)}
               onLeaks={say('Leakage', setLeaks)}
             />
@@ -59,14 +68,16 @@ interface RowProps {
   row: WatchRow;
   onWatched(fact: boolean | null): void;
   onCanSetLed(fact: boolean | null): void;
+  onSet(): void;
   onPulsed(fact: boolean | null): void;
   onLeaks(fact: boolean | null): void;
 }
 
 function Row({
-  row: { circuit, by, watched, toldElsewhere, canSetLed, pulsed, leaks, duty },
+  row: { circuit, by, watched, toldElsewhere, canSetLed, setLed, pulsed, leaks, duty },
   onWatched,
   onCanSetLed,
+  onSet,
   onPulsed,
   onLeaks,
 }: RowProps) {
@@ -97,13 +108,16 @@ function Row({
       {canSetLed !== undefined && (
         <NativeSelect
           aria-label={`LED setting for ${circuit.name}`}
-          value={answerOf(canSetLed)}
+          value={setLed ? 'set' : answerOf(canSetLed)}
           data={[
+            { value: 'set', label: 'set to LED already' },
             { value: 'yes', label: 'can be set to LED' },
             { value: 'no', label: 'cannot be set to LED' },
             { value: 'unknown', label: 'setting not looked up' },
           ]}
-          onChange={(event) => onCanSetLed(factOf(event.currentTarget.value))}
+          onChange={({ currentTarget: { value } }) =>
+            value === 'set' ? onSet() : onCanSetLed(factOf(value))
+          }
         />
       )}
       {pulsed !== undefined && (

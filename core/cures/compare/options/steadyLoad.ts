@@ -4,7 +4,7 @@ import { bodyOf, condemnedIn, HOT_DAY, mountedPieces, usesOfPiece } from '../../
 import { judgeHeat } from '../../../heat/useCases.ts';
 import type { JobAnalysis } from '../../../judge/analysis.ts';
 import { Judge } from '../../../judge/judge.ts';
-import { watcherOf } from '../../../judge/requirements/watch.ts';
+import { watchedBy } from '../../../judge/watchedBy.ts';
 import { chargingVolts } from '../../../judge/workingPoints.ts';
 import type { LoadResistorCure, ResistorPiece } from '../../../model/cures.ts';
 import type { Job } from '../../../model/job.ts';
@@ -91,7 +91,8 @@ function loadsAt(feeds: Circuit['feeds'], piece: ResistorPiece): LoadResistorCur
  */
 function highestOhms(analysis: JobAnalysis, circuit: Circuit, feeds: Circuit['feeds']): number | null {
   const { job } = analysis;
-  if (watcherOf(job.vehicle, job.vehicle.flasher, circuit) === null) return null;
+  // Where nobody has looked whether anything watches it, a resistor that would content it may be needed.
+  if (watchedBy(job, job.vehicle.flasher, circuit).who === null) return null;
   const holds = (value: number) => {
     const piece: ResistorPiece = { partId: null, ohms: value, watts: 1, tolerance: 0 };
     const cured: Job = { ...job, cures: { ...job.cures, [circuit.id]: loadsAt(feeds, piece) } };
