@@ -14,7 +14,7 @@ import { controlsFor } from '../simulation/moment.ts';
 import type { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { JobAnalysis } from './analysis.ts';
 import { coverOf } from './cover.ts';
-import { broken, heaviest } from './limits.ts';
+import { broken, heaviest, limitStates } from './limits.ts';
 import { acrossPairs, mirrored, pointsAcross } from './mirror.ts';
 import { predictRate } from './ratePrediction.ts';
 import { backFeedRequirement } from './requirements/backFeed.ts';
@@ -186,7 +186,7 @@ export class Judge {
   hazardState(): VerdictState {
     if (this.flasher.kind === 'controller') return this.hazardVerdict().state;
     const supplies = workingPoints(this.vehicle.systemVolts).map(({ volts }) => volts);
-    return this.hazardLimits(supplies).every(({ ok }) => ok) ? 'holds' : 'too-much';
+    return worstState(limitStates(this.hazardLimits(supplies)));
   }
 
   /** Every turn circuit; what is the mirror image of another is not asked for again. */
@@ -239,7 +239,7 @@ export class Judge {
     const rate = seen ? { low: Math.min(short, predicted.high), high: short } : predicted;
     const first: Ground = seen
       ? { of: 'seen', trial: seen }
-      : this.flashGround('lamps', state, limits, findings);
+      : this.flashGround('lamps', state, watched, limits, findings);
     return {
       ...judged,
       state,
@@ -333,10 +333,12 @@ export class Judge {
     const why = inOrder([
       { state: judged.watched, ground: steady },
       ...judged.findings.map(asGround),
-      ...broken(limits).map((limit) => ({
-        state: 'too-much' as const,
-        ground: { of: 'limits' as const, limits: [limit] },
-      })),
+      ...limits
+        .filter(({ ok, open }) => !ok || open)
+        .map((limit) => ({
+          state: limit.open ? ('either-way' as const) : ('too-much' as const),
+          ground: { of: 'limits' as const, limits: [limit] },
+        })),
     ]);
     return { ...judged, why };
   }
@@ -356,12 +358,17 @@ export class Judge {
   private flashGround(
     subject: Extract<Ground, { of: 'flash' }>['subject'],
     state: VerdictState,
+    watched: VerdictState,
     limits: readonly LimitCheck[],
     findings: readonly Finding[],
     said: readonly LimitCheck[] = [],
   ): Ground {
     const over = broken(limits);
     if (state === 'too-much' && over.length > 0) return { of: 'limits', limits: over };
+    const open = limits.filter((limit) => limit.open);
+    const settled = findings.every((finding) => finding.state === 'holds');
+    if (state === 'either-way' && watched === 'holds' && settled && open.length > 0)
+      return { of: 'limits', limits: open };
     const wrong = findings.filter((finding) => finding.state !== 'holds');
     return { of: 'flash', subject, flasher: this.flasher, wrong, limits: said };
   }
@@ -379,11 +386,7 @@ export class Judge {
       circuitId: circuit.id,
       kind: circuit.kind,
       side: circuit.side,
-      state: worstState([
-        watched,
-        ...limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
-        ...findings.map((finding) => finding.state),
-      ]),
+      state: worstState([watched, ...limitStates(limits), ...findings.map((finding) => finding.state)]),
       watched,
       points,
       worst: points.length > 0 ? worstPoint(points) : null,
@@ -475,10 +478,7 @@ export class Judge {
     const supplies = suppliesOf(points);
     const litAmps = this.litAmps(turnCircuits(this.vehicle), supplies);
     const limits = this.hazardLimits(supplies);
-    const state = worstState([
-      ...points.map((each) => each.state),
-      ...limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
-    ]);
+    const state = worstState([...points.map((each) => each.state), ...limitStates(limits)]);
     const worst = worstPoint(points);
     return {
       state,
@@ -491,6 +491,7 @@ export class Judge {
         this.flashGround(
           this.flasher.kind === 'controller' ? 'weaker-side' : 'both-sides',
           state,
+          worstState(points.map((each) => each.state)),
           limits,
           [],
           limits.slice(0, 1),
@@ -590,16 +591,13 @@ function saidBy(requirement: (scene: Scene) => Finding[], scenes: readonly Scene
 
 /** A verdict where whoever may watch says no more than so much. */
 function withWatched(asIf: CircuitVerdict, watched: VerdictState): CircuitVerdict {
-  const rest = [
-    ...asIf.limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much'])),
-    ...asIf.findings.map((finding) => finding.state),
-  ];
+  const rest = [...limitStates(asIf.limits), ...asIf.findings.map((finding) => finding.state)];
   return { ...asIf, watched, state: worstState([watched, ...rest]) };
 }
 
 /** The verdict of a circuit that was seen to fall short with just what is fitted. */
 function withSeen(judged: CircuitVerdict, trial: ShortSeen): CircuitVerdict {
-  const rest = judged.limits.flatMap((limit): VerdictState[] => (limit.ok ? [] : ['too-much']));
+  const rest = limitStates(judged.limits);
   return {
     ...judged,
     watched: 'falls-short',

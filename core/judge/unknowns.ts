@@ -14,6 +14,7 @@ export interface Unknown {
     | 'pilot-assumed'
     | 'outputs-not-seen'
     | 'sockets-not-seen'
+    | 'fuse-not-read'
     | 'trials-contradict';
   /** one sentence: what is not known, and what to do about it */
   narrow: string;

@@ -1,3 +1,4 @@
+import { inARow } from '../formatting/format.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { type VerdictState, worstState } from '../judge/states.ts';
@@ -80,7 +81,8 @@ export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
   ];
   const turns = (of: (each: WayVerdicts) => TurnVerdict): TurnVerdict => {
     const united = unitedTurns(told(of), job.vehicle);
-    return open.length > 0 ? { ...united, unknowns: [...open, ...united.unknowns] } : united;
+    const more = [...open, ...unreadFuses(ways)];
+    return more.length > 0 ? { ...united, unknowns: [...more, ...united.unknowns] } : united;
   };
   return {
     leds: turns((each) => each.leds),
@@ -96,6 +98,26 @@ export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
     }),
     ways,
   };
+}
+
+/** The fuses nobody has read on whose rating a verdict hangs; what decides nothing is not asked for. */
+function unreadFuses(ways: readonly WayVerdicts[]): Unknown[] {
+  const limits = ways.flatMap(({ leds, cured, steady }) => [
+    ...[leds, cured].flatMap(({ circuits, hazard }) => [
+      ...circuits.flatMap((circuit) => circuit.limits),
+      ...(hazard?.limits ?? []),
+    ]),
+    ...steady.flatMap(({ was, is }) => [...was.limits, ...is.limits]),
+  ]);
+  const names = [...new Set(limits.filter(({ open }) => open).map(({ name }) => name))];
+  return names.length > 0
+    ? [
+        {
+          what: 'fuse-not-read',
+          narrow: `Nobody has read what is printed on the ${inARow(names)}, and it decides: read it, and say it in Identify.`,
+        },
+      ]
+    : [];
 }
 
 /** The worst of all circuits a job may disturb as it is cured now, over every way its vehicle may be built. */

@@ -1,5 +1,6 @@
 import { FUSE_HOLD } from '../circuit/engine/netlist.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { fuseRating } from '../model/vehicle/fuseRating.ts';
 import { feedFuseId, fuseById } from '../model/vehicle/lookUp.ts';
 import { outputOf } from '../simulation/controls.ts';
 import { fuseHeatAmps, meltsBeforeCutOff } from '../simulation/fuseHeat.ts';
@@ -20,17 +21,28 @@ export function meltingFuses(
   probes: Pick<Probes, 'fuseAmps'>,
   moment: Pick<Moment, 'controls' | 'emfVolts'>,
   about: readonly string[],
-): string[] {
+): Melting {
   const past = (amps: number, ratedAmps: number) => amps > FUSE_HOLD * ratedAmps;
   // What does not melt it flowing all the time does not in pulses and flashes.
-  const near = simulation.vehicle.fuses.filter(({ id, ratedAmps }) => past(probes.fuseAmps(id), ratedAmps));
-  if (near.length === 0) return [];
-  const melting = near.filter(({ id, ratedAmps }) =>
-    past(fuseHeatAmps(simulation, id, moment, about), ratedAmps),
+  const near = simulation.vehicle.fuses.filter((fuse) =>
+    past(probes.fuseAmps(fuse.id), fuseRating(fuse).least),
   );
+  if (near.length === 0) return NOTHING_MELTS;
+  const heated = near.map((fuse) => ({ fuse, amps: fuseHeatAmps(simulation, fuse.id, moment, about) }));
   simulation.at(moment, about);
-  return melting.map(({ id }) => id);
+  const sure = heated.filter(({ fuse, amps }) => past(amps, fuseRating(fuse).most));
+  const maybe = heated.filter((each) => !sure.includes(each) && past(each.amps, fuseRating(each.fuse).least));
+  const ids = (some: typeof heated) => some.map(({ fuse }) => fuse.id);
+  return { sure: ids(sure), maybe: ids(maybe) };
 }
+
+/** Fuses that melt, and those that may: nobody has read what is printed on them. */
+export interface Melting {
+  sure: readonly string[];
+  maybe: readonly string[];
+}
+
+const NOTHING_MELTS: Melting = { sure: [], maybe: [] };
 
 /**
  * Outputs of a controller that guard themselves against what is drawn, and stay off: the circuits they feed. Where so much

@@ -72,6 +72,7 @@ export function deviations(expected: Outcome, seen: Outcome): Shown {
   if (seen.flash === 'unsure') maybe.push(`flash ${seen.short}`);
   else if (seen.flash !== null && seen.flash !== 'normal') sure.push(`flash ${seen.flash}`);
   for (const id of seen.blown) sure.push(`blown ${id}`);
+  for (const id of seen.mayBlow) if (!seen.blown.has(id)) maybe.push(`blown ${id}`);
   for (const id of seen.messages) sure.push(`message ${id}`);
   for (const id of seen.maybe) maybe.push(`message ${id}`);
   return { sure: sure.toSorted(), maybe: maybe.toSorted() };

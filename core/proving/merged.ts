@@ -24,6 +24,7 @@ export function merged(
     drawn: new Map([...fitted.drawn, ...faulty.drawn]),
     flashing: faulty.flashing,
     blown: new Set([...fitted.blown, ...faulty.blown]),
+    mayBlow: new Set([...fitted.mayBlow, ...faulty.mayBlow]),
     messages: told(fitted.messages, faulty.messages),
     maybe: told(fitted.maybe, faulty.maybe),
     flash: faulty.flash,

@@ -24,8 +24,9 @@ export interface Outcome {
   flash: FlashSeen | null;
   /** how it flashes where too little is drawn */
   short: 'fast' | 'slow' | 'none';
-  /** fuses that melt */
+  /** fuses that melt, and those that may, by a rating nobody has read */
   blown: ReadonlySet<string>;
+  mayBlow: ReadonlySet<string>;
   /** circuits of which the dash says something, and those of which it may */
   messages: ReadonlySet<string>;
   maybe: ReadonlySet<string>;

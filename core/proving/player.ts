@@ -112,7 +112,8 @@ export class CellPlayer {
         if (same) return merged(fitted, same, touched, this.vehicle);
         const faulty = this.play(simulation, cell, touched, fitted);
         // What a melted fuse took with it is more than the fault touches.
-        if (faulty.blown.size === fitted.blown.size) played.set(key, faulty);
+        if (faulty.blown.size === fitted.blown.size && faulty.mayBlow.size === fitted.mayBlow.size)
+          played.set(key, faulty);
         return faulty;
       },
     };
@@ -139,7 +140,7 @@ export class CellPlayer {
       return this.play(cut, cell, about, rest, [...off, ...tripped]);
     }
     const melt = meltingFuses(simulation, probes, moment, about);
-    if (melt.length > 0) return this.withFusesOut(simulation, melt, cell, about, rest, off);
+    if (melt.sure.length > 0) return this.withFusesOut(simulation, melt.sure, cell, about, rest, off);
     const lumens = new Map(rest?.lumens);
     // A pilot between the sides is there where both of them are.
     const pilot = turnCircuits(vehicle).every(({ id }) => about.includes(id)) ? vehicle.pilot : undefined;
@@ -170,6 +171,7 @@ export class CellPlayer {
       flashing,
       watts,
       blown: new Set(rest?.blown),
+      mayBlow: new Set([...(rest?.mayBlow ?? []), ...melt.maybe]),
       messages: new Set(rest?.messages),
       maybe: new Set(rest?.maybe),
       short: underloadedPace(simulation.fitment.flasher),

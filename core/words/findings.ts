@@ -79,6 +79,14 @@ function words(vehicle: Vehicle, finding: Finding): string {
 
 /** A value against its limit, in a sentence with both. */
 export function limitWords(limit: LimitCheck): string {
+  const { open } = limit;
+  const said = limitSaid(limit);
+  return open
+    ? `${said} Nobody has read that fuse, and between ${amps(open.least)} and ${amps(open.most)} it decides: read it.`
+    : said;
+}
+
+function limitSaid(limit: LimitCheck): string {
   const { name, value, ok } = limit;
   const most = limit.limit;
   switch (limit.kind) {

@@ -63,6 +63,7 @@ export class TracedVehicle {
       flash: sides.length === 0 ? null : this.paceOf(play),
       short: 'fast',
       blown: new Set(play.blownFuses),
+      mayBlow: new Set(),
       messages: new Set(this.toldBy(play, cell)),
       maybe: new Set(),
     };

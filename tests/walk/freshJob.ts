@@ -7,6 +7,7 @@ import type { Job } from '../../core/model/job.ts';
 import { newJob } from '../../core/model/newJob.ts';
 import type { LedPart, Shelf } from '../../core/model/part.ts';
 import type { FlasherKind } from '../../core/model/vehicle/flasher.ts';
+import { fuseRating } from '../../core/model/vehicle/fuseRating.ts';
 import type { Vehicle, VehicleKind } from '../../core/model/vehicle/vehicle.ts';
 import { setFlasher } from '../../core/presets/flashers.ts';
 import { layoutEntries, startingVehicle, usualVolts } from '../../core/presets/startingLayout.ts';
@@ -75,6 +76,12 @@ export function everyTruth(job: Job): Job[] {
     if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
     delete vehicle.facts?.flashers;
     delete vehicle.facts?.turnOutputs;
+    // What nobody has read on the fuses: all of them a size smaller or greater than is usual.
+    for (const fuse of vehicle.fuses) {
+      const { least, most } = fuseRating(fuse);
+      fuse.ratedAmps = yes ? least : most;
+      delete fuse.assumed;
+    }
     if (wiring) for (const lamp of vehicle.lamps) if (isWedge(lamp.base)) lamp.socketWiring ??= wiring;
     // A fresh layout is drawn as is usual: as it is, its circuits and what a cure says of them may be others.
     if (layout) setTurnOutputs(vehicle, layout);

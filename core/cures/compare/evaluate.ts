@@ -6,6 +6,7 @@ import type { PickLine } from '../../inventory/pickLine.ts';
 import { costOf, pickLines, powerBetween } from '../../inventory/picklist.ts';
 import type { JobAnalysis } from '../../judge/analysis.ts';
 import { Judge } from '../../judge/judge.ts';
+import { limitStates } from '../../judge/limits.ts';
 import { type VerdictState, worstState } from '../../judge/states.ts';
 import { variantOf } from '../../judge/variants.ts';
 import type { JudgedPoint, TurnVerdict } from '../../judge/verdict.ts';
@@ -177,14 +178,13 @@ function turnOutcome(judge: Judge): Outcome {
 
 function steadyOutcome(judge: Judge, { circuits }: CureScope): Outcome {
   const verdicts = circuits.map((circuit) => judge.circuit(circuit));
-  const broken = verdicts.some((verdict) => verdict.limits.some((limit) => !limit.ok));
   const state = worstState(verdicts.map((verdict) => verdict.state));
   const worst = verdicts.find((verdict) => verdict.state === state);
   return {
     state,
     watcher: worstState([
       ...verdicts.map((verdict) => verdict.watched),
-      ...(broken ? (['too-much'] as const) : []),
+      ...limitStates(verdicts.flatMap((verdict) => verdict.limits)),
     ]),
     allFour: false,
     reason: worst ? reasonOf(judge.job.vehicle, worst) : '',
@@ -261,10 +261,9 @@ function supposed({ supposes }: CureOption, state: VerdictState): VerdictState {
 
 /** What the watcher and the limits alone say. */
 function watcherState({ circuits, hazard }: TurnVerdict): VerdictState {
-  const broken = circuits.some((circuit) => circuit.limits.some((limit) => !limit.ok));
   return worstState([
     ...circuits.map((circuit) => circuit.watched),
-    ...(broken ? (['too-much'] as const) : []),
+    ...limitStates(circuits.flatMap((circuit) => circuit.limits)),
     ...(hazard ? [hazard.state] : []),
   ]);
 }

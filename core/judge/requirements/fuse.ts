@@ -1,4 +1,5 @@
 import { meanSquareOfFlash, type PulsedAmps } from '../../circuit/meanSquare.ts';
+import { fuseRating } from '../../model/vehicle/fuseRating.ts';
 import { feedFuseId, fuseById } from '../../model/vehicle/lookUp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { isOn } from '../../simulation/bearing.ts';
@@ -127,6 +128,19 @@ function worstLoad(turns: TurnCircuits, fuseId: string, resistorFactor: number, 
  * @param on what draws it
  */
 export function fuseLimits(fuse: Fuse, load: FuseLoad, stock: FuseLoad | null, on: OnFuse): LimitCheck[] {
+  const asRated = (ratedAmps: number) => limitsAt({ ...fuse, ratedAmps }, load, stock, on);
+  const taken = asRated(fuse.ratedAmps);
+  const rating = fuseRating(fuse);
+  if (rating.least === rating.most) return taken;
+  const least = asRated(rating.least);
+  const most = asRated(rating.most);
+  return taken.map((limit, index): LimitCheck => {
+    const [low, high] = [least[index]?.ok, most[index]?.ok];
+    return low === high ? { ...limit, ok: high ?? limit.ok } : { ...limit, ok: true, open: rating };
+  });
+}
+
+function limitsAt(fuse: Fuse, load: FuseLoad, stock: FuseLoad | null, on: OnFuse): LimitCheck[] {
   const { litAmps, rmsAmps } = load;
   const continuous = fuse.ratedAmps * FUSE_CONTINUOUS_SHARE;
   const asMade = stock !== null && rmsAmps <= stock.rmsAmps * 1.001;

@@ -1,3 +1,5 @@
+import type { FuseRating } from '../../model/vehicle/fuseRating.ts';
+
 /** What hangs on a fuse: what flashes, and whether anything else is lit beside it. */
 export interface OnFuse {
   flashing: 'hazard' | 'side' | null;
@@ -21,6 +23,8 @@ export type LimitCheck = LimitOf & {
   limit: number;
   unit: 'A' | 'W';
   ok: boolean;
+  /** of a fuse nobody has read: it may be kept or broken, by what the fuse may be rated, A */
+  open?: FuseRating;
 };
 
 /** A check of a value against its limit. */

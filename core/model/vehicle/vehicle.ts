@@ -10,6 +10,8 @@ export const Fuse = z.strictObject({
   id: Id,
   name: Line,
   ratedAmps: Amps,
+  /** nobody has read what is printed on it: it is taken as is usual */
+  assumed: z.literal(true).optional(),
   ohms: z.number().min(0).max(1),
   /** from the fuse box to what it feeds */
   wire: WireRun,

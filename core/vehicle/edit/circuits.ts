@@ -57,10 +57,17 @@ const FUSE_OHMS: readonly (readonly [amps: number, ohms: number])[] = [
   [40, 0.002],
 ];
 
-/** A blade fuse of a rating, with the wire from the box (typical). */
+/** A blade fuse of a usual rating, which nobody has read, with the wire from the box (typical). */
 export function bladeFuse(id: string, name: string, amps: number): Fuse {
   const ohms = FUSE_OHMS.find(([rating]) => rating >= amps)?.[1] ?? 0.002;
-  return { id, name: `${amps} A ${name}`, ratedAmps: amps, ohms, wire: { lengthM: 1.5, areaMm2: 1.5 } };
+  return {
+    id,
+    name: `${amps} A ${name}`,
+    ratedAmps: amps,
+    assumed: true,
+    ohms,
+    wire: { lengthM: 1.5, areaMm2: 1.5 },
+  };
 }
 
 /** What a lamp does now, its bright filament first. */
@@ -171,6 +178,19 @@ export function fuseFor(vehicle: Vehicle, kind: CircuitKind): string {
     vehicle.fuses.push(bladeFuse(id, name, rating));
   }
   return id;
+}
+
+/**
+ * What is printed on a fuse, as somebody read it.
+ *
+ * @param vehicle changed in place
+ */
+export function setFuseRead(vehicle: Vehicle, fuseId: string, amps: number): void {
+  const fuse = vehicle.fuses.find(({ id }) => id === fuseId);
+  if (!fuse) return;
+  fuse.name = fuse.name.replace(String(fuse.ratedAmps), String(amps));
+  fuse.ratedAmps = amps;
+  delete fuse.assumed;
 }
 
 /** Circuits a body controller does not look after: nobody is warned of a dead reading lamp. */

@@ -1,8 +1,8 @@
 import { NativeSelect } from '@mantine/core';
 import { bladeFuse, freeId } from '../../../core/vehicle/edit/circuits.ts';
 import { Card } from '../../ui/Card.tsx';
-import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { useDesk } from '../workspace.ts';
+import { FuseField } from './FuseField.tsx';
 import classes from './VehicleEditor.module.css';
 
 /** Which fuse each circuit hangs on, and what is printed on the fuses. */
@@ -55,26 +55,7 @@ export function CircuitsCard() {
       {fuses
         .filter((fuse) => fuse.id !== job.vehicle.flasher.fuseId)
         .map((fuse) => (
-          <SavedNumber
-            key={fuse.id}
-            label={fuse.name}
-            unit="A"
-            value={fuse.ratedAmps}
-            min={1}
-            max={60}
-            onSave={(amps) =>
-              edit(
-                `${fuse.name}: ${amps} A`,
-                (draft) => {
-                  const mine = draft.vehicle.fuses.find((each) => each.id === fuse.id);
-                  if (!mine) return;
-                  mine.name = mine.name.replace(String(mine.ratedAmps), String(amps));
-                  mine.ratedAmps = amps;
-                },
-                { mergeKey: `fuse-${fuse.id}` },
-              )
-            }
-          />
+          <FuseField key={fuse.id} fuse={fuse} />
         ))}
     </Card>
   );

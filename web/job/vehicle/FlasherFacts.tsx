@@ -5,6 +5,7 @@ import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { useDesk } from '../workspace.ts';
 import classes from './FlasherFacts.module.css';
+import { FuseField } from './FuseField.tsx';
 
 /** The facts of this vehicle that decide the verdict: what is printed on the fuse and on the flasher. */
 export function FlasherFacts() {
@@ -17,25 +18,7 @@ export function FlasherFacts() {
         {flasher.name}: it {flasherWords(flasher).whatItDoes}.
       </p>
       <div className={classes.facts}>
-        <SavedNumber
-          label="Turn fuse"
-          description="printed on it"
-          unit="A"
-          value={fuse.ratedAmps}
-          min={1}
-          max={60}
-          onSave={(amps) =>
-            edit(
-              `Fuse ${amps} A`,
-              (draft) => {
-                const mine = turnFuse(draft.vehicle);
-                mine.name = mine.name.replace(String(mine.ratedAmps), String(amps));
-                mine.ratedAmps = amps;
-              },
-              { mergeKey: 'fuse' },
-            )
-          }
-        />
+        <FuseField fuse={fuse} label="Turn fuse" />
         {flasher.kind !== 'controller' && (
           <SavedNumber
             label={flasher.kind === 'thermal' ? 'Flasher, made for' : 'Relay rating'}

@@ -1,0 +1,19 @@
+import type { Fuse } from './vehicle.ts';
+
+/** Blade fuses as they are sold, A (ISO 8820, from memory). */
+const BLADES = [2, 3, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60] as const;
+
+/** Between which ratings a fuse lies, A: the printed one, or where nobody has read it the next smaller and greater. */
+export interface FuseRating {
+  least: number;
+  most: number;
+}
+
+/** What a fuse may be rated, as far as somebody has read it. */
+export function fuseRating({ ratedAmps, assumed }: Pick<Fuse, 'ratedAmps' | 'assumed'>): FuseRating {
+  if (!assumed) return { least: ratedAmps, most: ratedAmps };
+  return {
+    least: BLADES.findLast((each) => each < ratedAmps) ?? ratedAmps,
+    most: BLADES.find((each) => each > ratedAmps) ?? ratedAmps,
+  };
+}
