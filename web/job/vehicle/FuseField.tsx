@@ -15,7 +15,7 @@ export function FuseField({ fuse, label = fuse.name }: { fuse: Fuse; label?: str
     <div>
       <SavedNumber
         label={label}
-        description={fuse.assumed ? 'nobody has read it: taken as is usual' : 'printed on it'}
+        description={fuse.assumed ? 'nobody has read it' : 'printed on it'}
         unit="A"
         value={fuse.ratedAmps}
         min={1}
