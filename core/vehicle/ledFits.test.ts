@@ -75,6 +75,11 @@ describe('ledFit', () => {
     expect(at('W3x16q', 'US')).toMatch(clash);
     expect(at('W3x16q', 'UN')).not.toMatch(clash);
     expect(at('BAY15d', 'US')).not.toMatch(clash);
+    // Nobody has looked: a CK bulb is told neither to fit nor to clash.
+    const there = { ...lamp('stop-tail-left'), base: 'W3x16q' as const };
+    const unread = ledFit({ ...QUILLON_75, region: 'US' }, there, { ...twin('W3x16q'), socketWiring: 'ck' });
+    expect(unread.cautions.join(' ')).toMatch(/Made for CK wiring. Whether this socket/);
+    expect(unread.cautions.join(' ')).not.toMatch(/this socket is wired/);
     const ck = { ...lamp('stop-tail-left'), base: 'W3x16q' as const, socketWiring: 'ck' as const };
     expect(ledFit(QUILLON_75, ck, twin('W3x16q')).cautions.join(' ')).toMatch(/short the parking feed/);
   });

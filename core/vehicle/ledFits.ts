@@ -52,14 +52,16 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
       );
     }
   }
-  if (wiringClashes(lamp, part)) {
+  // Which of the two it is no look at the bulb tells: nothing is said of it until somebody has looked.
+  const open = mayBeCk(vehicle.region, lamp.base) && lamp.socketWiring === undefined;
+  if (!open && wiringClashes(lamp, part)) {
     cautions.push(
       `Made for ${part.socketWiring === 'ck' ? 'CK' : 'standard'} wiring; this socket is wired ${lamp.socketWiring === 'ck' ? 'CK' : 'standard'}. It would short the parking feed to earth: look at the earth contacts before anything is bought.`,
     );
   }
-  if (mayBeCk(vehicle.region, lamp.base) && lamp.socketWiring === undefined && part.twin)
+  if (open && part.twin)
     cautions.push(
-      'Whether this socket is wired standard or CK is not known yet; the wrong LED shorts the parking feed. Identify shows how to tell.',
+      `Made for ${part.socketWiring === 'ck' ? 'CK' : 'standard'} wiring. Whether this socket is wired standard or CK is not known yet; the wrong LED shorts the parking feed. Identify shows how to tell.`,
     );
   const twin = circuitsOf(vehicle, lamp.id).length > 1 && baseRecord(lamp.base).twin;
   if (twin && !part.twin && !part.switchback) {

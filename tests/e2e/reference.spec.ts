@@ -9,7 +9,7 @@ test('anything is found from anywhere with a slash', async ({ page }) => {
   await expect(page.getByRole('dialog').getByRole('option').first()).toContainText('1156');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/reference\/bulbs\?q=1156/);
-  await expect(page.getByRole('row', { name: /^1156/ })).toContainText('2.10 A at 12.8 V');
+  await expect(page.getByRole('row', { name: /^1156 / })).toContainText('2.10 A at 12.8 V');
   await page.keyboard.press('/');
   await field.fill('gritter');
   await page.getByRole('dialog').getByRole('option', { name: /Job/ }).first().click();
