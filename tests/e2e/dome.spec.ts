@@ -37,6 +37,9 @@ test('a dome lamp alone, run whole from an empty profile: no word about flash', 
   await open('look-over');
   await page.getByRole('button', { name: 'All work' }).click();
   await page.getByLabel('What for').selectOption('light');
+  // Shown, it is kept: the page is left only then.
+  await expect(page.getByLabel('What for')).toHaveValue('light');
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();
   await open('identify');
   await page.getByRole('button', { name: 'All as listed' }).click();
   await open('cure');
