@@ -1,13 +1,14 @@
 /** Which turn lamps hang on one output: judged each way while nobody has looked, and decided by one look. */
 import { describe, expect, it } from 'vitest';
 import { planOf } from '../../cli/plan.ts';
-import { CORNER_SHELF, cornerJob, trialAt } from '../../demo/forTests.ts';
+import { CORNER_SHELF, cornerJob, demoJob, trialAt } from '../../demo/forTests.ts';
 import { compareTurnCures } from '../cures/compare/compare.ts';
 import { jobFileOf } from '../formats/jobFile.ts';
 import { watcherSeen } from '../judge/watcherSeen.ts';
 import { answerQuestion, questionsFor } from '../lookover/questions.ts';
 import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
+import type { Cavity, Connector } from '../model/vehicle/connector.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
 import { nextTurnTest } from './nextTest.ts';
@@ -65,6 +66,32 @@ describe('outputs nobody has looked at', () => {
     expect(outputs(job)).toBeUndefined();
     expect(turnCircuits(job.vehicle).map(({ id }) => id)).toEqual(['turn-left', 'turn-right']);
     expect(job.cures['turn-left']?.networks.map(({ lampId }) => lampId)).toEqual(['rear-turn-left']);
+  });
+
+  it('drawn so already, keep what was read of them', () => {
+    const job = structuredClone(demoJob('dial-a-ride-2'));
+    const before = structuredClone(job.vehicle);
+    answerQuestion(job, 'outputs', 'side');
+    expect(job.vehicle.flasher).toEqual(before.flasher);
+    expect(job.vehicle.circuits).toEqual(before.circuits);
+  });
+
+  it('take the wires of a plug along: each cavity feeds what drives the lamps behind it', () => {
+    const job = cornerJob('side', REAR, 2.7);
+    const cavity = { id: '1', use: { does: 'feed', circuitIds: ['turn-left'] }, provedBy: 'meter' } as const;
+    const plug = (id: string, lampIds: string[]): Connector => ({
+      id,
+      name: id,
+      housing: 'six-way',
+      at: { kind: 'lamps', lampIds },
+      cavities: [structuredClone(cavity) as unknown as Cavity],
+    });
+    job.vehicle.connectors = [plug('front', ['front-turn-left']), plug('rear', ['rear-turn-left'])];
+    const uses = () => job.vehicle.connectors?.map(({ cavities }) => cavities[0]);
+    answerQuestion(job, 'outputs', 'corner');
+    expect(uses()).toEqual([cavity, { ...cavity, use: { does: 'feed', circuitIds: ['turn-left-rear'] } }]);
+    answerQuestion(job, 'outputs', 'side');
+    expect(uses()).toEqual([cavity, cavity]);
   });
 
   it('have the look that parts them among the tests that tell most', () => {

@@ -2,7 +2,7 @@ import { UNDERLOADED } from '../devices/flasher.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { suppliesOf } from '../judge/learned.ts';
-import type { VerdictState } from '../judge/states.ts';
+import { type VerdictState, worstState } from '../judge/states.ts';
 import { ownSideSeen } from '../judge/watcherSeen.ts';
 import type { TrialResult, WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
@@ -36,17 +36,11 @@ function possibleResults(analysis: JobAnalysis, trial: WatcherTrial): TrialResul
   // What hurries one output of a side hurries all of it.
   const side = turnCircuitsOn(job.vehicle, circuit.side);
   const states = suppliesOf(trial, job.vehicle.systemVolts).map((volts) =>
-    sideState(side.map((one) => judge.circuitAt(one, volts, company).state)),
+    worstState(side.map((one) => judge.circuitAt(one, volts, company).state)),
   );
   const results = resultsFor(job.vehicle.flasher.kind, states);
   // Nobody calls it normal where the other side flashes too.
   return allFour ? results.filter((result) => result !== 'normal') : results;
-}
-
-/** What a side does of what its outputs do: one that surely falls short is enough. */
-function sideState(states: readonly VerdictState[]): VerdictState {
-  if (states.includes('falls-short')) return 'falls-short';
-  return states.every((state) => state === 'holds') ? 'holds' : 'either-way';
 }
 
 /** A job with what was fitted in a trial, and nothing known of what was seen. */

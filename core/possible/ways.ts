@@ -16,7 +16,7 @@ import { fitThermal, setFlasher } from '../presets/flashers.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
-import { distinctLayouts, ofTurnsAnew, setTurnOutputs, turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
+import { distinctLayouts, ofTurnsAnew, setTurnOutputs } from '../vehicle/edit/turnOutputs.ts';
 import { OUTPUTS_LOOK } from '../words/outputs.ts';
 import { couldBe } from './seen.ts';
 
@@ -230,7 +230,7 @@ function vehicleBuilt(as: Vehicle, { flasher: kind, repeaters, pilot, outputs, s
   delete vehicle.facts?.pilotAssumed;
   if (!pilot) delete vehicle.pilot;
   if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
-  if (outputs !== null && turnOutputsOf(vehicle) !== outputs) setTurnOutputs(vehicle, outputs);
+  if (outputs !== null) setTurnOutputs(vehicle, outputs);
   if (!repeaters) takeRepeatersOff(vehicle);
   if (sockets)
     for (const lamp of vehicle.lamps) if (mayBeCk(vehicle.region, lamp.base)) lamp.socketWiring ??= sockets;

@@ -3,14 +3,14 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { lampById, lampIdsOf, turnCircuits, turnSides } from '../../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { turnCircuits, turnSides } from '../../model/vehicle/lookUp.ts';
 import { builtWaysOf, type Way } from '../../possible/ways.ts';
 import { bestResistors } from '../loadResistor/plan.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import { onAnyWay } from './onAnyWay.ts';
 import { combinations } from './options/combinations.ts';
 import { turnOptions } from './options/turnOptions.ts';
+import { circuitScope, lampsIn } from './scope.ts';
 import { withCure } from './withCure.ts';
 
 /**
@@ -38,15 +38,11 @@ function compareOn({ job, shelf }: Way, { id }: TurnCircuit): CureReport[] {
   const sides = turnSides(job.vehicle).length;
   const size = (of: Job, at?: Lamp['end']) => {
     const there = at
-      ? side.filter((each) => lampsOn(job.vehicle, each).some((lamp) => lamp.end === at))
+      ? side.filter((each) => lampsIn(job.vehicle, circuitScope(each)).some((lamp) => lamp.end === at))
       : side;
     return there.map((each) => bestResistors(analysis.with(of), each, sides, at));
   };
   const bare = analysis.job;
   const alone = tryCures(analysis, turnOptions(bare, shelf, size(bare)));
   return [...alone, ...tryCures(analysis, combinations(bare, alone, size))];
-}
-
-function lampsOn(vehicle: Vehicle, circuit: TurnCircuit): Lamp[] {
-  return lampIdsOf(circuit).map((id) => lampById(vehicle, id));
 }

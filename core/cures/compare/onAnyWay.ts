@@ -2,12 +2,11 @@ import type { JobAnalysis } from '../../judge/analysis.ts';
 import { byWorst, worstState } from '../../judge/states.ts';
 import type { LoadResistorCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
-import { turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { eitherOf } from '../../possible/union.ts';
 import { flasherPlace, placeOf } from '../../possible/verdicts.ts';
 import { analysesOf, isFor, type Way } from '../../possible/ways.ts';
-import { ofTurnsAnew } from '../../vehicle/edit/turnOutputs.ts';
+import { drawnAlike, ofTurnsAnew } from '../../vehicle/edit/turnOutputs.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import type { CureOption } from './option.ts';
 import { type CureScope, turnScope } from './scope.ts';
@@ -63,7 +62,7 @@ function keyOf({ id, name, change }: CureOption): string {
 /** A cure told of the circuits a vehicle has when its outputs are wired otherwise. */
 function toldOf(option: CureOption, from: Vehicle, to: Vehicle): CureOption {
   const { change } = option;
-  if (!change || from === to || drawnAlike(from, to)) return option;
+  if (!change || drawnAlike(from, to)) return option;
   const { cures, vehicleCures } = ofTurnsAnew(
     { cures: { ...change.cures }, vehicleCures: [...(change.vehicleCures ?? [])] },
     from,
@@ -77,12 +76,6 @@ function toldOf(option: CureOption, from: Vehicle, to: Vehicle): CureOption {
       ...(change.vehicleCures ? { vehicleCures } : {}),
     },
   };
-}
-
-function drawnAlike(one: Vehicle, other: Vehicle): boolean {
-  const drawn = (vehicle: Vehicle) =>
-    JSON.stringify(turnCircuits(vehicle).map(({ id, feeds }) => [id, feeds.map(({ lampId }) => lampId)]));
-  return drawn(one) === drawn(other);
 }
 
 function withoutNulls(cures: Job['cures']): Record<string, LoadResistorCure> {

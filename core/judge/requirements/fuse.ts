@@ -135,8 +135,8 @@ export function fuseLimits(fuse: Fuse, load: FuseLoad, stock: FuseLoad | null, o
   const least = asRated(rating.least);
   const most = asRated(rating.most);
   return taken.map((limit, index): LimitCheck => {
-    const [low, high] = [least[index]?.ok, most[index]?.ok];
-    return low === high ? { ...limit, ok: high ?? limit.ok } : { ...limit, ok: true, open: rating };
+    // What a smaller fuse bears a greater one does: where both ends agree so does what lies between.
+    return least[index]?.ok === most[index]?.ok ? limit : { ...limit, ok: true, open: rating };
   });
 }
 

@@ -10,7 +10,8 @@ import type { Scene } from './scene.ts';
 export type SweepFinding = FindingOf<
   'sweep',
   {
-    lampId: string /** how many more lamps do not finish */;
+    lampId: string;
+    /** how many more lamps do not finish */
     others: number;
     ratePerMinute: number;
     onSeconds: number;

@@ -78,11 +78,13 @@ function nameOf({ name }: Lamp): string {
  * first of a side keeps its id, so that what was recorded of that side is still of it; each new output is as the one it
  * came from, watched for itself.
  *
- * @param vehicle changed in place; one whose turn lamps hang on a relay is left as it is
+ * @param vehicle changed in place; one whose turn lamps hang on a relay, or are drawn so already, is left as it is
  */
 export function setTurnOutputs(vehicle: Vehicle, layout: TurnOutputs): void {
   const { flasher } = vehicle;
   if (flasher.kind !== 'controller') return;
+  // What was read of its outputs stands.
+  if (drawing(vehicle, turnCircuits(vehicle)) === drawing(vehicle, grouped(vehicle, layout))) return;
   for (const side of turnSides(vehicle)) {
     const before = turnCircuitsOn(vehicle, side);
     const [first] = before;
@@ -102,8 +104,22 @@ export function setTurnOutputs(vehicle: Vehicle, layout: TurnOutputs): void {
       ...circuits.map((circuit) => outputLike(output, circuit)),
     ];
     vehicle.circuits = others.toSpliced(Math.min(at, others.length), 0, ...circuits);
+    tellCavities(vehicle, gone, circuits);
   }
   retuneWatchers(vehicle);
+}
+
+/** A cavity that fed a side feeds what drives the lamps on its plug now; how that was proved stands. */
+function tellCavities(vehicle: Vehicle, gone: ReadonlySet<string>, circuits: readonly Circuit[]): void {
+  for (const { at, cavities } of vehicle.connectors ?? []) {
+    const here = at.kind === 'lamps' ? at.lampIds : [];
+    const driving = circuits.filter(({ feeds }) => feeds.some(({ lampId }) => here.includes(lampId)));
+    const ids = (driving.length > 0 ? driving : circuits.slice(0, 1)).map(({ id }) => id);
+    for (const { use } of cavities) {
+      if (use?.does !== 'feed' || !use.circuitIds.some((id) => gone.has(id))) continue;
+      use.circuitIds = [...new Set(use.circuitIds.flatMap((id) => (gone.has(id) ? ids : [id])))];
+    }
+  }
 }
 
 function nameFor(side: Side, name: string): string {
@@ -141,6 +157,7 @@ type SaidOfTurns = Pick<Job, 'cures' | 'vehicleCures'>;
  * @param before the vehicle as it was
  */
 export function ofTurnsAnew(job: SaidOfTurns, before: Vehicle, after: Vehicle): SaidOfTurns {
+  if (drawnAlike(before, after)) return { cures: job.cures, vehicleCures: job.vehicleCures };
   const was = turnCircuits(before);
   const now = turnCircuits(after);
   const turned = new Set(was.map(({ id }) => id));
@@ -159,6 +176,13 @@ export function ofTurnsAnew(job: SaidOfTurns, before: Vehicle, after: Vehicle): 
     return now.filter((each) => sharesLamp(each, of)).map(({ id }) => ({ ...cure, circuitId: id }));
   });
   return { cures, vehicleCures };
+}
+
+/** Whether two drawings of a vehicle have the same turn circuits, with the same lamps on each. */
+export function drawnAlike(one: Vehicle, other: Vehicle): boolean {
+  const drawn = (vehicle: Vehicle) =>
+    JSON.stringify(turnCircuits(vehicle).map(({ id, feeds }) => [id, feeds.map(({ lampId }) => lampId)]));
+  return one === other || drawn(one) === drawn(other);
 }
 
 function sharesLamp(one: Pick<Circuit, 'feeds'>, other: Pick<Circuit, 'feeds'>): boolean {

@@ -1,12 +1,12 @@
 import { inARow, percent } from '../../../formatting/format.ts';
 import type { Job } from '../../../model/job.ts';
 import type { Shelf } from '../../../model/part.ts';
-import { circuitById, lampById, lampIdsOf } from '../../../model/vehicle/lookUp.ts';
+import { circuitById } from '../../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../../model/vehicle/vehicle.ts';
 import { outputOf } from '../../../simulation/controls.ts';
 import { ledOf } from '../../../simulation/fitment.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';
-import { type CureScope, lampsIn } from '../scope.ts';
+import { type CureScope, circuitScope, lampsIn } from '../scope.ts';
 import { ENDS, type End } from './ends.ts';
 
 /** The controller told that LEDs are fitted. */
@@ -53,8 +53,9 @@ export function settingOptions({ vehicle }: Job, { circuits, turning }: CureScop
 
 /** Whether all main lamps of a circuit are at one end of the vehicle. */
 function isAt(vehicle: Vehicle, circuitId: string, end: End): boolean {
-  const lamps = lampIdsOf(circuitById(vehicle, circuitId)).map((id) => lampById(vehicle, id));
-  const mains = lamps.filter(({ role }) => role === 'main');
+  const mains = lampsIn(vehicle, circuitScope(circuitById(vehicle, circuitId))).filter(
+    ({ role }) => role === 'main',
+  );
   return mains.length > 0 && mains.every((lamp) => lamp.end === end);
 }
 
