@@ -1,25 +1,17 @@
 import { inARow, ohms, watts } from '../../formatting/format.ts';
-import type { CureAt } from '../../model/cureKinds/cureKind.ts';
-import { cureKind } from '../../model/cureKinds/kinds.ts';
 import type { ResistorNetwork, VehicleCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Circuit } from '../../model/vehicle/circuit.ts';
-import { lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { wordsOfCure } from '../../words/cures.ts';
+import { cureIsFor } from '../compare/scope.ts';
 
 /** The cures a job has for one circuit, in a few words; empty where it has none. */
 export function cureWords(job: Job, shelf: Shelf, circuit: Circuit): string {
-  const lamps = lampIdsOf(circuit);
+  const turning = circuit.kind === 'turn';
+  const isHere = cureIsFor(job.vehicle, { circuits: [circuit], turning });
   const code = (partId: string) => shelf.find((part) => part.id === partId)?.code ?? partId;
-  const isHere = (at: CureAt) =>
-    at.on === 'turn'
-      ? circuit.kind === 'turn'
-      : at.on === 'lamp'
-        ? lamps.includes(at.lampId)
-        : at.circuitId === circuit.id;
-  const words = (cure: VehicleCure): string[] =>
-    isHere(cureKind(cure).at(cure)) ? [wordsOfCure(cure).short(cure, code)] : [];
+  const words = (cure: VehicleCure): string[] => (isHere(cure) ? [wordsOfCure(cure).short(cure, code)] : []);
   const networks = job.cures[circuit.id]?.networks ?? [];
   const named = [
     ...job.vehicleCures.flatMap(words),
