@@ -9,6 +9,7 @@ import { PinFinder } from '../core/wiring/pinFinder/finder.ts';
 import { layoutSheet } from '../core/wiring/sheet/layout.ts';
 import { wiringSheet } from '../core/wiring/sheet/sheet.ts';
 import { sheetSvg } from '../core/wiring/sheet/svg.ts';
+import { sayPlan } from '../core/words/work/sayPlan.ts';
 import { workPlan } from '../core/work/fitSteps.ts';
 import { EXIT, type Output } from './output.ts';
 
@@ -23,7 +24,8 @@ const minutes = (value: number) => `${value.toFixed(1)} min`;
 
 /** `vumble order`: the steps in their order, what walking they need, and why. */
 export function order({ job, parts }: JobFile, json: boolean, output: Output): number {
-  const { steps, route, habits, openingSavedMinutes } = workPlan(job, parts);
+  const plan = sayPlan(workPlan(job, parts), job, parts);
+  const { steps, route, habits, openingSavedMinutes, reasons } = plan;
   if (json) {
     const shown = steps.map(({ id, kind, place, title, minutes: range, blocked }) => ({
       id,
@@ -33,7 +35,7 @@ export function order({ job, parts }: JobFile, json: boolean, output: Output): n
       minutes: range,
       ...(blocked ? { blocked } : {}),
     }));
-    output.out(JSON.stringify({ habits, route, openingSavedMinutes, steps: shown }, null, 2));
+    output.out(JSON.stringify({ habits, route, reasons, openingSavedMinutes, steps: shown }, null, 2));
     return EXIT.fine;
   }
   if (steps.length === 0) {
@@ -44,7 +46,7 @@ export function order({ job, parts }: JobFile, json: boolean, output: Output): n
   const walked = `Walking: ${minutes(route.walkMinutes)}${gap > 0.01 ? `, at most ${minutes(gap)} more than these rounds need` : ', no order of these rounds needs less'}${route.lampByLampMinutes > route.walkMinutes ? `; lamp by lamp ${minutes(route.lampByLampMinutes)}` : ''}.`;
   output.out(
     [
-      ...route.reasons,
+      ...reasons,
       walked,
       '',
       ...steps.map(

@@ -6,6 +6,7 @@ import { flashRule } from '../judge/flashRule.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { handOverPage } from '../record/handOver.ts';
 import { circuitsToProve, proofsOf, turnFunctionsToProve } from '../record/observations.ts';
+import { saySteps } from '../words/work/sayStep.ts';
 import { fitSteps } from '../work/fitSteps.ts';
 import { stageProgress } from '../work/progress.ts';
 import { scopeGroups, setInScope } from '../work/scopeGroups.ts';
@@ -85,7 +86,11 @@ describe('a job that touches nothing that flashes', () => {
   it('has no step, proof, reading, caution or line about flashing', () => {
     const job = domeJob();
     const said = [
-      ...fitSteps(job, DEMO_SHELF).flatMap((step) => [step.title, step.text, ...step.cautions]),
+      ...saySteps(fitSteps(job, DEMO_SHELF), job, DEMO_SHELF).flatMap((step) => [
+        step.title,
+        step.text,
+        ...step.cautions,
+      ]),
       ...Object.values(handOverPage(job, DEMO_SHELF)).map((each) => JSON.stringify(each)),
       ...cureBoard(job, DEMO_SHELF).rows.map((row) => JSON.stringify(row)),
     ].join('\n');

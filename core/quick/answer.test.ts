@@ -5,6 +5,7 @@ import type { WholeLampPart } from '../model/part.ts';
 import { eitherOf } from '../possible/union.ts';
 import { verdictsOf } from '../possible/verdicts.ts';
 import { waysOf } from '../possible/ways.ts';
+import { saySteps } from '../words/work/sayStep.ts';
 import { vehicleCureSteps } from '../work/steps/cureSteps.ts';
 import { quickAnswer } from './answer.ts';
 import { quickCure } from './cure.ts';
@@ -165,8 +166,8 @@ describe('a relay for a socket of two terminals', () => {
     expect(best?.parts.join()).toMatch(/EYE|ring|earth/i);
     expect(best?.needs.join()).toMatch(/bare body metal near it for its earth/);
     const job = { ...asked.job, vehicleCures: [...(best?.option.change?.vehicleCures ?? [])] };
-    const [step] = vehicleCureSteps(job, asked.shelf);
-    expect(step?.text).toMatch(/[Ee]arth: the stock relay had none; the new one needs .*bare body metal/);
+    const [step] = saySteps(vehicleCureSteps(job), job, asked.shelf);
+    expect(step?.text).toMatch(/Ground: the stock relay had none; the new one needs .*bare body metal/);
   });
 });
 

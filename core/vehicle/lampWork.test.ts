@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
-import { coloursFor, functionsOf, howToLight, neverByDefault } from './lampWork.ts';
+import { switchWords } from '../words/switches.ts';
+import { coloursFor, functionsOf, neverByDefault, switchesFor } from './lampWork.ts';
 
 const van = demoJob('library-route-1').vehicle;
 const minibus = demoJob('dial-a-ride-2').vehicle;
@@ -20,7 +21,7 @@ describe('what a lamp does', () => {
   });
 
   it('is seen by switching that on', () => {
-    const how = (id: string) => howToLight(van, lampById(van, id));
+    const how = (id: string) => switchWords(switchesFor(van, lampById(van, id)));
     expect(how('front-right')).toBe('key on, right turn');
     expect(how('stop-tail-left')).toBe('brake; lights on');
     expect(how('reverse')).toBe('key on, reverse');

@@ -4,27 +4,36 @@ import type { Lamp } from '../model/vehicle/lamp.ts';
 import { circuitsOf } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
-/** What a circuit is called, and what the driver does to see it. */
-interface FunctionWords {
-  name: string;
-  switchOn: string;
-}
+/** Something the driver works to see a lamp lit. `words/switches.ts` says it. */
+export type LightSwitch =
+  | 'turn-left'
+  | 'turn-right'
+  | 'turn'
+  | 'brake'
+  | 'lights'
+  | 'reverse'
+  | 'fog'
+  | 'dipped-beam'
+  | 'main-beam'
+  | 'door'
+  | 'key';
 
-const WORDS: Record<CircuitKind, FunctionWords> = {
-  turn: { name: 'turn', switchOn: 'key on, turn' },
-  stop: { name: 'stop', switchOn: 'brake' },
-  'third-brake': { name: 'third brake', switchOn: 'brake' },
-  tail: { name: 'tail or position', switchOn: 'lights on' },
-  marker: { name: 'marker', switchOn: 'lights on' },
-  plate: { name: 'plate', switchOn: 'lights on' },
-  reverse: { name: 'reverse', switchOn: 'key on, reverse' },
-  'front-fog': { name: 'front fog', switchOn: 'lights and fog on' },
-  'rear-fog': { name: 'rear fog', switchOn: 'lights and fog on' },
-  'dipped-beam': { name: 'dipped beam', switchOn: 'key and lights on' },
-  'main-beam': { name: 'main beam', switchOn: 'key, lights and main beam on' },
-  interior: { name: 'inside', switchOn: 'a door open' },
-  dash: { name: 'dash', switchOn: 'lights on' },
-  charge: { name: 'charge', switchOn: 'key on, engine off' },
+/** What a circuit is called, and what the driver works to see it; of a turn circuit its side decides. */
+const WORK: Record<CircuitKind, { name: string; switch: LightSwitch }> = {
+  turn: { name: 'turn', switch: 'turn' },
+  stop: { name: 'stop', switch: 'brake' },
+  'third-brake': { name: 'third brake', switch: 'brake' },
+  tail: { name: 'tail or position', switch: 'lights' },
+  marker: { name: 'marker', switch: 'lights' },
+  plate: { name: 'plate', switch: 'lights' },
+  reverse: { name: 'reverse', switch: 'reverse' },
+  'front-fog': { name: 'front fog', switch: 'fog' },
+  'rear-fog': { name: 'rear fog', switch: 'fog' },
+  'dipped-beam': { name: 'dipped beam', switch: 'dipped-beam' },
+  'main-beam': { name: 'main beam', switch: 'main-beam' },
+  interior: { name: 'inside', switch: 'door' },
+  dash: { name: 'dash', switch: 'lights' },
+  charge: { name: 'charge', switch: 'key' },
 };
 
 /** `turn`, `stop, tail or position`: what a lamp does, its bright filament first. */
@@ -42,7 +51,7 @@ export function functionsOf(vehicle: Vehicle, lampId: string): string {
 export function functionName(circuit: Circuit, lampId?: string): string {
   if (circuit.fullWithBrake) return 'stop and tail';
   if (circuit.stopFuseId && !turnsOnly(circuit, lampId)) return 'turn and stop';
-  return WORDS[circuit.kind].name;
+  return WORK[circuit.kind].name;
 }
 
 /** Whether a lamp of a circuit that stops too is on its turn wire alone; of the circuit as a whole none is. */
@@ -52,15 +61,16 @@ function turnsOnly({ feeds }: Circuit, lampId: string | undefined): boolean {
 
 /** A circuit's work in a word or two: `turn`, `rear fog`. */
 export function workName(kind: CircuitKind): string {
-  return WORDS[kind].name;
+  return WORK[kind].name;
 }
 
-/** What the driver switches on to see a lamp: `key on, left turn; lights on`. */
-export function howToLight(vehicle: Vehicle, lamp: Lamp): string {
-  const ways = circuitsOf(vehicle, lamp.id).map((circuit) =>
-    circuit.kind === 'turn' ? `key on, ${circuit.side} turn` : WORDS[circuit.kind].switchOn,
+/** What the driver works to see a lamp lit at every level; the turn lever where it hangs on nothing. */
+export function switchesFor(vehicle: Vehicle, lamp: Lamp): readonly LightSwitch[] {
+  const found = circuitsOf(vehicle, lamp.id).map(
+    (circuit): LightSwitch =>
+      circuit.kind === 'turn' && circuit.side ? `turn-${circuit.side}` : WORK[circuit.kind].switch,
   );
-  return [...new Set(ways)].join('; ') || 'key on, turn';
+  return found.length > 0 ? [...new Set(found)] : ['turn'];
 }
 
 /**

@@ -31,12 +31,21 @@ export function looseResistorsAt(job: Job, lampId: string): LooseResistor[] {
   return networksOf(job)
     .filter((network) => network.lampId === lampId && !network.plugged)
     .map((network, index) => ({
+      ...loadAt(job, network),
       id: index === 0 ? lampId : `${lampId}-${index}`,
-      lampId,
-      network,
-      feed: feedWords(job, network),
-      proof: feedProof(job.vehicle, lampId, network.input),
     }));
+}
+
+/** A resistor at its lamp, joined or on a plug of its own: the feed it lies across, and how that is known. */
+export function loadAt(job: Job, network: ResistorNetwork): LooseResistor {
+  const { lampId, input } = network;
+  return {
+    id: lampId,
+    lampId,
+    network,
+    feed: feedWords(job, network),
+    proof: feedProof(job.vehicle, lampId, input),
+  };
 }
 
 /** Those that were joined before anybody had shown by meter or probe that it is the right wire, in words for the owner. */

@@ -3,7 +3,7 @@ import type { CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Cavity, CavityUse, Connector } from '../model/vehicle/connector.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { connectorOfLamp, nameOf } from './connectors.ts';
+import { connectorOfLamp } from './connectors.ts';
 
 /** One cavity of a new lamp's plug, with the wires of the old plug that belong in it. */
 export interface PinRow {
@@ -20,8 +20,6 @@ export interface PinMap {
   rows: readonly PinRow[];
   /** wires of the old plug that the new one has no cavity for */
   left: readonly Cavity[];
-  /** what is to be done about it, in words */
-  changes: readonly string[];
 }
 
 /** Words of a pin map, and the circuits they stand for. */
@@ -54,7 +52,7 @@ export function pinMapOf(vehicle: Vehicle, lamp: Lamp, part: WholeLampPart): Pin
   });
   const used = new Set(rows.flatMap(({ from }) => from));
   const left = wired.filter((cavity) => !used.has(cavity));
-  return { old, rows, left, changes: changesOf(vehicle, rows, left) };
+  return { old, rows, left };
 }
 
 /** Whether a wire does what a pin map says of a cavity. */
@@ -86,30 +84,4 @@ function changeOf(
   if (sharing > 1) return 'doubled';
   if (from.length > 1) return 'joined';
   return from[0]?.id === cavity ? 'same' : 'moved';
-}
-
-function changesOf(vehicle: Vehicle, rows: readonly PinRow[], left: readonly Cavity[]): string[] {
-  const said: string[] = [];
-  const doubled = new Map<string, PinRow[]>();
-  for (const row of rows) {
-    const from = row.from.map(({ id }) => id);
-    if (row.change === 'moved')
-      said.push(`The ${row.does} wire moves from cavity ${from[0]} to ${row.cavity}.`);
-    if (row.change === 'joined')
-      said.push(`The wires of cavities ${from.join(' and ')} go into ${row.cavity} together (${row.does}).`);
-    if (row.change === 'no-wire')
-      said.push(`The old plug has no wire for ${row.does}, cavity ${row.cavity}.`);
-    if (row.change === 'doubled') {
-      const key = from.join();
-      doubled.set(key, [...(doubled.get(key) ?? []), row]);
-    }
-  }
-  for (const [from, to] of doubled)
-    said.push(
-      `The wire of cavity ${from.replaceAll(',', ' and ')} is doubled: it feeds ${to.map(({ cavity, does }) => `${cavity} (${does})`).join(' and ')}.`,
-    );
-  for (const { id, use } of left)
-    if (use)
-      said.push(`The ${nameOf(vehicle, use)} wire of cavity ${id} has no place in the new plug: cap it.`);
-  return said;
 }

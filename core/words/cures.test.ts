@@ -3,6 +3,7 @@ import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { VehicleCure } from '../model/cures.ts';
 import { vehicleCureSteps } from '../work/steps/cureSteps.ts';
+import { saySteps } from './work/sayStep.ts';
 
 describe('steps of cures that are not a load on a lamp', () => {
   const piece = { partId: null, ohms: 56, watts: 10, tolerance: 0.05 };
@@ -15,7 +16,8 @@ describe('steps of cures that are not a load on a lamp', () => {
     { ...setting, circuitId: 'tail-left' },
     { kind: 'decoder', lampId: 'rear-left', partId: 'gone' },
   ];
-  const steps = vehicleCureSteps({ ...demoJob('exhibition-trailer'), vehicleCures }, DEMO_SHELF);
+  const job = { ...demoJob('exhibition-trailer'), vehicleCures };
+  const steps = vehicleCureSteps(job);
 
   it('keep the ids that ticks and clocked times stand under', () => {
     expect(steps.map(({ id }) => id)).toEqual([
@@ -51,6 +53,6 @@ describe('steps of cures that are not a load on a lamp', () => {
   });
 
   it('name a part that is not on the shelf by its id rather than break', () => {
-    expect(steps.at(-1)?.title).toBe('Plug gone in before the LED');
+    expect(saySteps(steps, job, DEMO_SHELF).at(-1)?.title).toBe('Plug gone in before the LED');
   });
 });

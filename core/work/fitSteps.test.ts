@@ -6,16 +6,19 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { LoadResistorCure } from '../model/cures.ts';
 import type { Job, WorkHabits } from '../model/job.ts';
 import { newJob } from '../model/newJob.ts';
+import type { Shelf } from '../model/part.ts';
 import { handOverPage } from '../record/handOver.ts';
 import { putOpening } from '../vehicle/edit/openings.ts';
+import { saySteps } from '../words/work/sayStep.ts';
 import { openingFrom } from './access/openings.ts';
 import { USUAL_OPENINGS } from './access/usualOpenings.ts';
-import { fitSteps, minutesLeft, workPlan } from './fitSteps.ts';
+import { minutesLeft, fitSteps as plainSteps, workPlan } from './fitSteps.ts';
 import { USUAL_HABITS } from './order/route.ts';
 import { stageProgress } from './progress.ts';
-import { doneBefore, stepDone } from './stepState.ts';
+import { doneBefore, stepDone } from './steps/stepState.ts';
 import { learntTimes } from './times.ts';
 
+const fitSteps = (job: Job, shelf: Shelf) => saySteps(plainSteps(job, shelf), job, shelf);
 const [open, , finished] = demoJobs() as [Job, Job, Job];
 const steps = fitSteps(finished, DEMO_SHELF);
 const place = (id: string) => steps.findIndex((step) => step.id === id);
@@ -148,7 +151,7 @@ describe('a whole lamp', () => {
     const whole = fitSteps(job, DEMO_SHELF).filter((step) => step.id.startsWith('whole-'));
     expect(whole.length).toBe(1);
     expect(whole[0]?.text).toMatch(/3 stop, 4 turn/);
-    expect(whole[0]?.ticks).toContain('moved over: foam seal');
+    expect(whole[0]?.ticks).toContainEqual({ id: 'moves foam seal', label: 'moved over: foam seal' });
     expect(fitSteps(job, DEMO_SHELF).some((step) => step.id === 'swap-rear-left')).toBe(false);
   });
 });
@@ -336,7 +339,7 @@ describe('times on record', () => {
 describe('what is asked of the flash while the cure is not in yet', () => {
   const compared = (id: string, relay: WorkHabits['relay']) => {
     const job = demoJob(id);
-    const steps = workPlan({ ...job, habits: { ...USUAL_HABITS, relay } }, DEMO_SHELF).steps;
+    const steps = fitSteps({ ...job, habits: { ...USUAL_HABITS, relay } }, DEMO_SHELF);
     return steps.filter(({ kind }) => kind === 'compare').map(({ text, helper }) => `${text} ${helper?.see}`);
   };
 

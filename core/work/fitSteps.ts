@@ -1,4 +1,3 @@
-import { regionWords } from '../formatting/regionWords.ts';
 import type { Job, WorkHabits } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { flashes } from '../model/scope.ts';
@@ -18,6 +17,7 @@ import {
 } from './steps/frameSteps.ts';
 import { hasWork } from './steps/lampSteps.ts';
 import { closeStep, openSteps, testStep } from './steps/panelSteps.ts';
+import type { LaterCure } from './steps/stepAbout.ts';
 import { type LearntTimes, timed } from './times.ts';
 
 /** The whole work of a job: its steps in order, and why they are in that order. */
@@ -51,8 +51,6 @@ export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan 
   const rounds = new RoundSteps(job, shelf, opened, comesLater(job, habits)).of(route.rounds);
   const first = [...rounds, ...others].find(({ kind }) => kind !== 'open');
   const inOrder = habits.relay === 'first' ? [...others, ...rounds] : [...rounds, ...others];
-  const { region } = job.vehicle;
-  const said = (text: string) => regionWords(region, text);
   const steps = [
     ...firstSteps(job, shelf, first ? [first.id] : []),
     ...inOrder,
@@ -61,10 +59,6 @@ export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan 
   return {
     steps: steps.map((step) => ({
       ...step,
-      title: said(step.title),
-      text: said(step.text),
-      cautions: step.cautions.map(said),
-      ...(step.ticks ? { ticks: step.ticks.map(said) } : {}),
       ...(times?.has(step.timedAs)
         ? { minutes: timed(step, times), recorded: times.get(step.timedAs)?.length ?? 0 }
         : {}),
@@ -79,10 +73,12 @@ export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan 
 }
 
 /** What of a cure is done after the lamps, and decides how they flash; null where nothing is. */
-function comesLater({ vehicleCures }: Job, { relay }: WorkHabits): string | null {
+function comesLater({ vehicleCures }: Job, { relay }: WorkHabits): LaterCure | null {
   if (relay === 'first') return null;
-  if (vehicleCures.some(({ kind }) => kind === 'flasher-relay')) return 'the new flasher';
-  return vehicleCures.some(({ kind }) => kind === 'controller-setting') ? 'the setting' : null;
+  const planned = (['flasher-relay', 'controller-setting'] as const).find((each) =>
+    vehicleCures.some(({ kind }) => kind === each),
+  );
+  return planned ?? null;
 }
 
 /**
@@ -140,7 +136,7 @@ export function panelsOf(
 
 /** Cures that are no load on a lamp; the flasher's with the way to it. */
 function cureSteps(job: Job, shelf: Shelf, opened: ReadonlyMap<string, OpenedWith>): FitStep[] {
-  const steps = vehicleCureSteps(job, shelf);
+  const steps = vehicleCureSteps(job);
   const access = flasherOpening(job.vehicle);
   const flasher = access && opened.get(access.id);
   if (!flasher || !steps.some(({ id }) => id === 'cure-flasher')) return steps;
@@ -160,7 +156,7 @@ class RoundSteps {
     private readonly shelf: Shelf,
     private readonly opened: ReadonlyMap<string, OpenedWith>,
     /** what of the cure comes after the lamps, and decides how they flash */
-    private readonly later: string | null,
+    private readonly later: LaterCure | null,
   ) {}
 
   of(rounds: readonly Round[]): FitStep[] {

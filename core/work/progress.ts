@@ -10,7 +10,7 @@ import { handOverPage } from '../record/handOver.ts';
 import { proofsOf } from '../record/observations.ts';
 import { fitSteps } from './fitSteps.ts';
 import type { Stage, StageProgress } from './stages.ts';
-import { stepDone } from './stepState.ts';
+import { stepDone } from './steps/stepState.ts';
 
 /**
  * What each stage still has open of the lamps a job converts and of those it can disturb.

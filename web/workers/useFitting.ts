@@ -8,7 +8,12 @@ import type { Standing } from '../../core/wiring/pinFinder/finder.ts';
 import type { FoundPins } from '../../core/wiring/pinFinder/findPins.ts';
 import { layoutSheet, type SheetLayout } from '../../core/wiring/sheet/layout.ts';
 import type { WiringSheet } from '../../core/wiring/sheet/sheet.ts';
+import type { SaidPlan } from '../../core/words/work/sayPlan.ts';
 import type { WorkPlan } from '../../core/work/fitSteps.ts';
+
+/** The work of a job as screens show it. */
+export type ShownPlan = SaidPlan<WorkPlan>;
+
 import { db } from '../store/db.ts';
 import { revisionOf } from './electrics.ts';
 import { fitting, layouter } from './fitting.ts';
@@ -23,7 +28,7 @@ export function useWorkPlan(job: Job, shelf: Shelf) {
   }, []);
   const { vehicle, chosen, cures, vehicleCures, identified, lookOver, habits, polarity, scope } = job;
   const revisions = [vehicle, chosen, cures, vehicleCures, identified, lookOver.lamps, shelf].map(revisionOf);
-  return useQuery<WorkPlan>({
+  return useQuery<ShownPlan>({
     queryKey: [
       'work-plan',
       ...revisions,

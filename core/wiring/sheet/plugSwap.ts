@@ -106,7 +106,7 @@ export function plugSwapSheet(
       nodes,
       wires,
       rows,
-      notes: map.changes,
+      notes: [],
     },
     map,
   };

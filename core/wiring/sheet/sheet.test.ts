@@ -5,6 +5,7 @@ import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import type { Job } from '../../model/job.ts';
 import type { WholeLampPart } from '../../model/part.ts';
 import { lampById } from '../../model/vehicle/lookUp.ts';
+import { pinChangeWords } from '../../words/pinMap.ts';
 import { connectorsOf } from '../connectors.ts';
 import { type Shape, sheetShapes } from './drawing.ts';
 import { layoutSheet } from './layout.ts';
@@ -122,8 +123,9 @@ describe('plugSwapSheet', () => {
 
   it('moves the earth, doubles a wire, and draws each from its old cavity to its new one', async () => {
     const { sheet, map } = plugSwapSheet(finished.vehicle, rear, merlin);
-    expect(map.changes).toContain('The earth wire moves from cavity 4 to 5.');
-    expect(map.changes.join()).toMatch(/The wire of cavity 2 is doubled: it feeds 2 .* and 4/);
+    const notes = pinChangeWords(finished.vehicle, map);
+    expect(notes).toContain('The earth wire moves from cavity 4 to 5.');
+    expect(notes.join()).toMatch(/The wire of cavity 2 is doubled: it feeds 2 .* and 4/);
     expect(sheet.wires.filter(({ from }) => from.port === 'e2').map(({ to }) => to.port)).toEqual([
       'w2',
       'w4',
@@ -140,8 +142,9 @@ describe('plugSwapSheet', () => {
       { cavity: '3', does: 'plate' },
     ];
     const { map } = plugSwapSheet(finished.vehicle, rear, part);
-    expect(map.changes.join(' ')).toMatch(/The old plug has no wire for plate, cavity 3\./);
-    expect(map.changes.join(' ')).toMatch(/The stop wire of cavity 3 has no place in the new plug: cap it\./);
+    const notes = pinChangeWords(finished.vehicle, map);
+    expect(notes.join(' ')).toMatch(/The old plug has no wire for plate, cavity 3\./);
+    expect(notes.join(' ')).toMatch(/The stop wire of cavity 3 has no place in the new plug: cap it\./);
   });
 
   it('says that nothing is known of an old plug nobody has looked at', () => {

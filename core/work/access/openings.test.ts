@@ -3,9 +3,9 @@ import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';
 import { vehicleProblems } from '../../formats/vehicleProblems.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { changeOpening, dropOpening, freeOpeningId, putOpening } from '../../vehicle/edit/openings.ts';
+import { closingWords, countWords, losable, undoWords } from '../../words/openings.ts';
 import { openedFirst, openingFrom, openingProblems, openingsOf } from './openings.ts';
 import { USUAL_OPENINGS, usualOpeningsFor } from './usualOpenings.ts';
-import { closingTicks, countWords, losable, undoWords } from './words.ts';
 
 const van = (): Vehicle => structuredClone(QUILLON_75);
 const trim = USUAL_OPENINGS.find(({ of }) => of === 'trim');
@@ -97,7 +97,7 @@ describe('words of an opening', () => {
       '4 cross-head screws, 30 mm long, with washers: the rest. Ease each a little before taking any out.',
       'Lens with its seal: ease it off evenly.',
     ]);
-    expect(closingTicks(rear)).toEqual([
+    expect(rear.undo.toReversed().map(closingWords)).toEqual([
       'lens with its seal on',
       '4 cross-head screws, 30 mm long, with washers: the rest',
       '1 cross-head screw, 45 mm long: at the top',

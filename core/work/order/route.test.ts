@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { QUILLON_75 } from '../../../demo/vehicles/quillon75.ts';
+import { routeReasons } from '../../words/work/route.ts';
 import { Grounds, type Place } from './places.ts';
 import { type Panel, routeOf, USUAL_HABITS, type Visit } from './route.ts';
 import { cheapestTour, EXACT_STOPS, lengthOf, type Stop } from './tour.ts';
@@ -195,6 +196,6 @@ describe('routeOf', () => {
     );
     const route = routeOf(QUILLON_75, panels, USUAL_HABITS);
     expect(route.walkMinutes).toBeLessThan(route.lampByLampMinutes);
-    expect(route.reasons.join(' ')).toContain('Each of 3 panels is opened once, for 6 lamps.');
+    expect(routeReasons(route.grounds).join(' ')).toContain('Each of 3 panels is opened once, for 6 lamps.');
   });
 });

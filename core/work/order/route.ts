@@ -36,8 +36,21 @@ export interface Route {
   atLeastMinutes: number;
   /** what walking and opening each lamp by itself would need */
   lampByLampMinutes: number;
-  /** why in this order, in words */
-  reasons: readonly string[];
+  grounds: RouteGrounds;
+}
+
+/** Why the work is in this order, as data: `words/work/route.ts` says it. */
+export interface RouteGrounds extends Pick<WorkHabits, 'helper' | 'testing'> {
+  /** those with work behind them, a count */
+  panels: number;
+  lamps: number;
+  /** rounds for which everything looked at is switched on */
+  litRounds: number;
+  firstSide: Side | null;
+  /** something needs the battery off */
+  batteryOff: boolean;
+  /** something is opened only because it is in the way */
+  inTheWay: boolean;
 }
 
 export const USUAL_HABITS: WorkHabits = {
@@ -70,7 +83,7 @@ export function routeOf(vehicle: Vehicle, panels: readonly Panel[], habits: Work
     walkMinutes: best.walk,
     atLeastMinutes: best.atLeast,
     lampByLampMinutes: lampByLamp,
-    reasons: reasonsOf(panels, habits, rounds),
+    grounds: groundsOf(panels, habits, rounds),
   };
 }
 
@@ -192,24 +205,21 @@ function lampByLampMinutes(grounds: Grounds, panels: readonly Panel[], { helper 
   return minutes + grounds.minutes(last, grounds.seat);
 }
 
-function reasonsOf(panels: readonly Panel[], habits: WorkHabits, rounds: readonly Round[]): string[] {
+function groundsOf(
+  panels: readonly Panel[],
+  { helper, testing }: WorkHabits,
+  rounds: readonly Round[],
+): RouteGrounds {
   const worked = panels.filter(({ lamps }) => lamps > 0);
-  const lamps = worked.reduce((sum, panel) => sum + panel.lamps, 0);
-  const lit = rounds.filter((round) => round.lit).length;
-  const [first] = rounds;
-  return [
-    `Each of ${worked.length} ${worked.length === 1 ? 'panel' : 'panels'} is opened once, for ${lamps} ${lamps === 1 ? 'lamp' : 'lamps'}.`,
-    ...(first && (first.of === 'left' || first.of === 'right')
-      ? [`The ${first.of} side first: it is compared with the other while that is still stock.`]
-      : []),
-    habits.helper
-      ? 'Somebody works the switches, so each lamp is seen lit where it is.'
-      : habits.testing === 'before-closing'
-        ? `Alone, ${lit < lamps ? `the switches are worked ${lit === 1 ? 'once' : `${lit} times`} and not ${lamps} times: ` : ''}a side is done, switched on, then seen and closed in one round.`
-        : 'Panels are closed at once and every lamp is looked at in one round at the end.',
-    ...(panels.some(({ batteryOff }) => batteryOff) ? ['What needs the battery off is done together.'] : []),
-    ...(panels.some(({ lamps: count }) => count === 0)
-      ? ['What is only in the way is opened before what is behind it and closed after it.']
-      : []),
-  ];
+  const first = rounds[0]?.of;
+  return {
+    panels: worked.length,
+    lamps: worked.reduce((sum, panel) => sum + panel.lamps, 0),
+    litRounds: rounds.filter(({ lit }) => lit).length,
+    firstSide: first === 'left' || first === 'right' ? first : null,
+    helper,
+    testing,
+    batteryOff: panels.some(({ batteryOff }) => batteryOff),
+    inTheWay: worked.length < panels.length,
+  };
 }

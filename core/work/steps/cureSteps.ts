@@ -1,24 +1,18 @@
 import { cureKind } from '../../model/cureKinds/kinds.ts';
 import type { VehicleCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
-import type { Shelf } from '../../model/part.ts';
-import { wordsOfCure } from '../../words/cures.ts';
 import type { FitStep } from './fitStep.ts';
 
 /** Steps of cures that are not a load on a lamp. */
-export function vehicleCureSteps({ vehicle, vehicleCures }: Job, shelf: Shelf): FitStep[] {
-  return vehicleCures.map((cure) => {
-    const { timedAs, id } = stepId(cure);
-    return {
-      id,
-      kind: 'cure',
-      lampId: null,
-      openingId: null,
-      minutes: cureKind(cure).work.minutes,
-      timedAs,
-      ...wordsOfCure(cure).step(cure, vehicle, shelf),
-    };
-  });
+export function vehicleCureSteps({ vehicleCures }: Pick<Job, 'vehicleCures'>): FitStep[] {
+  return vehicleCures.map((cure) => ({
+    ...stepId(cure),
+    kind: 'cure',
+    about: { of: 'cure', cure },
+    lampId: null,
+    openingId: null,
+    minutes: cureKind(cure).work.minutes,
+  }));
 }
 
 /** What a step is called in the job; steps of a kind are timed together. */

@@ -1,76 +1,67 @@
-import { capital } from '../../formatting/format.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { scopeLamps } from '../../model/scope.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
 import { ledOf, networksOf } from '../../simulation/fitment.ts';
-import { howToLight } from '../../vehicle/lampWork.ts';
+import { switchesFor } from '../../vehicle/lampWork.ts';
 import type { Round } from '../order/route.ts';
 import type { FitStep } from './fitStep.ts';
+import type { LaterCure } from './stepAbout.ts';
 
-type Frame = Pick<FitStep, 'id' | 'kind' | 'title' | 'text' | 'minutes'> & Partial<FitStep>;
+type Frame = Pick<FitStep, 'id' | 'kind' | 'about' | 'minutes'> & Partial<FitStep>;
 
 /** A step that is about no lamp. */
-function frame(place: string, step: Frame): FitStep {
-  return { lampId: null, openingId: null, cautions: [], timedAs: step.kind, place, ...step };
+function frame(step: Frame): FitStep {
+  return { lampId: null, openingId: null, timedAs: step.kind, ...step };
 }
 
 /** Stock bulbs that were lit: so long until they can be touched, minutes (typical for 21 W). */
 const COOL_MINUTES = 3;
-const HOT_RESISTORS =
-  'Resistors are hot after this: keep off them, and feel for heat only near them, never on them.';
+/** So many parts fit on a list that is ticked. */
+const MOST_PARTS = 30;
 
 /** Before anything is opened: the vehicle made safe, the parts looked at, what is in the way taken out. */
 export function firstSteps(job: Job, shelf: Shelf, after: readonly string[]): FitStep[] {
-  const { inTheWay, highVoltage } = job.vehicle.facts ?? {};
+  const { inTheWay, highVoltage = false } = job.vehicle.facts ?? {};
   const parts = [...new Set(job.vehicle.lamps.flatMap((lamp) => ledOf(job, shelf, lamp.id) ?? []))].filter(
     (part, at, all) => all.findIndex((each) => each.id === part.id) === at,
   );
   return [
     ...(parts.length > 0
       ? [
-          frame('Bench', {
+          frame({
             id: 'receive',
             kind: 'bench',
-            title: 'Look at the parts before anything is opened',
-            text: 'Plug, pins and tabs against the old ones, which way up, and each lights on a battery. A wrong part found now is a return; found later it is the day.',
+            about: { of: 'receive', parts: parts.slice(0, MOST_PARTS) },
             minutes: [0.5, 6],
-            ticks: parts
-              .slice(0, 30)
-              .map((part) =>
-                part.polarity === 'one-way'
-                  ? `${part.code} lights on 9 V, plus marked`
-                  : `${part.code} lights on 9 V`,
-              ),
             impliedBy: after,
           }),
         ]
       : []),
-    frame('Driver’s seat', {
+    frame({
       id: 'prepare',
       kind: 'safe',
-      title: 'Make the vehicle safe',
-      text: 'Parking brake on, wheels chocked, key out, all lamps off. Let the bulbs cool.',
-      cautions: [
-        'Bulbs that were lit burn fingers. Stock bulbs come out before any lamp is switched on for testing.',
-        ...(highVoltage ? ['High voltage: qualified people only, and nobody touches an orange cable.'] : []),
-      ],
+      about: { of: 'prepare', highVoltage },
       minutes: [0.5, 5],
       timer: { what: 'cool', minutes: COOL_MINUTES },
     }),
     ...(inTheWay
       ? [
-          frame('Walk round', {
+          frame({
             id: 'in-the-way',
             kind: 'open',
-            title: `Take out what is in the way: ${inTheWay.what}`,
-            text: 'Note how it sits and where its plugs go; it goes back when every lamp is tested.',
+            about: { of: 'in-the-way', what: inTheWay.what },
             minutes: [inTheWay.minutes * 0.7, inTheWay.minutes * 1.5],
             timedAs: 'open in-the-way',
           }),
         ]
       : []),
   ];
+}
+
+/** Everything some lamps are lit by, each switch once. */
+function switchesOf({ vehicle }: Job, lamps: readonly Lamp[]) {
+  return [...new Set(lamps.flatMap((lamp) => switchesFor(vehicle, lamp)))];
 }
 
 /** What is switched on before a round looks at lamps, once for all of them. */
@@ -80,17 +71,10 @@ export function switchOnStep(
   lamps: readonly Lamp[],
   after: readonly string[],
 ): FitStep {
-  const ways = [...new Set(lamps.map((lamp) => howToLight(job.vehicle, lamp)))];
-  const brake = ways.some((way) => way.includes('brake'));
-  return frame('Driver’s seat', {
+  return frame({
     id: `switch-on-${round.of}`,
     kind: 'switch',
-    title: 'Switch on what is tested now',
-    text: `${capital(ways.join('; '))}. It stays on for the round.${brake ? ' Hold the pedal down with a prop.' : ''}`,
-    cautions: [
-      'No stock bulb is in a lamp that was worked on: they get hot in seconds.',
-      'The battery is a budget: off again when the round is done.',
-    ],
+    about: { of: 'switch-on', switches: switchesOf(job, lamps) },
     minutes: [0.3, 2],
     impliedBy: after,
   });
@@ -98,11 +82,10 @@ export function switchOnStep(
 
 /** After a round: everything off, so that nothing gets hot or drains the battery. */
 export function switchOffStep(round: Round, after: readonly string[]): FitStep {
-  return frame('Driver’s seat', {
+  return frame({
     id: `switch-off-${round.of}`,
     kind: 'switch',
-    title: 'Everything off again',
-    text: 'Key out, lights off, prop off the pedal.',
+    about: { of: 'switch-off' },
     minutes: [0.2, 1],
     impliedBy: after,
   });
@@ -110,15 +93,11 @@ export function switchOffStep(round: Round, after: readonly string[]): FitStep {
 
 /** The battery off for all that needs it, and on again. */
 export function batteryStep(act: 'battery-off' | 'battery-on', of: Round['of']): FitStep {
-  const off = act === 'battery-off';
-  return frame('Battery', {
+  return frame({
     id: `${act}-${of}`,
     kind: 'battery',
-    title: off ? 'Take the battery off' : 'Put the battery back on',
-    text: off
-      ? 'Key out first, minus lead off first and away from its post. Note codes of radio and windows before.'
-      : 'Plus first, minus last. Clock, windows and radio as the vehicle’s maker says.',
-    minutes: off ? [3, 6] : [2, 5],
+    about: { of: act },
+    minutes: act === 'battery-off' ? [3, 6] : [2, 5],
   });
 }
 
@@ -127,34 +106,12 @@ export function batteryStep(act: 'battery-off' | 'battery-on', of: Round['of']):
  *
  * @param later what of the cure comes after the lamps and decides how they flash; till then nobody can ask for a rate
  */
-export function compareStep(side: Side, both: boolean, later: string | null): FitStep {
-  const waits = later && `How fast it flashes is not asked yet: ${later} comes after the lamps.`;
-  if (!both)
-    return frame('Walk round', {
-      id: `compare-${side}`,
-      kind: 'compare',
-      title: `Test the ${side} side whole`,
-      text: `Key on, ${side} turn. All its lamps light${waits ? `. ${waits}` : ', at the normal rate.'} Then everything off.`,
-      minutes: [0.4, 3],
-      helper: {
-        say: `Key on, ${side} turn`,
-        see: `every lamp of the ${side} side${waits ? '' : ', at the normal rate'}`,
-      },
-    });
-  return frame('Walk round', {
+export function compareStep(side: Side, both: boolean, later: LaterCure | null): FitStep {
+  return frame({
     id: `compare-${side}`,
     kind: 'compare',
-    title: 'Compare the two sides',
-    text: `Left turn, then right turn: one side is converted and the other still stock. They should ${
-      waits
-        ? `show the same colour, every lamp lit. ${waits} The converted side may well flash fast or raise a message until then.`
-        : `flash at the same rate and show the same colour. If the ${side} side is fast, find out why before touching the other.`
-    } Then everything off.`,
-    minutes: [0.5, 4],
-    helper: {
-      say: 'Left turn. Then right turn',
-      see: waits ? 'every lamp, the same colour' : 'both sides at the same rate, the same colour',
-    },
+    about: { of: 'compare', side, both, later },
+    minutes: both ? [0.5, 4] : [0.4, 3],
   });
 }
 
@@ -164,11 +121,10 @@ export function lastSteps(job: Job, flashing: boolean): FitStep[] {
   return [
     ...(inTheWay
       ? [
-          frame('Walk round', {
+          frame({
             id: 'in-the-way-back',
             kind: 'close',
-            title: `Put back what was in the way: ${inTheWay.what}`,
-            text: 'Every lamp has been seen lit. Its plugs go back where they were.',
+            about: { of: 'in-the-way-back', what: inTheWay.what },
             minutes: [inTheWay.minutes * 0.3, inTheWay.minutes * 0.6],
             timedAs: 'open in-the-way',
             impliedBy: ['keep-stock'],
@@ -176,37 +132,26 @@ export function lastSteps(job: Job, flashing: boolean): FitStep[] {
         ]
       : []),
     flashing ? hazardRun(job) : longRun(job),
-    frame('Bench', {
-      id: 'keep-stock',
-      kind: 'file',
-      title: 'Put the stock bulbs away',
-      text: 'Labelled with lamp and vehicle. Write where they are kept on the Hand over stage.',
-      minutes: [0.3, 3],
-    }),
+    frame({ id: 'keep-stock', kind: 'file', about: { of: 'keep-stock' }, minutes: [0.3, 3] }),
   ];
 }
 
 function hazardRun(job: Job): FitStep {
-  const { vehicle } = job;
-  return frame('Driver’s seat', {
+  const resistors = networksOf(job).length > 0;
+  return frame({
     id: 'hazard',
     kind: 'run',
-    title: vehicle.hazardSwitch ? 'Run hazard for two minutes' : 'Run each turn side for a minute',
-    text: 'Engine off. Count the flashes; then the measured rates go on the Prove stage.',
-    cautions: networksOf(job).length > 0 ? [HOT_RESISTORS] : [],
+    about: { of: 'hazard-run', hazardSwitch: job.vehicle.hazardSwitch, resistors },
     minutes: [2, 4],
   });
 }
 
 function longRun(job: Job): FitStep {
-  const loaded = networksOf(job).length > 0;
-  const ways = [...new Set(scopeLamps(job).map((lamp) => howToLight(job.vehicle, lamp)))];
-  return frame('Walk round', {
+  const resistors = networksOf(job).length > 0;
+  return frame({
     id: 'long-run',
     kind: 'run',
-    title: 'Leave what was converted on for five minutes',
-    text: `${capital(ways.join('; '))}. Look for flicker and for a message; then off, and in the dark look that nothing glows. What was seen goes on the Prove stage.`,
-    cautions: loaded ? [HOT_RESISTORS] : [],
+    about: { of: 'long-run', switches: switchesOf(job, scopeLamps(job)), resistors },
     minutes: [6, 8],
   });
 }

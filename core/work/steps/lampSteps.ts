@@ -1,13 +1,13 @@
-import { baseRecord } from '../../catalogue/bases.ts';
 import type { Job } from '../../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { bulbOf, ledOf, networksOf } from '../../simulation/fitment.ts';
 import { lampAcross } from '../../vehicle/across.ts';
-import { looseResistorsAt } from '../../wiring/looseResistors.ts';
+import { loadAt, looseResistorsAt } from '../../wiring/looseResistors.ts';
 import { pinMapOf } from '../../wiring/wholeLampPins.ts';
 import type { FitStep } from './fitStep.ts';
 import { harnessStep, resistorSteps } from './resistorSteps.ts';
+import type { WayRound } from './stepAbout.ts';
 
 /** Whether something is done at a lamp. */
 export function hasWork(job: Job, shelf: Shelf, lamp: Lamp): boolean {
@@ -26,68 +26,72 @@ function renews(job: Job, lampId: string): boolean {
 
 /** What is done at one lamp once it can be got at: another bulb, then its resistors. */
 export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
+  const resistors = looseResistorsAt(job, lamp.id).flatMap((loose) => resistorSteps(job, lamp, loose));
+  const harness = networksOf(job).find(
+    ({ lampId, plugged, input }) => lampId === lamp.id && plugged && input !== 'dim',
+  );
+  return [
+    ...bulbSteps(job, shelf, lamp),
+    ...resistors,
+    ...(harness ? [harnessStep(shelf, lamp, loadAt(job, harness))] : []),
+  ];
+}
+
+/** What goes into a lamp's socket, or takes the lamp's place. */
+function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
+  const at = { lampId: lamp.id, openingId: lamp.access.group };
   const led = ledOf(job, shelf, lamp.id);
-  const base = baseRecord(lamp.base);
   const bulb = bulbOf(job, lamp);
-  const steps: FitStep[] = [];
   const whole = wholeLampAt(job, shelf, lamp);
-  const at = { lampId: lamp.id, openingId: lamp.access.group, place: lamp.name };
-  if (whole) {
-    if (whole.lead) steps.push(wholeLampStep(job, lamp, whole.part));
-  } else if (led) {
-    steps.push({
-      ...at,
-      id: `swap-${lamp.id}`,
-      kind: 'swap',
-      title: `Swap ${bulb.names[0]} for ${led.code}`,
-      text: `${base.release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts (bend them in a little where it wiggles)${oneSided(lamp) ? ', its chips to the lens' : ''}. ${polarityWords(job, lamp, led)}`,
-      cautions: neighbourCautions(job, lamp),
-      minutes: [0.3, 4],
-      timedAs: 'swap',
-      ...(led.polarity === 'one-way' ? { polarityOf: lamp.id } : {}),
-    });
-  } else if (renews(job, lamp.id)) {
-    steps.push({
+  if (whole)
+    return whole.lead
+      ? [
+          {
+            ...at,
+            id: `whole-${lamp.id}`,
+            kind: 'whole',
+            about: { of: 'whole', lamp, part: whole.part, pins: pinMapOf(job.vehicle, lamp, whole.part) },
+            minutes: [8, 25],
+            timedAs: 'whole',
+          },
+        ]
+      : [];
+  if (led)
+    return [
+      {
+        ...at,
+        id: `swap-${lamp.id}`,
+        kind: 'swap',
+        about: { of: 'swap', lamp, bulb, wayRound: wayRound(job, lamp, led), alike: neighbours(job, lamp) },
+        minutes: [0.3, 4],
+        timedAs: 'swap',
+        ...(led.polarity === 'one-way' ? { polarityOf: lamp.id } : {}),
+      },
+    ];
+  if (!renews(job, lamp.id)) return [];
+  return [
+    {
       ...at,
       id: `renew-${lamp.id}`,
       kind: 'swap',
-      title: `Renew the ${bulb.names[0]}`,
-      text: `${base.release} Fit a new ${bulb.names[0]}.`,
-      cautions: [],
+      about: { of: 'renew', lamp, bulb },
       minutes: [0.3, 3],
       timedAs: 'swap',
-    });
-  }
-  const networks = networksOf(job).filter((network) => network.lampId === lamp.id);
-  for (const loose of looseResistorsAt(job, lamp.id)) steps.push(...resistorSteps(job, lamp, loose));
-  const harness = networks.find((network) => network.plugged && network.input !== 'dim');
-  if (harness) steps.push(harnessStep(job, shelf, lamp, harness));
-  return steps;
-}
-
-/** Festoon and panel LEDs shine one way. */
-const oneSided = ({ base }: Lamp) => base.startsWith('SV');
-
-/** What is known of which way round an LED goes in. */
-function polarityWords(job: Job, lamp: Lamp, led: LedPart): string {
-  if (led.polarity !== 'one-way') return 'It lights either way round.';
-  const twin = lampAcross(job.vehicle, lamp);
-  const way = twin && job.polarity?.[twin.id]?.way;
-  const same = way ? ` ${twin.name} went in so: ${way}.` : '';
-  return baseRecord(lamp.base).reversible
-    ? `If it stays dark, turn it half round.${same}`
-    : `It lights one way round only and this base cannot be turned: check the contact’s polarity first, with a 9 V battery, a probe or the live plug.${same}`;
-}
-
-/** Sockets beside it that take the same bulb are easily exchanged. */
-function neighbourCautions({ vehicle }: Job, lamp: Lamp): string[] {
-  const alike = vehicle.lamps.filter(
-    (each) => each.id !== lamp.id && each.access.group === lamp.access.group && each.base === lamp.base,
-  );
-  if (alike.length === 0) return [];
-  return [
-    `The holder of ${alike.map(({ name }) => name.toLowerCase()).join(' and ')} takes the same base: tag both before either is out.`,
+    },
   ];
+}
+
+function wayRound(job: Job, lamp: Lamp, led: LedPart): WayRound {
+  const across = lampAcross(job.vehicle, lamp);
+  const way = across && job.polarity?.[across.id]?.way;
+  return { led, across: across && way ? { lamp: across, way } : null };
+}
+
+/** Sockets behind the same panel that take the same bulb: they are easily exchanged. */
+function neighbours({ vehicle }: Job, lamp: Lamp): Lamp[] {
+  return vehicle.lamps.filter(
+    ({ id, access, base }) => id !== lamp.id && access.group === lamp.access.group && base === lamp.base,
+  );
 }
 
 /** The whole lamp that takes a lamp's place, and whether this is the one of its lamps that carries the step. */
@@ -101,28 +105,4 @@ function wholeLampAt(job: Job, shelf: Shelf, lamp: Lamp): { part: WholeLampPart;
       each.side === lamp.side && job.chosen[each.id] === part.id && ledOf(job, shelf, each.id) !== null,
   );
   return { part, lead: first?.id === lamp.id };
-}
-
-function wholeLampStep(job: Job, lamp: Lamp, part: WholeLampPart): FitStep {
-  const pins = part.pinMap.map(({ cavity, does }) => `${cavity} ${does}`).join(', ');
-  const { changes } = pinMapOf(job.vehicle, lamp, part);
-  return {
-    id: `whole-${lamp.id}`,
-    kind: 'whole',
-    lampId: lamp.id,
-    openingId: lamp.access.group,
-    place: lamp.name,
-    title: `Fit ${part.code} whole`,
-    text: `Plug of ${part.connector}: ${pins}. Compare with the old plug by meter, pin by pin.${changes.length > 0 ? ` ${changes.join(' ')}` : ''} Clean both sealing faces, seat without wrinkles, hold the lamp in line while tightening; start every screw by hand.`,
-    cautions: ['Test all its functions before the screws are tight.'],
-    minutes: [8, 25],
-    timedAs: 'whole',
-    ticks: [
-      ...part.movesOver.map((what) => `moved over: ${what}`),
-      ...(lamp.module ? [`moved over: ${lamp.module}`] : []),
-      'seal clean and without wrinkles',
-      'grommet as deep as the old one sat',
-      'unused plugs capped',
-    ],
-  };
 }

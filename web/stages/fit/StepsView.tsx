@@ -2,14 +2,15 @@ import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { connectorOfLamp } from '../../../core/wiring/connectors.ts';
 import { isProved } from '../../../core/wiring/feedProof.ts';
-import { minutesLeft, type WorkPlan } from '../../../core/work/fitSteps.ts';
-import { nextStep, stepDone, stepState } from '../../../core/work/stepState.ts';
-import type { FitStep } from '../../../core/work/steps/fitStep.ts';
+import type { SaidStep } from '../../../core/words/work/sayStep.ts';
+import { minutesLeft } from '../../../core/work/fitSteps.ts';
+import { nextStep, stepDone, stepState } from '../../../core/work/steps/stepState.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { writer } from '../../store/writer.ts';
 import { Card } from '../../ui/Card.tsx';
 import { shortMoment } from '../../ui/dates.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
+import type { ShownPlan } from '../../workers/useFitting.ts';
 import classes from './Fit.module.css';
 import { HelperView } from './hand/HelperView.tsx';
 import { MakeSafeDialog } from './hand/MakeSafeDialog.tsx';
@@ -23,7 +24,7 @@ import { StepCard, type Tool } from './step/StepCard.tsx';
 import { UnprovedDialog } from './step/UnprovedDialog.tsx';
 
 /** One step at a time, in the best order: big targets, for hands in gloves. */
-export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connectorId: string): void }) {
+export function StepsView({ plan, onWiring }: { plan: ShownPlan; onWiring(connectorId: string): void }) {
   const { job, edit, selectLamp } = useDesk();
   const { steps } = plan;
   const acts = useStepActs();
@@ -87,7 +88,7 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
   const undo = () => writer.undo(job.id).catch((error: Error) => tellTrouble(error));
   const done = steps.length - left.length;
   const [low, high] = minutesLeft(steps, (id) => !left.some((each) => each.id === id));
-  const wiringOf = (each: FitStep) =>
+  const wiringOf = (each: SaidStep) =>
     (each.lampId && connectorOfLamp(job.vehicle, each.lampId)?.connector.id) || undefined;
   const use = (next: Tool) => setTool((now) => (now === next ? null : next));
   return (
@@ -247,12 +248,12 @@ export function StepsView({ plan, onWiring }: { plan: WorkPlan; onWiring(connect
 }
 
 /** A resistor is not joined to a wire nobody has proved without a word. */
-function needsProof({ kind, load }: FitStep): boolean {
+function needsProof({ kind, load }: SaidStep): boolean {
   return kind === 'tap' && load !== undefined && !(load.proof.feed && isProved(load.proof.feed));
 }
 
-function wordsOf({ place, title, text, cautions, ticks }: FitStep): string {
-  return [place, title, text, ...(ticks ?? []), ...cautions]
+function wordsOf({ place, title, text, cautions, ticks }: SaidStep): string {
+  return [place, title, text, ...(ticks ?? []).map(({ label }) => label), ...cautions]
     .map((each) => each.replace(/\.?$/, '.'))
     .join(' ');
 }

@@ -1,9 +1,9 @@
 import { capital } from '../../../../core/formatting/format.ts';
-import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
 import classes from './HelperView.module.css';
 
 /** One huge line for whoever sits in the seat, and under it what the one at the lamp must see. */
-export function HelperView({ step }: { step: FitStep }) {
+export function HelperView({ step }: { step: SaidStep }) {
   const { helper } = step;
   return (
     <div className={classes.view} aria-live="polite">

@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { makeSafe } from '../../../../core/work/makeSafe.ts';
+import { makeSafeWords } from '../../../../core/words/work/makeSafe.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import { makeSafe } from '../../../../core/work/steps/makeSafe.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Caution } from '../../../ui/Caution.tsx';
 import { Dialog } from '../../../ui/Dialog.tsx';
@@ -17,8 +18,11 @@ export function MakeSafeDialog({
   at: FitStep;
   onClose(): void;
 }) {
-  const { job, edit } = useDesk();
-  const safe = useMemo(() => makeSafe(job, steps), [job, steps]);
+  const { job, shelf, edit } = useDesk();
+  const safe = useMemo(() => {
+    const found = makeSafe(job, steps);
+    return { ...makeSafeWords(found, job, shelf), minutes: found.minutes };
+  }, [job, steps, shelf]);
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
   const [low, high] = safe.minutes.map(Math.round) as [number, number];
   const leave = () => {

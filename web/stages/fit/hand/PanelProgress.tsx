@@ -1,7 +1,7 @@
 import type { Job } from '../../../../core/model/job.ts';
 import { openingsOf } from '../../../../core/work/access/openings.ts';
-import { stepDone, stepState } from '../../../../core/work/stepState.ts';
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import { stepDone, stepState } from '../../../../core/work/steps/stepState.ts';
 import classes from './PanelProgress.module.css';
 
 const LENGTH = 232;

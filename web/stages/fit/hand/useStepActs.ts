@@ -1,6 +1,7 @@
 import type { StepRecord } from '../../../../core/model/job.ts';
+import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
+import type { Tick } from '../../../../core/words/work/stepWords.ts';
 import { settlePause } from '../../../../core/work/pause.ts';
-import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../../job/workspace.ts';
 
 const EMPTY: StepRecord = { doneAt: null, note: '' };
@@ -8,7 +9,7 @@ const EMPTY: StepRecord = { doneAt: null, note: '' };
 /** What can be done with a step: each is an edit that can be undone. */
 export function useStepActs() {
   const { edit } = useDesk();
-  const change = (step: FitStep, label: string, act: (record: StepRecord) => void, mergeKey?: string) =>
+  const change = (step: SaidStep, label: string, act: (record: StepRecord) => void, mergeKey?: string) =>
     edit(
       `${label}: ${step.title}`,
       (draft) => {
@@ -20,7 +21,7 @@ export function useStepActs() {
     );
   return {
     /** Done; the clock of the step that follows starts. */
-    done: (step: FitStep, following: FitStep | undefined) =>
+    done: (step: SaidStep, following: SaidStep | undefined) =>
       edit(`Done: ${step.title}`, (draft) => {
         const now = new Date().toISOString();
         const record = draft.fit[step.id] ?? { ...EMPTY };
@@ -33,21 +34,21 @@ export function useStepActs() {
         if (!next.doneAt) next.startedAt ??= now;
         draft.fit[following.id] = next;
       }),
-    notDone: (step: FitStep) => change(step, 'Not done', (record) => void (record.doneAt = null)),
-    start: (step: FitStep) =>
+    notDone: (step: SaidStep) => change(step, 'Not done', (record) => void (record.doneAt = null)),
+    start: (step: SaidStep) =>
       change(step, 'Begun', (record) => void (record.startedAt = new Date().toISOString())),
-    pause: (step: FitStep) =>
+    pause: (step: SaidStep) =>
       change(step, 'Pause', (record) => void (record.pausedAt = new Date().toISOString())),
-    resume: (step: FitStep) =>
+    resume: (step: SaidStep) =>
       change(step, 'Go on', (record) => settlePause(record, new Date().toISOString())),
-    tick: (step: FitStep, what: string, ticked: boolean) =>
-      change(step, ticked ? `Ticked ${what}` : `Not ticked ${what}`, (record) => {
-        const others = (record.ticks ?? []).filter((each) => each !== what);
-        record.ticks = ticked ? [...others, what] : others;
+    tick: (step: SaidStep, { id, label }: Tick, ticked: boolean) =>
+      change(step, ticked ? `Ticked ${label}` : `Not ticked ${label}`, (record) => {
+        const others = (record.ticks ?? []).filter((each) => each !== id && each !== label);
+        record.ticks = ticked ? [...others, id] : others;
         if (ticked) record.startedAt ??= new Date().toISOString();
       }),
     /** What some steps wait for: of one lamp or panel all that are not done, so that the rest goes on. */
-    wait: (step: FitStep, others: readonly FitStep[], what: string) =>
+    wait: (step: SaidStep, others: readonly SaidStep[], what: string) =>
       edit(
         `Waits: ${step.title}`,
         (draft) => {
@@ -61,7 +62,7 @@ export function useStepActs() {
         },
         { mergeKey: `wait-${step.id}` },
       ),
-    trouble: (step: FitStep, what: string) =>
+    trouble: (step: SaidStep, what: string) =>
       change(
         step,
         'Trouble',
@@ -71,8 +72,9 @@ export function useStepActs() {
         },
         'trouble',
       ),
-    note: (step: FitStep, note: string) => change(step, 'Note', (record) => void (record.note = note), 'fit'),
-    lose: (step: FitStep, what: string, count: number) =>
+    note: (step: SaidStep, note: string) =>
+      change(step, 'Note', (record) => void (record.note = note), 'fit'),
+    lose: (step: SaidStep, what: string, count: number) =>
       edit(`To buy: ${what}`, (draft) => {
         draft.lost = [
           ...(draft.lost ?? []),

@@ -1,17 +1,17 @@
-import type { WorkPlan } from '../../../../core/work/fitSteps.ts';
-import { stepDone } from '../../../../core/work/stepState.ts';
+import { stepDone } from '../../../../core/work/steps/stepState.ts';
 import { useDesk } from '../../../job/workspace.ts';
+import type { ShownPlan } from '../../../workers/useFitting.ts';
 import classes from './JobSheet.module.css';
 
 /** The work on one or two pages of paper with boxes to tick, for whoever leaves the phone in the cab. */
-export function JobSheet({ plan }: { plan: WorkPlan }) {
+export function JobSheet({ plan }: { plan: ShownPlan }) {
   const { job } = useDesk();
   const cautions = [...new Set(plan.steps.flatMap((step) => step.cautions))];
   return (
     <section className={classes.sheet} aria-label="Job sheet for print">
       <h2>{job.title}</h2>
       <p>
-        {job.vehicle.name}, {job.vehicle.year}. {plan.route.reasons.join(' ')}
+        {job.vehicle.name}, {job.vehicle.year}. {plan.reasons.join(' ')}
       </p>
       <ol>
         {plan.steps.map((step) => (
@@ -29,8 +29,8 @@ export function JobSheet({ plan }: { plan: WorkPlan }) {
               {step.ticks && step.kind !== 'bench' && (
                 <span className={classes.ticks}>
                   {step.ticks.map((tick) => (
-                    <span key={tick}>
-                      <span className={classes.small} /> {tick}
+                    <span key={tick.id}>
+                      <span className={classes.small} /> {tick.label}
                     </span>
                   ))}
                 </span>

@@ -1,10 +1,10 @@
 import { SegmentedControl } from '@mantine/core';
 import type { WorkHabits } from '../../../../core/model/job.ts';
-import type { WorkPlan } from '../../../../core/work/fitSteps.ts';
-import { doneBefore } from '../../../../core/work/stepState.ts';
+import { doneBefore } from '../../../../core/work/steps/stepState.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { shortMoment } from '../../../ui/dates.ts';
+import type { ShownPlan } from '../../../workers/useFitting.ts';
 import classes from './Order.module.css';
 
 interface Habit<K extends keyof WorkHabits> {
@@ -77,7 +77,7 @@ const HABITS = [
 const minutes = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} min`;
 
 /** Why the work is in this order, what it saves, and how the installer works. */
-export function OrderView({ plan }: { plan: WorkPlan }) {
+export function OrderView({ plan }: { plan: ShownPlan }) {
   const { job, edit } = useDesk();
   const { route, habits, steps, openingSavedMinutes } = plan;
   const gap = route.walkMinutes - route.atLeastMinutes;
@@ -90,7 +90,7 @@ export function OrderView({ plan }: { plan: WorkPlan }) {
     <div className={classes.view}>
       <Card title="Why in this order">
         <ul className={classes.reasons}>
-          {route.reasons.map((reason) => (
+          {plan.reasons.map((reason) => (
             <li key={reason}>{reason}</li>
           ))}
         </ul>

@@ -1,6 +1,8 @@
 import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
-import type { FitStep, StepTimer } from '../../../../core/work/steps/fitStep.ts';
+import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
+import type { Tick } from '../../../../core/words/work/stepWords.ts';
+import type { StepTimer } from '../../../../core/work/steps/fitStep.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Caution } from '../../../ui/Caution.tsx';
 import { shortMoment } from '../../../ui/dates.ts';
@@ -29,12 +31,12 @@ export function StepCard({
   plugId,
   onWiring,
 }: {
-  step: FitStep;
+  step: SaidStep;
   number: number;
   of: number;
   /** what is open below it */
   tool: Tool | null;
-  steps: readonly FitStep[];
+  steps: readonly SaidStep[];
   /** the plug of its lamp */
   plugId: string | undefined;
   onWiring(): void;
@@ -43,6 +45,8 @@ export function StepCard({
   const { tick, note } = useStepActs();
   const record = job.fit[step.id];
   const ticked = new Set(record?.ticks);
+  // Ticks of older jobs stand under the words they were shown with.
+  const isTicked = ({ id, label }: Tick) => ticked.has(id) || ticked.has(label);
   const [sheet, setSheet] = useState(false);
   return (
     <>
@@ -75,11 +79,11 @@ export function StepCard({
       {step.ticks && (
         <ul className={classes.ticks}>
           {step.ticks.map((what) => (
-            <li key={what}>
+            <li key={what.id}>
               <Checkbox
                 size="lg"
-                label={what}
-                checked={ticked.has(what)}
+                label={what.label}
+                checked={isTicked(what)}
                 onChange={(event) => tick(step, what, event.currentTarget.checked)}
                 classNames={{ body: classes.tick, label: classes.tickLabel }}
               />

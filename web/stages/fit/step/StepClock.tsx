@@ -1,6 +1,6 @@
 import { Button, NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
 import { minutesTaken } from '../../../../core/work/times.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { useStepActs } from '../hand/useStepActs.ts';
@@ -8,7 +8,7 @@ import { useWait } from '../hand/waits.ts';
 import classes from './Step.module.css';
 
 /** How long a step takes: begun, paused, done; what is recorded narrows the ranges of later jobs. */
-export function StepClock({ step }: { step: FitStep }) {
+export function StepClock({ step }: { step: SaidStep }) {
   const { job } = useDesk();
   const { start, pause, resume } = useStepActs();
   const record = job.fit[step.id];
@@ -78,7 +78,7 @@ export function WaitTimer({ name, what, minutes }: { name: string; what: string;
 }
 
 /** Glue, sealant, paint: whatever takes its time, as long as its maker says. */
-export function OwnTimer({ step }: { step: FitStep }) {
+export function OwnTimer({ step }: { step: SaidStep }) {
   const [minutes, setMinutes] = useState<number | string>(10);
   const value = Number(minutes);
   const usable = Number.isFinite(value) && value > 0 && value <= 600;

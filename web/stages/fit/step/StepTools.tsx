@@ -3,7 +3,7 @@ import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PolarityRecord } from '../../../../core/model/job.ts';
-import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
+import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { addPhoto, binPhoto, shrinkPhoto } from '../../../store/photos.ts';
 import { offerUndo } from '../../../ui/offerUndo.tsx';
@@ -26,7 +26,7 @@ const SEEN = [
 ] as const;
 
 /** Something is wrong with a step: what, in a tap or in words; it stays with the step for whoever looks for the fault. */
-export function TroubleForm({ step }: { step: FitStep }) {
+export function TroubleForm({ step }: { step: SaidStep }) {
   const { job } = useDesk();
   const { trouble } = useStepActs();
   const said = job.fit[step.id]?.trouble ?? '';
@@ -90,7 +90,7 @@ function toggled(said: string, word: string): string {
 }
 
 /** A step that waits for a part, or the whole panel it belongs to. */
-export function WaitForm({ step, steps }: { step: FitStep; steps: readonly FitStep[] }) {
+export function WaitForm({ step, steps }: { step: SaidStep; steps: readonly SaidStep[] }) {
   const { job } = useDesk();
   const { wait } = useStepActs();
   const waiting = job.fit[step.id]?.waitingFor ?? '';
@@ -142,7 +142,7 @@ export function WaitForm({ step, steps }: { step: FitStep; steps: readonly FitSt
 }
 
 /** A clip that broke or a screw that is gone: it goes on the pick list. */
-export function LostForm({ step }: { step: FitStep }) {
+export function LostForm({ step }: { step: SaidStep }) {
   const { job } = useDesk();
   const { lose, find } = useStepActs();
   const choices = [...(step.losable ?? []), 'seal', 'something else'];
@@ -202,7 +202,7 @@ export function LostForm({ step }: { step: FitStep }) {
 }
 
 /** A photograph with a step: of its lamp, or of the vehicle. */
-export function PhotoForm({ step }: { step: FitStep }) {
+export function PhotoForm({ step }: { step: SaidStep }) {
   const { job } = useDesk();
   const [busy, setBusy] = useState(false);
   const add = async (files: FileList | null) => {

@@ -5,6 +5,7 @@ import { connectorsOf } from '../../../../core/wiring/connectors.ts';
 import { plugSwapSheet } from '../../../../core/wiring/sheet/plugSwap.ts';
 import { type WiringSheet, wiringSheet } from '../../../../core/wiring/sheet/sheet.ts';
 import { sheetSvg } from '../../../../core/wiring/sheet/svg.ts';
+import { pinChangeWords } from '../../../../core/words/pinMap.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Scrolls } from '../../../ui/Scrolls.tsx';
@@ -137,10 +138,11 @@ function SwapCard({ lampIds }: { lampIds: readonly string[] }) {
   const part = shelf.find(
     (each): each is WholeLampPart => each.kind === 'whole-lamp' && each.id === job.chosen[lamp?.id ?? ''],
   );
-  const swap = useMemo(
-    () => (lamp && part ? plugSwapSheet(job.vehicle, lamp, part) : null),
-    [job.vehicle, lamp, part],
-  );
+  const swap = useMemo(() => {
+    if (!lamp || !part) return null;
+    const { sheet, map } = plugSwapSheet(job.vehicle, lamp, part);
+    return { sheet: { ...sheet, notes: pinChangeWords(job.vehicle, map) } };
+  }, [job.vehicle, lamp, part]);
   if (!swap) return null;
   return (
     <>

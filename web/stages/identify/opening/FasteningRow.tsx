@@ -2,7 +2,7 @@ import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { capital } from '../../../../core/formatting/format.ts';
 import { CATCHES, EDGES, type Fastening, PULLS } from '../../../../core/model/vehicle/opening.ts';
-import { fasteningWords } from '../../../../core/work/access/words.ts';
+import { fasteningWords } from '../../../../core/words/openings.ts';
 import { OptionalNumber } from '../../../ui/OptionalNumber.tsx';
 import { SavedNumber } from '../../../ui/SavedNumber.tsx';
 import { SavedText } from '../../../ui/SavedText.tsx';

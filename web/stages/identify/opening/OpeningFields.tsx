@@ -8,9 +8,9 @@ import {
   freeOpeningId,
   putOpening,
 } from '../../../../core/vehicle/edit/openings.ts';
+import { HAZARD_NAMES } from '../../../../core/words/openings.ts';
 import { openingFrom, openingProblems, openingsOf } from '../../../../core/work/access/openings.ts';
 import { USUAL_SOURCE, usualOpeningsFor } from '../../../../core/work/access/usualOpenings.ts';
-import { HAZARD_NAMES } from '../../../../core/work/access/words.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { OptionalNumber } from '../../../ui/OptionalNumber.tsx';
 import { SavedText } from '../../../ui/SavedText.tsx';

@@ -1,5 +1,5 @@
-import type { Job } from '../model/job.ts';
-import type { FitStep } from './steps/fitStep.ts';
+import type { Job } from '../../model/job.ts';
+import { type FitStep, isBlocked } from './fitStep.ts';
 
 /** Where a step stands. What waits for a part does not hold up the rest. */
 export type StepState = 'done' | 'waiting' | 'blocked' | 'open';
@@ -14,7 +14,7 @@ export function stepDone(job: Pick<Job, 'fit'>, step: Pick<FitStep, 'id' | 'impl
 export function stepState(job: Pick<Job, 'fit'>, step: FitStep): StepState {
   if (stepDone(job, step)) return 'done';
   if (job.fit[step.id]?.waitingFor) return 'waiting';
-  return step.blocked === undefined ? 'open' : 'blocked';
+  return isBlocked(step) ? 'blocked' : 'open';
 }
 
 /** What was ticked off under a plan that had other steps: it was done all the same. */

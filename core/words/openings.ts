@@ -1,5 +1,5 @@
-import { capital } from '../../formatting/format.ts';
-import type { Fastening, Hazard, Opening } from '../../model/vehicle/opening.ts';
+import { capital } from '../formatting/format.ts';
+import type { Fastening, Hazard, Opening } from '../model/vehicle/opening.ts';
 
 const many = (count: number, one: string) =>
   `${count} ${one}${count === 1 ? '' : one.endsWith('s') ? 'es' : 's'}`;
@@ -42,14 +42,12 @@ export function undoWords(held: Fastening): string {
   }
 }
 
-/** What is ticked when closing, last undone first: `3 T20 screws`. */
-export function closingTicks({ undo }: Opening): string[] {
-  return undo.toReversed().map((held) => {
-    const words = fasteningWords(held);
-    if (held.kind === 'clip') return `${words} home`;
-    if (held.kind === 'plug') return `${words} in, catch clicked`;
-    return held.kind === 'piece' ? `${words} on` : words;
-  });
+/** What is ticked when it is closed again: `3 T20 screws`. */
+export function closingWords(held: Fastening): string {
+  const words = fasteningWords(held);
+  if (held.kind === 'clip') return `${words} home`;
+  if (held.kind === 'plug') return `${words} in, catch clicked`;
+  return held.kind === 'piece' ? `${words} on` : words;
 }
 
 /** What is counted on a panel: how many fasteners it has, and which differ. */

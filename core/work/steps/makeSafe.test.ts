@@ -1,15 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import { demoJobs } from '../../demo/jobs.ts';
-import { DEMO_SHELF } from '../../demo/shelf.ts';
-import type { Job } from '../model/job.ts';
-import { fitSteps } from './fitSteps.ts';
+import { demoJobs } from '../../../demo/jobs.ts';
+import { DEMO_SHELF } from '../../../demo/shelf.ts';
+import type { Job } from '../../model/job.ts';
+import { makeSafeWords } from '../../words/work/makeSafe.ts';
+import { fitSteps } from '../fitSteps.ts';
 import { makeSafe } from './makeSafe.ts';
 
 const finished = demoJobs()[2] as Job;
 const at = '2026-11-26T10:00:00.000Z';
 const doing = (fit: Job['fit']): Job => ({ ...structuredClone(finished), fit });
 const done = { doneAt: at, note: '' };
-const safeOf = (job: Job) => makeSafe(job, fitSteps(job, DEMO_SHELF));
+const safeOf = (job: Job) => {
+  const safe = makeSafe(job, fitSteps(job, DEMO_SHELF));
+  return { ...makeSafeWords(safe, job, DEMO_SHELF), minutes: safe.minutes };
+};
 
 describe('makeSafe', () => {
   it('lets a vehicle go where nothing is open, and one that is finished', () => {

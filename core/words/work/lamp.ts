@@ -1,0 +1,66 @@
+import { baseRecord } from '../../catalogue/bases.ts';
+import type { Lamp } from '../../model/vehicle/lamp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import type { About, WayRound } from '../../work/steps/stepAbout.ts';
+import { pinChangeWords } from '../pinMap.ts';
+import type { StepWords } from './stepWords.ts';
+
+/** A bulb out, an LED in. */
+export function swapWords({ lamp, bulb, wayRound, alike }: About<'swap'>): StepWords {
+  const { led } = wayRound;
+  return {
+    place: lamp.name,
+    title: `Swap ${bulb.names[0]} for ${led.code}`,
+    text: `${baseRecord(lamp.base).release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts (bend them in a little where it wiggles)${oneSided(lamp) ? ', its chips to the lens' : ''}. ${wayRoundWords(lamp, wayRound)}`,
+    cautions:
+      alike.length > 0
+        ? [
+            `The holder of ${alike.map(({ name }) => name.toLowerCase()).join(' and ')} takes the same base: tag both before either is out.`,
+          ]
+        : [],
+  };
+}
+
+/** A stock bulb out, one like it in. */
+export function renewWords({ lamp, bulb }: About<'renew'>): StepWords {
+  return {
+    place: lamp.name,
+    title: `Renew the ${bulb.names[0]}`,
+    text: `${baseRecord(lamp.base).release} Fit a new ${bulb.names[0]}.`,
+    cautions: [],
+  };
+}
+
+/** Festoon and panel LEDs shine one way. */
+const oneSided = ({ base }: Lamp) => base.startsWith('SV');
+
+function wayRoundWords(lamp: Lamp, { led, across }: WayRound): string {
+  if (led.polarity !== 'one-way') return 'It lights either way round.';
+  const same = across ? ` ${across.lamp.name} went in so: ${across.way}.` : '';
+  return baseRecord(lamp.base).reversible
+    ? `If it stays dark, turn it half round.${same}`
+    : `It lights one way round only and this base cannot be turned: check the contact’s polarity first, with a 9 V battery, a probe or the live plug.${same}`;
+}
+
+/** A whole lamp in the place of one with bulbs. */
+export function wholeWords({ lamp, part, pins }: About<'whole'>, vehicle: Vehicle): StepWords {
+  const plug = part.pinMap.map(({ cavity, does }) => `${cavity} ${does}`).join(', ');
+  const changes = pinChangeWords(vehicle, pins)
+    .map((change) => ` ${change}`)
+    .join('');
+  return {
+    place: lamp.name,
+    title: `Fit ${part.code} whole`,
+    text: `Plug of ${part.connector}: ${plug}. Compare with the old plug by meter, pin by pin.${changes} Clean both sealing faces, seat without wrinkles, hold the lamp in line while tightening; start every screw by hand.`,
+    cautions: ['Test all its functions before the screws are tight.'],
+    ticks: [
+      ...[...part.movesOver, ...(lamp.module ? [lamp.module] : [])].map((what) => ({
+        id: `moves ${what}`.slice(0, 120),
+        label: `moved over: ${what}`,
+      })),
+      { id: 'seal', label: 'seal clean and without wrinkles' },
+      { id: 'grommet', label: 'grommet as deep as the old one sat' },
+      { id: 'plugs', label: 'unused plugs capped' },
+    ],
+  };
+}

@@ -1,0 +1,57 @@
+import type { Bulb } from '../../model/bulb.ts';
+import type { VehicleCure } from '../../model/cures.ts';
+import type { LedPart, WholeLampPart } from '../../model/part.ts';
+import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
+import type { LightSwitch } from '../../vehicle/lampWork.ts';
+import type { LooseResistor } from '../../wiring/looseResistors.ts';
+import type { PinMap } from '../../wiring/wholeLampPins.ts';
+import type { OpenedWith } from '../access/openings.ts';
+
+/** A lamp and what is switched on to see it. */
+export interface LitBy {
+  lamp: Lamp;
+  switches: readonly LightSwitch[];
+}
+
+/** What of a cure comes after the lamps, and decides how they flash. */
+export type LaterCure = 'flasher-relay' | 'controller-setting';
+
+/** What is known of which way round an LED goes in. */
+export interface WayRound {
+  led: LedPart;
+  /** the lamp across from it, and which way round that one went in */
+  across: { lamp: Lamp; way: string } | null;
+}
+
+/** What one step is about, as data: `words/work/` says it. A kind of step is one shape here and its words there. */
+export type StepAbout =
+  | { of: 'receive'; parts: readonly LedPart[] }
+  | { of: 'prepare'; highVoltage: boolean }
+  | { of: 'in-the-way' | 'in-the-way-back'; what: string }
+  | { of: 'switch-on'; switches: readonly LightSwitch[] }
+  | { of: 'switch-off' | 'battery-off' | 'battery-on' | 'keep-stock' }
+  | { of: 'compare'; side: Side; both: boolean; later: LaterCure | null }
+  | { of: 'hazard-run'; hazardSwitch: boolean; resistors: boolean }
+  | { of: 'long-run'; switches: readonly LightSwitch[]; resistors: boolean }
+  | { of: 'open'; opened: OpenedWith; worked: readonly Lamp[] }
+  | { of: 'close'; opened: OpenedWith; worked: readonly Lamp[] }
+  | {
+      of: 'test';
+      worked: readonly LitBy[];
+      /** neighbours of one base, easily exchanged: each is seen lit by its own switch */
+      alike: readonly LitBy[];
+      /** lit in its socket a one-way LED is the right way round: those of which nobody has written that down */
+      wayRound: readonly Lamp[];
+      turns: boolean;
+      resistors: boolean;
+    }
+  | { of: 'swap'; lamp: Lamp; bulb: Bulb; wayRound: WayRound; alike: readonly Lamp[] }
+  | { of: 'renew'; lamp: Lamp; bulb: Bulb }
+  | { of: 'whole'; lamp: Lamp; part: WholeLampPart; pins: PinMap }
+  | { of: 'mount'; lamp: Lamp; loose: LooseResistor }
+  | { of: 'tap'; lamp: Lamp; loose: LooseResistor; tapsInside: boolean }
+  | { of: 'harness'; lamp: Lamp; loose: LooseResistor; code: string | null }
+  | { of: 'cure'; cure: VehicleCure };
+
+/** What steps of one kind are about. */
+export type About<K extends StepAbout['of']> = Extract<StepAbout, { of: K }>;
