@@ -8,6 +8,8 @@ import { quickAnswer } from '../core/quick/answer.ts';
 import { quickCure } from '../core/quick/cure.ts';
 import { quickLook } from '../core/quick/looks.ts';
 import { isAboutTurns, QuickLamps, QuickQuestion, quickQuestion } from '../core/quick/question.ts';
+import { wordsOfLook } from '../core/words/looks.ts';
+import { wordsOfAnswer } from '../core/words/quick.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 
 export const QUICK_OPTIONS = {
@@ -119,9 +121,11 @@ const CONDITIONS = ['lights-on', 'lights-off', 'engine-on', 'engine-off', 'left'
 
 /** What `quick` prints of a question. */
 export function quickOf(question: QuickQuestion) {
-  const { asked, ...answer } = quickAnswer(question, DEMO_SHELF, 'quick', new Date().toISOString());
-  const look = quickLook(question, { asked, ...answer });
-  const cure = answer.state === null || answer.state === 'holds' ? null : quickCure(asked);
+  const answer = quickAnswer(question, DEMO_SHELF, 'quick', new Date().toISOString());
+  const { asked, state, rate, allFour } = answer;
+  const { rests, ...words } = wordsOfAnswer(answer);
+  const look = quickLook(question, answer);
+  const cure = state === null || state === 'holds' ? null : quickCure(asked);
   const row = ({
     option,
     reason,
@@ -137,8 +141,12 @@ export function quickOf(question: QuickQuestion) {
     cautions,
   });
   return {
-    ...answer,
-    look,
+    state,
+    ...words,
+    rate,
+    allFour,
+    split: rests.map(({ on, ...row }) => ({ ...row, where: `On ${on}` })),
+    look: look && { ...look, ...wordsOfLook(look.id, asked.job.vehicle.region) },
     cure: cure && {
       best: cure.best && row(cure.best),
       supposing: cure.supposing.map(row),

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJob, withRelay } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
+import { unknownWords } from '../words/unknowns.ts';
 import { Judge } from './judge.ts';
 import { possibilities } from './unknowns.ts';
 
@@ -27,14 +28,14 @@ describe('every way a job may turn out to be', () => {
       jobs.map(({ vehicle }) => (vehicle.flasher as { watchesRepeaters?: unknown }).watchesRepeaters),
     ).toEqual([true, false]);
     expect(unknowns.map((each) => each.what)).toEqual(['repeaters-watched']);
-    expect(unknowns[0]?.narrow).toMatch(/pull one repeater bulb/);
+    expect(unknowns.map(unknownWords)[0]).toMatch(/pull one repeater bulb/);
   });
 
   it('asks for the bulb where two that draw differently go into the same socket', () => {
     const { jobs, unknowns } = possibilities(van({ identified: {} }));
     expect(jobs.length).toBeGreaterThan(1);
     expect(unknowns.map((each) => each.what)).toContain('bulbs-not-seen');
-    expect(unknowns.find((each) => each.what === 'bulbs-not-seen')?.narrow).toMatch(/number on the cap/);
+    expect(unknowns.map(unknownWords).join()).toMatch(/number on the cap/);
   });
 
   it('does not ask about repeaters the vehicle does not have', () => {

@@ -1,24 +1,24 @@
 import { bulbById, interchangeable, signalFilament } from '../catalogue/bulbs.ts';
-import { inARow } from '../formatting/format.ts';
 import type { Job } from '../model/job.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
-/** Something nobody has looked at yet that widens the band, and what would narrow it. */
-export interface Unknown {
-  what:
-    | 'repeaters-watched'
-    | 'bulbs-not-seen'
-    | 'flasher-not-seen'
-    | 'repeaters-assumed'
-    | 'pilot-assumed'
-    | 'outputs-not-seen'
-    | 'sockets-not-seen'
-    | 'fuse-not-read'
-    | 'trials-contradict';
-  /** one sentence: what is not known, and what to do about it */
-  narrow: string;
-}
+/** Something nobody has looked at yet that widens the band; `words/unknowns.ts` says what would narrow it. */
+export type Unknown =
+  | {
+      what:
+        | 'repeaters-watched'
+        | 'repeaters-assumed'
+        | 'pilot-assumed'
+        | 'outputs-not-seen'
+        | 'trials-contradict';
+    }
+  /** `lamps` by name */
+  | { what: 'bulbs-not-seen' | 'sockets-not-seen'; lamps: readonly string[] }
+  /** as it is drawn, by name */
+  | { what: 'flasher-not-seen'; flasher: string }
+  /** by name */
+  | { what: 'fuse-not-read'; fuses: readonly string[] };
 
 interface Possibilities {
   /** the job as it may be, the likeliest first */
@@ -36,11 +36,7 @@ export function possibilities({ vehicle, identified }: Pick<Job, 'vehicle' | 'id
   const unknowns: Unknown[] = [];
   const { flasher } = vehicle;
   if (flasher.kind === 'watching-relay' && flasher.watchesRepeaters === null && hasRepeater(vehicle)) {
-    unknowns.push({
-      what: 'repeaters-watched',
-      narrow:
-        'Whether the relay watches the side repeaters is not known: pull one repeater bulb and see if the flash changes.',
-    });
+    unknowns.push({ what: 'repeaters-watched' });
     jobs = jobs.flatMap((each) =>
       [true, false].map((watchesRepeaters) => ({
         ...each,
@@ -51,13 +47,8 @@ export function possibilities({ vehicle, identified }: Pick<Job, 'vehicle' | 'id
   const others = otherBulbs(vehicle, identified);
   const lamps = Object.keys(others);
   if (lamps.length > 0) {
-    const names = vehicle.lamps
-      .filter((lamp) => lamps.includes(lamp.id))
-      .map((lamp) => lamp.name.toLowerCase());
-    unknowns.push({
-      what: 'bulbs-not-seen',
-      narrow: `Nobody has read the bulb in ${inARow(names)}; bulbs that interchange there draw differently. The number on the cap narrows the band.`,
-    });
+    const names = vehicle.lamps.filter(({ id }) => lamps.includes(id)).map(({ name }) => name.toLowerCase());
+    unknowns.push({ what: 'bulbs-not-seen', lamps: names });
     jobs = jobs.flatMap((each) => [each, { ...each, identified: { ...each.identified, ...others } }]);
   }
   return { jobs, unknowns };

@@ -1,7 +1,8 @@
 import type { WatcherTrial } from '../model/evidence.ts';
 import type { CircuitKind } from '../model/vehicle/circuit.ts';
-import type { Flasher } from '../model/vehicle/flasher.ts';
+import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';
+import type { TurnOutputs } from '../model/vehicle/vehicle.ts';
 import type { Company } from '../simulation/litState.ts';
 import type { OutageBand } from './outageBand.ts';
 import type { LimitCheck } from './requirements/limit.ts';
@@ -66,9 +67,18 @@ export type Ground =
   /** what each way the vehicle may be built says */
   | { of: 'ways'; told: readonly WayGround[] };
 
+/** What of a way a vehicle may be built tells it from the others. */
+export interface WayPlace {
+  flasher: FlasherKind;
+  /** how its controller drives the turn lamps; null for a relay, or where it is as it is drawn */
+  outputs: TurnOutputs | null;
+  /** it stands for every kind of relay, none of which bears on what it is asked about */
+  anyRelay?: true;
+}
+
 /** What one way a vehicle may be built says, with the points it says it of. */
 export interface WayGround {
-  where: string;
+  where: WayPlace;
   ground: Ground;
   points: readonly JudgedPoint[];
   worst: JudgedPoint | null;

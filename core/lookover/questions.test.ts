@@ -5,6 +5,8 @@ import { vehicleProblems } from '../formats/vehicleProblems.ts';
 import { Judge } from '../judge/judge.ts';
 import type { Job } from '../model/job.ts';
 import { Vehicle } from '../model/vehicle/vehicle.ts';
+import { wordsOfQuestion } from '../words/questions.ts';
+import { unknownWords } from '../words/unknowns.ts';
 import { answerQuestion, questionsFor } from './questions.ts';
 
 const copy = (id: string) => structuredClone(demoJob(id));
@@ -33,8 +35,10 @@ describe('questions', () => {
   it('each say why they are asked and what is done meanwhile', () => {
     for (const id of ['library-route-3', 'dial-a-ride-2', 'gritter-4', 'exhibition-trailer'])
       for (const question of questionsFor(copy(id).vehicle)) {
-        expect(question.why.length).toBeGreaterThan(20);
-        expect(question.meanwhile.length).toBeGreaterThan(10);
+        const { why, meanwhile, options } = wordsOfQuestion(question, copy(id).vehicle);
+        expect(why.length).toBeGreaterThan(20);
+        expect(meanwhile.length).toBeGreaterThan(10);
+        for (const { value, label } of options) expect(label, question.id).not.toBe(value);
       }
   });
 
@@ -42,7 +46,7 @@ describe('questions', () => {
     for (const id of ['library-route-3', 'dial-a-ride-2', 'gritter-4', 'courier-moped-7']) {
       for (const question of questionsFor(copy(id).vehicle)) {
         const job = copy(id);
-        for (const { value } of question.options) {
+        for (const value of question.options) {
           answerQuestion(job, question.id, value);
           expect(vehicleProblems(Vehicle.parse(job.vehicle))).toEqual([]);
           expect(questionsFor(job.vehicle).find((each) => each.id === question.id)?.answer).toBe(value);
@@ -114,7 +118,7 @@ describe('what nobody knows', () => {
     job.identified = { ...job.identified };
     const open = Judge.of(job, DEMO_SHELF, 'stock').verdict();
     expect(known.unknowns).toEqual([]);
-    expect(open.unknowns[0]?.narrow).toContain('rear left');
+    expect(open.unknowns.map(unknownWords)[0]).toContain('rear left');
     // The stock vehicle holds whichever bulb it has: the band goes with the bulb.
     expect(open.state).toBe('holds');
     const high = (verdict: typeof known) => verdict.circuits[0]?.worst.band.highAmps ?? 0;

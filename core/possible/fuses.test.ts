@@ -1,4 +1,5 @@
 /** A fuse whose rating nobody has read: taken as is usual, and neither "too much" nor "holds" may rest on that. */
+
 import { describe, expect, it } from 'vitest';
 import { planOf } from '../../cli/plan.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -9,6 +10,7 @@ import { newJob } from '../model/newJob.ts';
 import { turnCircuits, turnFuse } from '../model/vehicle/lookUp.ts';
 import { layoutEntries, startingVehicle } from '../presets/startingLayout.ts';
 import { setFuseRead } from '../vehicle/edit/circuits.ts';
+import { unknownWords } from '../words/unknowns.ts';
 import { verdictsOf } from './verdicts.ts';
 
 /** A van of 1992 with a relay, stock bulbs in, and so many ohms across each rear turn lamp. */
@@ -55,9 +57,7 @@ describe('a fuse nobody has read', () => {
     expect(fuseOf(job)?.some(({ open }) => open?.least === 10 && open.most === 20)).toBe(true);
     const { cured } = verdictsOf(job, DEMO_SHELF);
     expect(cured.hazard?.state).toBe('either-way');
-    expect(cured.unknowns.find(({ what }) => what === 'fuse-not-read')?.narrow).toMatch(
-      /15 A turn fuse.*read it/,
-    );
+    expect(cured.unknowns.map(unknownWords).join()).toMatch(/15 A turn fuse.*read it/);
     const plan = planOf(jobFileOf(job, DEMO_SHELF, '2026-01-01T00:00:00.000Z'));
     expect(plan.verdict?.hazard?.limits.find(({ open }) => open)?.reason).toMatch(
       /Nobody has read that fuse, and between 10.* and 20.* it decides: read it\.$/,

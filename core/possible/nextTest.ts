@@ -1,7 +1,7 @@
 import { signalFilament } from '../catalogue/bulbs.ts';
 import { UNDERLOADED } from '../devices/flasher.ts';
+import type { TurnLookId } from '../evidence/looks.ts';
 import { bestTest, type TestChoice } from '../evidence/nextTest.ts';
-import { regionWords } from '../formatting/regionWords.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import type { PointVerdict } from '../judge/verdict.ts';
@@ -18,14 +18,10 @@ import { fittedNow } from '../record/fittedNow.ts';
 import { bulbOf } from '../simulation/fitment.ts';
 import { analysesOf, type Way, waysOf } from './ways.ts';
 
-/** Something cheap to look at or to try that tells apart what is open. */
+/** Something cheap to look at or to try that tells apart what is open; `words/looks.ts` says what to do. */
 export interface NextTest {
-  id: 'listen' | 'relay' | 'trial' | 'trial-lights' | 'trial-engine' | 'one-filament' | 'outputs';
+  id: TurnLookId;
   minutes: number;
-  /** what to do */
-  act: string;
-  /** what its outcomes mean */
-  means: string;
 }
 
 /** One way a circuit may be, with its threshold somewhere: what a test shows of it is certain, or nearly. */
@@ -82,9 +78,8 @@ export function nextTurnTest(job: Job, shelf: Shelf, circuitId: string, heard: b
     WORTH,
   );
   if (!best) return null;
-  const { id, minutes, act, means } = best.test;
-  const { region } = job.vehicle;
-  return { id, minutes, act: regionWords(region, act), means: regionWords(region, means) };
+  const { id, minutes } = best.test;
+  return { id, minutes };
 }
 
 function suppositions(
@@ -113,10 +108,9 @@ const thresholdIn = ({ lowAmps, highAmps }: { lowAmps: number; highAmps: number 
 function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
   const off: Conditions = { lights: false, brake: false, engine: false };
   const trial = (
-    id: NextTest['id'],
+    id: TurnLookId,
     minutes: number,
     on: Conditions,
-    words: Pick<NextTest, 'act' | 'means'>,
     change: (job: Job, side: readonly TurnCircuit[]) => Job = (same) => same,
     configuration: Configuration = 'leds',
   ): Test => {
@@ -125,7 +119,6 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
     return {
       id,
       minutes,
-      ...words,
       shows: (supposed) => {
         const { analysis, side } = supposed;
         const points = tried.get(analysis) ?? pointsWith(analysis, side, on, change, configuration);
@@ -135,65 +128,13 @@ function testsFor(job: Job, circuitId: string, heard: boolean): Test[] {
     };
   };
   const tests: Test[] = [
-    {
-      id: 'listen',
-      minutes: 1,
-      act: 'Hazard on: listen for a click under the dash',
-      means: 'A click is a relay. Silence is mostly a controller.',
-      shows: ({ kind }) => anyOf(HEARD[kind]),
-    },
-    trial('trial', 3, off, {
-      act: 'Fit them on one side and switch on, engine off',
-      means: 'Normal, fast, slow or a message: each tells what watches, and from how much on.',
-    }),
-    trial(
-      'trial-lights',
-      3,
-      { ...off, lights: true },
-      {
-        act: 'The same with the lights on, engine off',
-        means: 'Fast only with the lights on is a shared earth, or a threshold that lies close.',
-      },
-    ),
-    trial(
-      'trial-engine',
-      3,
-      { ...off, engine: true },
-      {
-        act: 'The same with the engine running',
-        means: 'LEDs and filaments follow the supply in another way: what it does now bounds the threshold.',
-      },
-    ),
-    trial(
-      'one-filament',
-      5,
-      off,
-      {
-        act: 'Put one filament bulb back on that side, the LED stays in the other',
-        means:
-          'Normal with one filament says how much load is missing; fast says that even that is too little.',
-      },
-      withOneFilament,
-    ),
-    trial(
-      'outputs',
-      8,
-      off,
-      {
-        act: 'Stock bulbs in: lay one more stock bulb’s load across the rear turn feed, and take the front turn bulb out',
-        means:
-          'Still noticed: front and rear hang on outputs of their own, and a load at the rear does nothing for the front. No longer noticed: one output drives the side. Say which in Identify.',
-      },
-      loadedAcross,
-      'cured',
-    ),
-    {
-      id: 'relay',
-      minutes: 10,
-      act: 'Find the relay and read what is printed on it',
-      means: 'Its kind and its load settle how it flashes.',
-      shows: ({ kind }) => anyOf([kind]),
-    },
+    { id: 'listen', minutes: 1, shows: ({ kind }) => anyOf(HEARD[kind]) },
+    trial('trial', 3, off),
+    trial('trial-lights', 3, { ...off, lights: true }),
+    trial('trial-engine', 3, { ...off, engine: true }),
+    trial('one-filament', 5, off, withOneFilament),
+    trial('outputs', 8, off, loadedAcross, 'cured'),
+    { id: 'relay', minutes: 10, shows: ({ kind }) => anyOf([kind]) },
   ];
   const tried = wasMade(job, circuitId, 'trial');
   return tests.filter(({ id }) => {
@@ -265,7 +206,7 @@ function shownAt(points: readonly PointVerdict[][], { kind, at, draws }: Suppose
   return [...new Set(shown)];
 }
 
-function wasMade(job: Job, circuitId: string, id: NextTest['id']): boolean {
+function wasMade(job: Job, circuitId: string, id: TurnLookId): boolean {
   const circuit = turnCircuits(job.vehicle).find((each) => each.id === circuitId);
   if (!circuit) return false;
   const lamps = fittedNow(job, [circuitId], 'leds').lamps;

@@ -59,7 +59,7 @@ describe('outputs nobody has looked at', () => {
     const outputs = (job: Job) => questionsFor(job.vehicle).find(({ id }) => id === 'outputs');
     const job = open();
     expect(outputs(job)).toMatchObject({ answer: '' });
-    expect(outputs(job)?.options.map(({ value }) => value)).toEqual(['side', 'corner', 'lamp']);
+    expect(outputs(job)?.options).toEqual(['side', 'corner', 'lamp']);
     answerQuestion(job, 'outputs', 'corner');
     expect(outputs(job)?.answer).toBe('corner');
     answerQuestion(job, 'flasher', 'watching-relay');

@@ -1,10 +1,12 @@
 /** Twin wedge sockets whose wiring nobody has looked at: standard and CK look alike (trade: common practice). */
+
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
 import type { LedPart } from '../model/part.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
+import { unknownWords } from '../words/unknowns.ts';
 import { curedState, verdictsOf } from './verdicts.ts';
 
 const LAMP = 'stop-tail-left';
@@ -47,7 +49,7 @@ describe('a twin wedge of unknown wiring', () => {
 
   it('names the look that settles it', () => {
     const { leds } = verdictsOf(job(undefined), shelf);
-    expect(leds.unknowns.find(({ what }) => what === 'sockets-not-seen')?.narrow).toMatch(
+    expect(leds.unknowns.map(unknownWords).join()).toMatch(
       /stop and tail left.*opposite corners are standard, on one side CK/,
     );
     expect(verdictsOf(job('standard'), shelf).leds.unknowns.map(({ what }) => what)).not.toContain(

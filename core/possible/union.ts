@@ -6,6 +6,7 @@ import type {
   RatePrediction,
   TurnCircuitVerdict,
   TurnVerdict,
+  WayPlace,
 } from '../judge/verdict.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -25,9 +26,9 @@ export function unitedRate(rates: readonly RatePrediction[]): RatePrediction {
   };
 }
 
-/** A verdict under one way, and that way in words: `on a relay that watches`. */
+/** A verdict under one way, and which way that is. */
 export interface Told<V> {
-  where: string;
+  where: WayPlace;
   verdict: V;
 }
 

@@ -1,4 +1,3 @@
-import { inARow } from '../formatting/format.ts';
 import type { JobAnalysis } from '../judge/analysis.ts';
 import { Judge } from '../judge/judge.ts';
 import { type VerdictState, worstState } from '../judge/states.ts';
@@ -9,10 +8,8 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { flashes, scopeCircuits, steadyScope } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
-import type { FlasherKind } from '../model/vehicle/flasher.ts';
-import type { TurnOutputs } from '../model/vehicle/vehicle.ts';
 import { eitherOf, unitedCircuit, unitedTurns } from './union.ts';
-import { analysesOf, buildUnknowns, steadyKey, type Way, waysOf, waysSeen } from './ways.ts';
+import { analysesOf, buildUnknowns, placeOf, steadyKey, type Way, waysOf, waysSeen } from './ways.ts';
 
 /** A circuit that is on steadily, with its LEDs alone and as it is cured now. */
 export interface SteadyVerdicts {
@@ -38,38 +35,9 @@ interface WayVerdicts {
   steady: readonly SteadyVerdicts[];
 }
 
-const WHERE: Record<FlasherKind, string> = {
-  'watching-relay': 'On a relay that watches',
-  'non-watching-relay': 'On a relay that does not watch',
-  thermal: 'On a thermal flasher',
-  controller: 'On a body controller',
-};
-
-/** `On a relay that watches`. */
-export function flasherPlace(kind: FlasherKind): string {
-  return WHERE[kind];
-}
-
-/** What parts the ways of a controller. */
-const OUTPUTS: Record<TurnOutputs, string> = {
-  side: 'one output a side',
-  corner: 'an output a corner',
-  lamp: 'an output a lamp',
-};
-
-/** `On a relay that watches`, `On a body controller, an output a corner`; a way may stand for every relay. */
-export function placeOf({
-  flasher,
-  anyRelay,
-  outputs,
-}: Pick<Way, 'flasher' | 'anyRelay' | 'outputs'>): string {
-  if (anyRelay) return 'On a relay of any kind';
-  return outputs ? `${WHERE[flasher]}, ${OUTPUTS[outputs]}` : WHERE[flasher];
-}
-
 /** @throws UnknownReferenceError when the job names a bulb or LED that is not known */
 export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
-  const { ways: possible, contradiction } = waysSeen(job, shelf);
+  const { ways: possible, fitsNone } = waysSeen(job, shelf);
   const steadyKnown: SteadyKnown = new Map();
   const ways = [...analysesOf(possible)].map(([way, analysis]) => onOneWay(way, analysis, steadyKnown));
   const told = <V>(of: (each: WayVerdicts) => V) =>
@@ -77,7 +45,7 @@ export function verdictsOf(job: Job, shelf: Shelf): Verdicts {
   const [first] = ways as [WayVerdicts];
   const open: Unknown[] = [
     ...buildUnknowns(job, shelf),
-    ...(contradiction ? [{ what: 'trials-contradict' as const, narrow: contradiction }] : []),
+    ...(fitsNone ? [{ what: 'trials-contradict' as const }] : []),
   ];
   const turns = (of: (each: WayVerdicts) => TurnVerdict): TurnVerdict => {
     const united = unitedTurns(told(of), job.vehicle);
@@ -110,14 +78,7 @@ function unreadFuses(ways: readonly WayVerdicts[]): Unknown[] {
     ...steady.flatMap(({ was, is }) => [...was.limits, ...is.limits]),
   ]);
   const names = [...new Set(limits.filter(({ open }) => open).map(({ name }) => name))];
-  return names.length > 0
-    ? [
-        {
-          what: 'fuse-not-read',
-          narrow: `Nobody has read what is printed on the ${inARow(names)}, and it decides: read it, and say it in Identify.`,
-        },
-      ]
-    : [];
+  return names.length > 0 ? [{ what: 'fuse-not-read', fuses: names }] : [];
 }
 
 /** The worst of all circuits a job may disturb as it is cured now, over every way its vehicle may be built. */

@@ -1,8 +1,8 @@
 import { mayBeCk } from '../catalogue/bases.ts';
 import { isOpen, possibleLeds } from '../circuit/engine/openLed.ts';
-import { inARow } from '../formatting/format.ts';
 import { JobAnalysis } from '../judge/analysis.ts';
 import type { Unknown } from '../judge/unknowns.ts';
+import type { WayPlace } from '../judge/verdict.ts';
 import { ownSideSeen } from '../judge/watcherSeen.ts';
 import { CURE_KINDS } from '../model/cureKinds/kinds.ts';
 import type { VehicleCure } from '../model/cures.ts';
@@ -11,31 +11,30 @@ import type { Shelf } from '../model/part.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
-import type { TurnOutputs, Vehicle } from '../model/vehicle/vehicle.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { fitThermal, setFlasher } from '../presets/flashers.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
 import { distinctLayouts, ofTurnsAnew, setTurnOutputs } from '../vehicle/edit/turnOutputs.ts';
-import { OUTPUTS_LOOK } from '../words/outputs.ts';
 import { couldBe } from './seen.ts';
 
 /** One way a vehicle may be as far as nobody has looked: a job that says all of it. */
-export interface Way {
-  flasher: FlasherKind;
+export interface Way extends WayPlace {
   /** whether its sides have repeaters */
   repeaters: boolean;
   /** whether one pilot lamp stands between its sides */
   pilot: boolean;
-  /** how its controller drives the turn lamps; null for a relay, or where it is as it is drawn */
-  outputs: TurnOutputs | null;
   /** how the twin wedge sockets are wired that nobody has looked at; null where it makes no difference */
   sockets: Lamp['socketWiring'] | null;
   job: Job;
   /** with its LEDs as they are on this way */
   shelf: Shelf;
-  /** it stands for every kind of relay, none of which bears on what it is asked about */
-  anyRelay?: true;
+}
+
+/** What tells a way from the others, without the job it is. */
+export function placeOf({ flasher, outputs, anyRelay }: WayPlace): WayPlace {
+  return { flasher, outputs, ...(anyRelay ? { anyRelay } : {}) };
 }
 
 /**
@@ -48,15 +47,12 @@ export function waysOf(job: Job, shelf: Shelf): Way[] {
   return waysSeen(job, shelf).ways;
 }
 
-/** The ways a job may be, and what of the trials fits none of them, in words: it then teaches nothing. */
-export function waysSeen(job: Job, shelf: Shelf): { ways: Way[]; contradiction: string | null } {
+/** The ways a job may be, and whether what was seen fits none of them: it then teaches nothing. */
+export function waysSeen(job: Job, shelf: Shelf): { ways: Way[]; fitsNone: boolean } {
   const all = waysWith(job, shelvesOf(job, shelf));
   const left = agreeing(all);
-  return left.length > 0 ? { ways: left, contradiction: null } : { ways: all, contradiction: FITS_NONE };
+  return left.length > 0 ? { ways: left, fitsNone: false } : { ways: all, fitsNone: true };
 }
-
-const FITS_NONE =
-  'What was seen fits no way this vehicle is likely to be. A dead bulb on that side, a bad earth, or another bulb than the one said would explain it: look again with the stock bulbs in.';
 
 /** The ways a job's vehicle may be built, whatever its LEDs are: those stay open in each. */
 export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
@@ -130,54 +126,19 @@ export function openSockets(job: Job, shelf: Shelf): Lamp[] {
   );
 }
 
-/** What nobody has looked at of how a vehicle is built, and the look that tells. */
+/** What nobody has looked at of how a vehicle is built. */
 export function buildUnknowns(job: Job, shelf: Shelf): Unknown[] {
   const { facts, flasher } = job.vehicle;
-  const sockets = openSockets(job, shelf);
+  const lamps = openSockets(job, shelf).map(({ name }) => name.toLowerCase());
   const flashers = !facts?.flasherSeen && (facts?.flashers?.length ?? 0) > 1;
-  return [
-    ...(flashers
-      ? [
-          {
-            what: 'flasher-not-seen' as const,
-            narrow: `Nobody has looked what flashes it; it is drawn with a ${flasher.name}. Hazard on: a click under the dash is a relay, silence mostly a controller.`,
-          },
-        ]
-      : []),
-    ...(facts?.turnOutputs && !flashers
-      ? [
-          {
-            what: 'outputs-not-seen' as const,
-            narrow: `Nobody has looked whether each corner hangs on an output of its own, where a load at the rear does nothing for the front. ${OUTPUTS_LOOK}`,
-          },
-        ]
-      : []),
-    ...(sockets.length > 0
-      ? [
-          {
-            what: 'sockets-not-seen' as const,
-            narrow: `Nobody has looked how the twin sockets of ${inARow(sockets.map(({ name }) => name.toLowerCase()))} are wired: earth contacts on opposite corners are standard, on one side CK, where an LED made for the other shorts the parking feed.`,
-          },
-        ]
-      : []),
-    ...(facts?.repeatersAssumed
-      ? [
-          {
-            what: 'repeaters-assumed' as const,
-            narrow: 'Whether it has side repeaters nobody has said: look at the wings with hazard on.',
-          },
-        ]
-      : []),
-    ...(facts?.pilotAssumed
-      ? [
-          {
-            what: 'pilot-assumed' as const,
-            narrow:
-              'Whether one pilot lamp serves both sides nobody has said: one green lamp in the dash, or one for each side?',
-          },
-        ]
-      : []),
+  const open: (Unknown | false | undefined)[] = [
+    flashers && { what: 'flasher-not-seen', flasher: flasher.name },
+    facts?.turnOutputs && !flashers && { what: 'outputs-not-seen' },
+    lamps.length > 0 && { what: 'sockets-not-seen', lamps },
+    facts?.repeatersAssumed && { what: 'repeaters-assumed' },
+    facts?.pilotAssumed && { what: 'pilot-assumed' },
   ];
+  return open.flatMap((each) => each || []);
 }
 
 /** The shelf with each LED that the open ones of a job may be; as it is where nothing was seen with them. */

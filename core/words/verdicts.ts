@@ -8,6 +8,7 @@ import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Company } from '../simulation/litState.ts';
 import { findingWords, limitWords } from './findings.ts';
+import { placeWords } from './ways.ts';
 
 /** A verdict, as far as its reason goes. */
 interface Reasoned {
@@ -56,9 +57,11 @@ const SUBJECTS = {
 /** What each way a vehicle may be built says, those that say the same together. */
 function waysWords(vehicle: Vehicle, told: readonly WayGround[]): string {
   const said = new Map<string, string>();
-  for (const { where, ground, ...seen } of told)
-    if (!said.has(where)) said.set(where, groundWords(vehicle, ground, seen));
-  return `Nobody has looked how it flashes. ${[...said].map(([where, reason]) => `${where}: ${reason}`).join(' ')}`;
+  for (const { where, ground, ...seen } of told) {
+    const place = placeWords(where);
+    if (!said.has(place)) said.set(place, groundWords(vehicle, ground, seen));
+  }
+  return `Nobody has looked how it flashes. ${[...said].map(([place, reason]) => `${place}: ${reason}`).join(' ')}`;
 }
 
 function steadyWords(

@@ -47,7 +47,7 @@ export function decidedShare(
     const before = answer(question);
     share.atOnce += check(before);
     const seen = answer({ ...question, trials: [trialOf(hidden, before.asked.systemVolts, random)] });
-    if (seen.contradiction) share.wrong.push(`${who} was said to contradict itself`);
+    if (seen.fitsNone) share.wrong.push(`${who} was said to contradict itself`);
     share.afterTrial += check(seen);
   }
   return share;

@@ -4,9 +4,9 @@ import type { LoadResistorCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { eitherOf } from '../../possible/union.ts';
-import { flasherPlace, placeOf } from '../../possible/verdicts.ts';
 import { analysesOf, isFor, type Way } from '../../possible/ways.ts';
 import { drawnAlike, ofTurnsAnew } from '../../vehicle/edit/turnOutputs.ts';
+import { flasherWords, placeWords } from '../../words/ways.ts';
 import { type CureReport, tryCures } from './evaluate.ts';
 import type { CureOption } from './option.ts';
 import { type CureScope, turnScope } from './scope.ts';
@@ -114,8 +114,8 @@ function united(first: CureReport, tried: readonly Tried[]): CureReport {
   const [worst] = done.toSorted((a, b) => byWorst(a.state, b.state));
   if (!worst) return first;
   const agreed = eitherOf(done.map(({ state }) => state));
-  const supposes = can.map((kind) => flasherPlace(kind).replace(/^On /, 'it has ')).join(' or ');
-  const where = agreed === 'either-way' && worst.state !== 'either-way' ? `${placeOf(worst.way)}: ` : '';
+  const supposes = can.map((kind) => `it has ${flasherWords(kind)}`).join(' or ');
+  const where = agreed === 'either-way' && worst.state !== 'either-way' ? `${placeWords(worst.way)}: ` : '';
   const report = { ...worst.report, option: first.option };
   if (cannot.length === 0) return { ...report, state: agreed, reason: `${where}${report.reason}` };
   return {

@@ -1,6 +1,7 @@
 import { NativeSelect } from '@mantine/core';
 import { answerQuestion, bearsOn, type QuestionId, questionsFor } from '../../../core/lookover/questions.ts';
 import { jobLamps, scopeCircuits } from '../../../core/model/scope.ts';
+import { wordsOfQuestion } from '../../../core/words/questions.ts';
 import { Card } from '../../ui/Card.tsx';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
@@ -36,21 +37,24 @@ export function Questions() {
         open === 0 ? 'Questions that matter here: all answered' : `Questions that matter here: ${open} open`
       }
     >
-      {questions.map((question) => (
-        <div key={question.id} className={classes.question}>
-          <NativeSelect
-            label={question.ask}
-            description={question.why}
-            value={question.answer}
-            data={[{ value: '', label: 'Don’t know yet' }, ...question.options]}
-            onChange={(event) => {
-              const answer = event.currentTarget.value;
-              edit(question.ask, (draft) => answerQuestion(draft, question.id, answer));
-            }}
-          />
-          {question.answer === '' && <p className={classes.why}>{question.meanwhile}</p>}
-        </div>
-      ))}
+      {questions.map((question) => {
+        const { ask, why, meanwhile, options } = wordsOfQuestion(question, job.vehicle);
+        return (
+          <div key={question.id} className={classes.question}>
+            <NativeSelect
+              label={ask}
+              description={why}
+              value={question.answer}
+              data={[{ value: '', label: 'Don’t know yet' }, ...options]}
+              onChange={(event) => {
+                const answer = event.currentTarget.value;
+                edit(ask, (draft) => answerQuestion(draft, question.id, answer));
+              }}
+            />
+            {question.answer === '' && <p className={classes.why}>{meanwhile}</p>}
+          </div>
+        );
+      })}
       <div className={classes.question}>
         <SavedText
           label="Equipment in the way"

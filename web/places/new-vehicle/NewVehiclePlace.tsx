@@ -2,7 +2,6 @@ import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine
 import { randomId } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { FLASHER_OPTIONS } from '../../../core/lookover/questions.ts';
 import type { SystemVolts } from '../../../core/model/fields.ts';
 import type { FlasherKind } from '../../../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
@@ -16,6 +15,7 @@ import {
 } from '../../../core/presets/startingLayout.ts';
 import { kindName } from '../../../core/presets/vehicleKinds.ts';
 import { TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
+import { FLASHER_OPTIONS } from '../../../core/words/questions.ts';
 import { startJob } from '../../store/jobs.ts';
 import { Card } from '../../ui/Card.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';

@@ -1,9 +1,12 @@
 import { Button, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { capital } from '../../../core/formatting/format.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import type { QuickAnswer } from '../../../core/quick/answer.ts';
 import { isSingle, type QuickQuestion } from '../../../core/quick/question.ts';
+import { wordsOfLook } from '../../../core/words/looks.ts';
+import { type QuickWords, wordsOfAnswer } from '../../../core/words/quick.ts';
 import { keepQuickJob } from '../../store/quickJobs.ts';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { Mark } from '../../ui/Mark.tsx';
@@ -30,7 +33,8 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
   const cure = useQuickCure(answer.data);
   if (answer.error) return <p role="alert">It could not be judged: {answer.error.message}</p>;
   if (!answer.data) return <p className={classes.ask}>Judging every way it may be.</p>;
-  const { contradiction } = answer.data;
+  const words = wordsOfAnswer(answer.data);
+  const decides = look.data && wordsOfLook(look.data.id, answer.data.asked.job.vehicle.region);
   const forget = (index: number) => {
     const { trials } = question;
     onChange({ trials: trials.filter((_, each) => each !== index) });
@@ -39,10 +43,10 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
   return (
     <>
       <section className={classes.answer} aria-label="The answer" aria-busy={answer.isFetching}>
-        <Verdict answer={answer.data} />
-        {contradiction && (
+        <Verdict state={answer.data.state} words={words} />
+        {words.contradiction && (
           <p className={classes.contradiction} role="status">
-            {contradiction}
+            {words.contradiction}
           </p>
         )}
         {question.trials.length > 0 && (
@@ -62,11 +66,11 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
           </ul>
         )}
         <Advice question={question} />
-        {look.data && (
+        {look.data && decides && (
           <div className={classes.next}>
             <p className={classes.kind}>What decides, about {minutes(look.data.minutes)}</p>
-            <h2>{look.data.act}</h2>
-            <p>{look.data.means}</p>
+            <h2>{decides.act}</h2>
+            <p>{decides.means}</p>
             {look.data.id === 'listen' && (
               <div className={classes.heard}>
                 <Button variant="default" onClick={() => onChange({ heard: 'click' })}>
@@ -118,20 +122,20 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
 
 const minutes = (count: number) => (count === 1 ? '1 minute' : `${count} minutes`);
 
-function Verdict({ answer }: { answer: QuickAnswer }) {
-  const { state, headline, why, split } = answer;
+function Verdict({ state, words }: { state: QuickAnswer['state']; words: QuickWords }) {
+  const { headline, why, rests } = words;
   return (
     <>
       <h2 className={classes.headline} data-state={state ?? 'too-much'}>
         <Mark state={state ?? 'too-much'} size={26} label />
         <span>{headline}</span>
       </h2>
-      {split.length > 0 && (
+      {rests.length > 0 && (
         <ul className={classes.split} aria-label="By what flashes them">
-          {split.map((row) => (
+          {rests.map((row) => (
             <li key={row.flasher}>
               <Mark state={row.state} label />
-              <b>{row.where.replace(/^On a/, 'A')}</b>
+              <b>{capital(row.on)}</b>
               <span>{row.text}</span>
             </li>
           ))}

@@ -1,10 +1,10 @@
 import { NativeSelect, NumberInput } from '@mantine/core';
-import { FLASHER_OPTIONS } from '../../../core/lookover/questions.ts';
 import { FlasherKind } from '../../../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
 import { kindName } from '../../../core/presets/vehicleKinds.ts';
 import { isAboutTurns, type QuickQuestion } from '../../../core/quick/question.ts';
 import { possibleVolts } from '../../../core/quick/quickJob.ts';
+import { FLASHER_OPTIONS } from '../../../core/words/questions.ts';
 import classes from './Quick.module.css';
 
 const FIRST_YEAR = 1920;
