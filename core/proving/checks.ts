@@ -54,24 +54,55 @@ export function placeMinutes(job: Job, { minutes, openingId }: Place, { open }: 
   return mean(minutes) + (behind && openingId && !open.includes(openingId) ? mean(behind.access.minutes) : 0);
 }
 
-/** What a cell shows as outcomes with their shares: what may show, shows every second time; some tell it wrongly. */
-export function cellOutcomes({ sure, maybe }: Shown, kinds: number): ReadonlyMap<string, number> {
+/** What a cell surely shows and all that it may, in one word each: asked of the same rows at every look. */
+const LABELS = new WeakMap<Shown, { certain: string; all: string }>();
+
+function labelsOf(shown: Shown): { certain: string; all: string } {
+  const known = LABELS.get(shown);
+  if (known) return known;
+  const { sure, maybe } = shown;
   const certain = sure.join('+');
-  if (maybe.length === 0) return withSlips(new Map([[certain, 1]]), kinds);
-  const all = [...sure, ...maybe].toSorted().join('+');
-  return withSlips(
-    new Map([
-      [certain, 0.5],
-      [all, 0.5],
-    ]),
-    kinds,
-  );
+  const labels = {
+    certain,
+    all: maybe.length === 0 ? certain : [...sure, ...maybe].toSorted().join('+'),
+  };
+  LABELS.set(shown, labels);
+  return labels;
+}
+
+/**
+ * What a cell shows on each of some ways, as outcomes with their shares: what may show, shows every second time; some
+ * tell it wrongly. Ways that show the same share one.
+ */
+export function cellOutcomes(ways: readonly Shown[]): ReadonlyMap<string, number>[] {
+  const labels = ways.map(labelsOf);
+  const kinds = new Set(labels.map(({ certain }) => certain)).size;
+  const known = new Map<string, ReadonlyMap<string, number>>();
+  return labels.map(({ certain, all }) => {
+    const key = `${certain}?${all}`;
+    const outcomes =
+      known.get(key) ??
+      withSlips(
+        certain === all
+          ? [[certain, 1]]
+          : [
+              [certain, 0.5],
+              [all, 0.5],
+            ],
+        kinds,
+      );
+    known.set(key, outcomes);
+    return outcomes;
+  });
 }
 
 /** Outcomes with a share of tellings that are anything else. */
-export function withSlips(outcomes: ReadonlyMap<string, number>, kinds: number): ReadonlyMap<string, number> {
+export function withSlips(
+  outcomes: readonly (readonly [string, number])[],
+  kinds: number,
+): ReadonlyMap<string, number> {
   const slip = MISTOLD * (1 - 1 / Math.max(kinds, 1));
-  const slipped = new Map([...outcomes].map(([label, share]) => [label, share * (1 - slip)]));
+  const slipped = new Map(outcomes.map(([label, share]) => [label, share * (1 - slip)]));
   return slip > 0 ? slipped.set('told wrongly', slip) : slipped;
 }
 

@@ -50,6 +50,8 @@ export class FaultFinder {
   private readonly singles: readonly Supposed[];
   private readonly sound: Supposed;
   private readonly pins: PinLikelihoods;
+  /** pairs that were weighed: from one telling to the next they are nearly the same */
+  private readonly paired = new Map<string, Supposed>();
 
   constructor(
     private readonly job: Job,
@@ -154,13 +156,20 @@ export class FaultFinder {
     // Of those that look alike one stands for all.
     const distinct = new Map(explains.toReversed().map((each) => [this.alike[each.is.at[0] ?? 0], each.is]));
     const some = [...distinct.values()].reverse().slice(0, PAIRED);
-    return some.flatMap((a, index) =>
-      some.slice(index + 1).map((b) => ({
-        at: [...a.at, ...b.at],
-        row: a.row.map((shown, cell) => bothShown(shown, b.row[cell] ?? NOTHING_SHOWN)),
-        prior: (this.alikeKinds(a, b) * SECOND * a.prior * b.prior) / (1 - SOUND),
-      })),
-    );
+    return some.flatMap((a, index) => some.slice(index + 1).map((b) => this.both(a, b)));
+  }
+
+  private both(a: Supposed, b: Supposed): Supposed {
+    const key = `${a.at[0]}+${b.at[0]}`;
+    const known = this.paired.get(key);
+    if (known) return known;
+    const pair = {
+      at: [...a.at, ...b.at],
+      row: a.row.map((shown, cell) => bothShown(shown, b.row[cell] ?? NOTHING_SHOWN)),
+      prior: (this.alikeKinds(a, b) * SECOND * a.prior * b.prior) / (1 - SOUND),
+    };
+    this.paired.set(key, pair);
+    return pair;
   }
 
   private isWanting({ at: [at = -1] }: Supposed): boolean {
@@ -229,8 +238,7 @@ export class FaultFinder {
     const again = (id: string) => 1 + 8 * (before.get(id) ?? 0);
     const cells = this.grid.cells.map((cell, at): Choice => {
       const minutes = cellMinutes(this.job, cell, this.grid.expected[at] as Outcome, whereabouts);
-      const kinds = new Set(ways.map(({ row }) => (row[at]?.sure ?? []).join('+'))).size;
-      const outcomes = ways.map(({ row }) => cellOutcomes(row[at] ?? NOTHING_SHOWN, kinds));
+      const outcomes = cellOutcomes(ways.map(({ row }) => row[at] ?? NOTHING_SHOWN));
       return {
         minutes: minutes * again(cell.id),
         check: { kind: 'cell', cellId: cell.id, minutes },
@@ -275,10 +283,12 @@ export class FaultFinder {
       .slice(0, LOOKED_AT)
       .map((place): Choice => {
         const check = this.lookAt(place, whereabouts);
-        const here = new Set(place.faults.map(({ id }) => id));
+        const known = new Map<string, ReadonlyMap<string, number>>();
         const found = ways.map(({ faults }) => {
-          const at = faults.find((each) => here.has(this.grid.faults[each]?.id ?? ''));
-          return withSlips(new Map([[at === undefined ? '' : String(at), 1]]), 2);
+          const at = String(faults.find((each) => this.placeIds[each] === place.id) ?? '');
+          const outcomes = known.get(at) ?? withSlips([[at, 1]], 2);
+          known.set(at, outcomes);
+          return outcomes;
         });
         return {
           minutes: check.minutes * again(place.id),

@@ -48,6 +48,12 @@ export interface PlayRequest {
   seconds?: number;
 }
 
+/** An emitter as it is played, and its light as a share of what it gives while its feed is on. */
+interface Played extends PlayedEmitter, Emitter {
+  /** the share of time its feed is on; null where a capacitor carries it over the pauses */
+  dutyShare: number | null;
+}
+
 export interface PlayedEmitter extends Omit<Emitter, 'read'> {
   curve: LightCurve;
   /** an LED on a pulsed feed */
@@ -87,7 +93,7 @@ class VehicleRun implements Bench {
   private readonly sweeps: SweepDevice[] = [];
   private readonly flashes: Flash[] = [];
   private readonly events = new Map<string, DashEvent>();
-  private readonly emitters: (PlayedEmitter & Emitter)[];
+  private readonly emitters: Played[];
   private readonly fuses: readonly Extract<Element, { kind: 'fuse' }>[];
   /** heating of each fuse since this flash began, over what it holds for ever, s; and its mean over the flash before */
   private readonly heat = new Map<string, number>();
@@ -133,7 +139,7 @@ class VehicleRun implements Bench {
         const hasDim = ids.has(ELEMENTS.lead(lamp.id, 'dim'));
         return ids.has(ELEMENTS.lead(lamp.id)) || hasDim ? emittersOf(lamp, content, hasDim) : [];
       })
-      .map((emitter) => ({ ...emitter, curve: new LightCurve(), pulsed: this.pulsedLight(emitter) }));
+      .map((emitter) => this.played(emitter));
     this.wireDevices();
   }
 
@@ -304,8 +310,10 @@ class VehicleRun implements Bench {
   private record(seconds: number, circuit: SolvedCircuit): void {
     const step = seconds - this.lastRecord;
     this.lastRecord = seconds;
-    for (const emitter of this.emitters)
-      emitter.curve.add(seconds, emitter.read(circuit) * this.pulseShare(emitter, circuit));
+    for (const { curve, read, pulsed, dutyShare } of this.emitters) {
+      const lit = read(circuit);
+      curve.add(seconds, dutyShare === null ? (lit > 1e-6 ? (pulsed?.mean ?? 0) : 0) : lit * dutyShare);
+    }
     for (const { id } of this.fuses)
       this.heat.set(id, (this.heat.get(id) ?? 0) + circuit.overload(id) * step);
     this.watchThermal(seconds, circuit);
@@ -314,16 +322,17 @@ class VehicleRun implements Bench {
     }
   }
 
-  /** How much of its light in the pulses an LED gives on the whole. */
-  private pulseShare(emitter: PlayedEmitter & Emitter, circuit: SolvedCircuit): number {
-    if (!emitter.followsPulses) return 1;
-    if (emitter.pulsed && emitter.pulsed.modulation < 1) {
-      const now = emitter.read(circuit);
-      return now > 1e-6 ? emitter.pulsed.mean / now : 0;
-    }
-    const feeding = circuitsOf(this.request.vehicle, emitter.lampId).filter((each) =>
-      wanted(each, this.request.controls),
-    );
+  private played(emitter: Emitter): Played {
+    const pulsed = this.pulsedLight(emitter);
+    const carried = pulsed !== null && pulsed.modulation < 1;
+    const dutyShare = carried ? null : emitter.followsPulses ? this.dutyShare(emitter.lampId) : 1;
+    return { ...emitter, curve: new LightCurve(), pulsed, dutyShare };
+  }
+
+  /** How much of its light in the pulses an LED gives on the whole: its feed's share of time. */
+  private dutyShare(lampId: string): number {
+    const { vehicle, controls } = this.request;
+    const feeding = circuitsOf(vehicle, lampId).filter((each) => wanted(each, controls));
     return feeding.length === 0 ? 1 : Math.max(...feeding.map((each) => this.duties.get(each.id) ?? 1));
   }
 
