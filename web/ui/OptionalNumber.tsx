@@ -1,4 +1,4 @@
-import { NumberInput } from '@mantine/core';
+import { DecimalInput } from './DecimalInput.tsx';
 import { FieldNews } from './FieldNews.tsx';
 import { useSavedField } from './useSavedField.ts';
 
@@ -28,8 +28,15 @@ export function OptionalNumber({
   const field = useSavedField<number | undefined, string | number>(value, (stored) => stored ?? '');
   const number = Number(field.text);
   const fits = field.text === '' || (Number.isFinite(number) && number >= min && number <= max);
+  const change = (next: string | number) => {
+    field.type(next);
+    const typed = next === '' ? undefined : Number(next);
+    if (typed !== undefined && !(Number.isFinite(typed) && typed >= min && typed <= max)) return;
+    field.saving(typed);
+    onSave(typed);
+  };
   return (
-    <NumberInput
+    <DecimalInput
       label={label}
       description={field.said ? <FieldNews said={field.said} /> : description}
       placeholder="not measured"
@@ -39,18 +46,11 @@ export function OptionalNumber({
       clampBehavior="none"
       allowNegative={min < 0}
       decimalScale={decimals}
-      allowedDecimalSeparators={['.', ',']}
       suffix={` ${unit}`}
       error={fits ? undefined : `Type a number from ${min} to ${max} ${unit}, or leave it empty`}
       onFocus={field.onFocus}
       onBlur={field.onBlur}
-      onChange={(next) => {
-        field.type(next);
-        const typed = next === '' ? undefined : Number(next);
-        if (typed !== undefined && !(Number.isFinite(typed) && typed >= min && typed <= max)) return;
-        field.saving(typed);
-        onSave(typed);
-      }}
+      onChange={change}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { NumberInput } from '@mantine/core';
+import { DecimalInput } from './DecimalInput.tsx';
 import { FieldNews } from './FieldNews.tsx';
 import { useSavedField } from './useSavedField.ts';
 
@@ -28,8 +28,14 @@ export function SavedNumber({
 }: SavedNumberProps) {
   const field = useSavedField<number, string | number>(value, (stored) => stored);
   const wrong = !accepted(field.text, min, max);
+  const change = (next: string | number) => {
+    field.type(next);
+    if (!accepted(next, min, max) || Number(next) === field.latest()) return;
+    field.saving(Number(next));
+    onSave(Number(next));
+  };
   return (
-    <NumberInput
+    <DecimalInput
       label={label}
       description={field.said ? <FieldNews said={field.said} /> : description}
       value={field.text}
@@ -39,17 +45,11 @@ export function SavedNumber({
       clampBehavior="none"
       allowNegative={false}
       decimalScale={decimals}
-      allowedDecimalSeparators={['.', ',']}
       suffix={` ${unit}`}
       error={wrong ? `Type a number from ${min} to ${max} ${unit}` : undefined}
       onFocus={field.onFocus}
       onBlur={field.onBlur}
-      onChange={(next) => {
-        field.type(next);
-        if (!accepted(next, min, max) || Number(next) === field.latest()) return;
-        field.saving(Number(next));
-        onSave(Number(next));
-      }}
+      onChange={change}
     />
   );
 }

@@ -3,6 +3,7 @@ import { Fraction, Id, Line } from '../fields.ts';
 
 /** Which way something is pulled off, seen from the driver's seat of a vehicle looked at from above. */
 export const PULLS = ['straight', 'forwards', 'rearwards', 'up', 'down', 'inwards', 'outwards'] as const;
+export const FASTENERS = ['screw', 'bolt', 'nut', 'push rivet'] as const;
 export const EDGES = ['top', 'bottom', 'front', 'rear', 'inner', 'outer', 'all round'] as const;
 export const CATCHES = [
   'press the tab',
@@ -20,7 +21,7 @@ const Count = z.int().min(1).max(60);
 export const Fastening = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('fastener'),
-    what: z.enum(['screw', 'bolt', 'nut', 'push rivet']),
+    what: z.enum(FASTENERS),
     /** `cross-head`, `T20`, `10 mm`: what turns it */
     size: Line,
     count: Count,

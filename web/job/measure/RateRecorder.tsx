@@ -1,4 +1,4 @@
-import { Button, Checkbox, NumberInput, SegmentedControl } from '@mantine/core';
+import { Button, Checkbox, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { sourceWords } from '../../../core/formatting/source.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
@@ -7,6 +7,7 @@ import type { RateReading } from '../../../core/model/evidence.ts';
 import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { FUNCTION_WORDS, mayBeHalf, proofReason, watcherLeft } from '../../../core/record/observations.ts';
+import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import { useDesk } from '../workspace.ts';
 import classes from './RateRecorder.module.css';
 import { useEvidence } from './useEvidence.ts';
@@ -113,7 +114,7 @@ export function RateRecorder({
           label={`I looked again: no flash went by between two taps. Every second flash of ${Math.round(2 * measured.quantity.value)} a minute, a lamp missed, would read the same.`}
         />
       )}
-      <NumberInput
+      <DecimalInput
         label="Or type a rate read elsewhere"
         suffix=" a minute"
         value={typed}

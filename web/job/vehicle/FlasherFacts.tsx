@@ -1,11 +1,24 @@
-import { NativeSelect } from '@mantine/core';
 import { flasherWords } from '../../../core/devices/flasher.ts';
+import type { Flasher } from '../../../core/model/vehicle/flasher.ts';
 import { turnFuse } from '../../../core/model/vehicle/lookUp.ts';
 import { Card } from '../../ui/Card.tsx';
+import { Fields } from '../../ui/fields/Fields.tsx';
+import { type Field, namedOptions, putField } from '../../ui/fields/field.ts';
 import { SavedNumber } from '../../ui/SavedNumber.tsx';
 import { useDesk } from '../workspace.ts';
 import classes from './FlasherFacts.module.css';
 import { FuseField } from './FuseField.tsx';
+
+type Thermal = Extract<Flasher, { kind: 'thermal' }>;
+const UNDERLOADED_FIELD: readonly Field<Thermal>[] = [
+  {
+    of: 'choice',
+    key: 'underloaded',
+    label: 'With too little load it',
+    description: 'Makers differ. Seen on this one, or left as most are.',
+    options: namedOptions({ 'slow-or-on': 'flashes slow, or stays on', fast: 'flashes fast' }),
+  },
+];
 
 /** The facts of this vehicle that decide the verdict: what is printed on the fuse and on the flasher. */
 export function FlasherFacts() {
@@ -41,22 +54,15 @@ export function FlasherFacts() {
         )}
       </div>
       {flasher.kind === 'thermal' && (
-        <NativeSelect
-          mt="sm"
-          label="With too little load it"
-          description="Makers differ. Seen on this one, or left as most are."
-          value={flasher.underloaded}
-          data={[
-            { value: 'slow-or-on', label: 'flashes slow, or stays on' },
-            { value: 'fast', label: 'flashes fast' },
-          ]}
-          onChange={(event) => {
-            const underloaded = event.currentTarget.value === 'fast' ? 'fast' : 'slow-or-on';
+        <Fields
+          fields={UNDERLOADED_FIELD}
+          record={flasher}
+          onSave={(key, value) =>
             edit('Flasher with too little load', (draft) => {
               const mine = draft.vehicle.flasher;
-              if (mine.kind === 'thermal') mine.underloaded = underloaded;
-            });
-          }}
+              if (mine.kind === 'thermal') putField(mine, key, value);
+            })
+          }
         />
       )}
     </Card>

@@ -3,7 +3,7 @@ import { BASES, baseRecord } from '../../../core/catalogue/bases.ts';
 import { BULBS } from '../../../core/catalogue/bulbs.ts';
 import type { Job } from '../../../core/model/job.ts';
 import { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
-import { type Lamp, Lens } from '../../../core/model/vehicle/lamp.ts';
+import type { Lamp, Lens } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { type LampFunction, lampFunctions } from '../../../core/vehicle/edit/circuits.ts';
 import {
@@ -16,6 +16,8 @@ import { changeRole } from '../../../core/vehicle/edit/lamps.ts';
 import { stopsAndTurns } from '../../../core/vehicle/edit/stopTurn.ts';
 import { workName } from '../../../core/vehicle/lampWork.ts';
 import { Card } from '../../ui/Card.tsx';
+import { Fields } from '../../ui/fields/Fields.tsx';
+import { type Field, namedOptions, putField } from '../../ui/fields/field.ts';
 import { SavedText } from '../../ui/SavedText.tsx';
 import { useDesk } from '../workspace.ts';
 import classes from './VehicleEditor.module.css';
@@ -29,6 +31,27 @@ const LENSES: Record<Lens, string> = {
   smoked: 'smoked',
   'green-film': 'green film',
 };
+
+const LOOKS: readonly Field<Lamp>[] = [
+  { of: 'choice', key: 'lens', label: 'Lens', options: namedOptions(LENSES) },
+  {
+    of: 'choice',
+    key: 'optics',
+    label: 'Beam shaped by',
+    open: 'don’t know yet',
+    options: namedOptions({ reflector: 'a mirror behind', lens: 'the lens itself' }),
+  },
+];
+const MODULE: readonly Field<Lamp>[] = [
+  {
+    of: 'words',
+    key: 'module',
+    label: 'Module living in it',
+    description: 'Blind-spot sensor and the like.',
+    placeholder: 'none',
+    optional: true,
+  },
+];
 
 /** One lamp: its work, lens and bulb. With left and right kept alike, its twin gets the same. */
 export function LampEditor({ lamp }: { lamp: Lamp }) {
@@ -53,6 +76,8 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
       },
       mergeKey,
     );
+  const put = (key: keyof Lamp, value: Lamp[keyof Lamp] | undefined) =>
+    own(key, (each) => putField(each, key, value), `${key}-${lamp.id}`);
   const functions = lampFunctions(vehicle, lamp.id);
   const main = functions.find((each) => each.input === 'main')?.kind ?? '';
   const dim = functions.find((each) => each.input === 'dim')?.kind ?? '';
@@ -158,31 +183,7 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
           }}
         />
         <div className={classes.two}>
-          <NativeSelect
-            label="Lens"
-            value={lamp.lens}
-            data={Lens.options.map((lens) => ({ value: lens, label: LENSES[lens] }))}
-            onChange={(event) => {
-              const lens = Lens.options.find((each) => each === event.currentTarget.value);
-              if (lens) own(`${LENSES[lens]} lens`, (each) => void (each.lens = lens));
-            }}
-          />
-          <NativeSelect
-            label="Beam shaped by"
-            value={lamp.optics ?? ''}
-            data={[
-              { value: '', label: 'don’t know yet' },
-              { value: 'reflector', label: 'a mirror behind' },
-              { value: 'lens', label: 'the lens itself' },
-            ]}
-            onChange={(event) => {
-              const { value } = event.currentTarget;
-              own('optics', (each) => {
-                if (value === 'reflector' || value === 'lens') each.optics = value;
-                else delete each.optics;
-              });
-            }}
-          />
+          <Fields fields={LOOKS} record={lamp} onSave={put} />
           {lamp.end !== 'inside' && lamp.end !== 'dash' && (
             <NativeSelect
               label="Counts as"
@@ -198,23 +199,7 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
               }}
             />
           )}
-          <SavedText
-            label="Module living in it"
-            description="Blind-spot sensor and the like."
-            placeholder="none"
-            value={lamp.module ?? ''}
-            maxLength={160}
-            onSave={(text) =>
-              own(
-                'module',
-                (each) => {
-                  if (text === '') delete each.module;
-                  else each.module = text;
-                },
-                `module-${lamp.id}`,
-              )
-            }
-          />
+          <Fields fields={MODULE} record={lamp} onSave={put} />
         </div>
       </div>
     </Card>

@@ -1,9 +1,9 @@
-import { NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { bulbById } from '../../../core/catalogue/bulbs.ts';
 import { watts as wattsText } from '../../../core/formatting/format.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import type { QuickLed } from '../../../core/quick/question.ts';
+import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import classes from './Quick.module.css';
 
 const KINDS = [
@@ -48,7 +48,7 @@ export function LedTiles({
           </button>
         ))}
       </div>
-      <NumberInput
+      <DecimalInput
         label="Watts printed on it, if any"
         suffix=" W"
         min={0}

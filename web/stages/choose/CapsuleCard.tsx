@@ -8,7 +8,8 @@ import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
-import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
+import { Fields } from '../../ui/fields/Fields.tsx';
+import type { Field } from '../../ui/fields/field.ts';
 import classes from './CapsuleCard.module.css';
 import { ClockDial } from './ClockDial.tsx';
 
@@ -18,6 +19,39 @@ const CHECKS = [
   { id: 'cover', label: 'The dust cover closes with its seal' },
   { id: 'aim', label: 'The beam was checked against a wall, before and after' },
 ] as const;
+
+const AIM: readonly Field<CapsuleRecord>[] = [
+  {
+    of: 'number',
+    key: 'heightM',
+    label: 'Middle of the lamp above the ground',
+    unit: 'm',
+    min: 0.2,
+    max: 4,
+    decimals: 2,
+    optional: true,
+  },
+  { of: 'number', key: 'wallM', label: 'Lamp to wall', unit: 'm', min: 1, max: 50, optional: true },
+];
+
+const degrees = { of: 'number', unit: '°', min: -180, max: 180, optional: true } as const;
+const depth = { of: 'number', unit: 'mm', min: 0, max: 120, optional: true } as const;
+const MEASURES: readonly Field<CapsuleLight>[] = [
+  {
+    ...degrees,
+    key: 'filamentDegrees',
+    label: 'Plane of the filament',
+    description: 'seen from behind, clockwise from upright',
+  },
+  {
+    ...degrees,
+    key: 'ledDegrees',
+    label: 'Plane of the LED chips',
+    description: 'the same way, collar as it came',
+  },
+  { ...depth, key: 'filamentDepthMm', label: 'Seat to middle of the filament' },
+  { ...depth, key: 'ledDepthMm', label: 'Seat to middle of the chips' },
+];
 
 /** A capsule's light must sit where the filament sat: angle, depth, seat, cover, aim. */
 export function CapsuleCard({ lamp }: { lamp: Lamp }) {
@@ -78,24 +112,7 @@ export function CapsuleCard({ lamp }: { lamp: Lamp }) {
         ))}
       </div>
       <div className={classes.fields}>
-        <OptionalNumber
-          label="Middle of the lamp above the ground"
-          unit="m"
-          value={record.heightM}
-          min={0.2}
-          max={4}
-          decimals={2}
-          onSave={(value) => save({ heightM: value }, 'height')}
-        />
-        <OptionalNumber
-          label="Lamp to wall"
-          unit="m"
-          value={record.wallM}
-          min={1}
-          max={50}
-          decimals={1}
-          onSave={(value) => save({ wallM: value }, 'wall')}
-        />
+        <Fields fields={AIM} record={record} onSave={(key, value) => save({ [key]: value }, key)} />
       </div>
       {mark && (
         <p>
@@ -135,39 +152,11 @@ function LightMeasures({
       <div className={classes.clock}>
         <ClockDial filament={light.filamentDegrees} led={light.ledDegrees} />
         <div className={classes.fields}>
-          <OptionalNumber
-            label={`Plane of the filament${of}`}
-            description="seen from behind, clockwise from upright"
-            unit="°"
-            value={light.filamentDegrees}
-            min={-180}
-            max={180}
-            onSave={(value) => save({ filamentDegrees: value }, 'filament')}
-          />
-          <OptionalNumber
-            label={`Plane of the LED chips${of}`}
-            description="the same way, collar as it came"
-            unit="°"
-            value={light.ledDegrees}
-            min={-180}
-            max={180}
-            onSave={(value) => save({ ledDegrees: value }, 'led')}
-          />
-          <OptionalNumber
-            label={`Seat to middle of the filament${of}`}
-            unit="mm"
-            value={light.filamentDepthMm}
-            min={0}
-            max={120}
-            onSave={(value) => save({ filamentDepthMm: value }, 'depth')}
-          />
-          <OptionalNumber
-            label={`Seat to middle of the chips${of}`}
-            unit="mm"
-            value={light.ledDepthMm}
-            min={0}
-            max={120}
-            onSave={(value) => save({ ledDepthMm: value }, 'led-depth')}
+          <Fields
+            fields={MEASURES}
+            record={light}
+            onSave={(key, value) => save({ [key]: value }, key)}
+            suffix={of}
           />
         </div>
       </div>

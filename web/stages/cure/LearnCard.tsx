@@ -1,4 +1,4 @@
-import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { amps, volts } from '../../../core/formatting/format.ts';
@@ -14,6 +14,7 @@ import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import classes from './LearnCard.module.css';
 import { PriorsCard } from './PriorsCard.tsx';
 import { RESULTS, supplyWords } from './results.ts';
@@ -82,14 +83,13 @@ export function LearnCard() {
           ]}
           onChange={(event) => setOut(event.currentTarget.value)}
         />
-        <NumberInput
+        <DecimalInput
           label="Supply, measured"
           suffix=" V"
           value={at}
           decimalScale={1}
           step={0.1}
           allowNegative={false}
-          allowedDecimalSeparators={['.', ',']}
           error={fits ? undefined : `Type the volts read, ${low} to ${high.toFixed(1)}`}
           onChange={setAt}
         />

@@ -1,10 +1,11 @@
-import { Button, NativeSelect, NumberInput } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { STANDARD_WATTS } from '../../../core/catalogue/eSeries.ts';
 import { ohms as ohmsText, watts as wattsText } from '../../../core/formatting/format.ts';
 import { lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { resistorsOf } from '../../../core/simulation/fitment.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import classes from './OwnResistors.module.css';
 import { useChooseCure } from './useChooseCure.ts';
 
@@ -41,7 +42,7 @@ export function OwnResistors() {
     <details className={classes.own}>
       <summary>Judge resistors of your own</summary>
       <div className={classes.fields}>
-        <NumberInput
+        <DecimalInput
           label="Value"
           suffix=" Ω"
           value={ohms}
@@ -51,7 +52,6 @@ export function OwnResistors() {
           clampBehavior="none"
           allowNegative={false}
           decimalScale={2}
-          allowedDecimalSeparators={['.', ',']}
           error={wrong ? 'Type 0.1 to 1000 Ω' : undefined}
         />
         <NativeSelect

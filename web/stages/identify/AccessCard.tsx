@@ -8,7 +8,8 @@ import { openingFrom } from '../../../core/work/access/openings.ts';
 import { usualOpeningsFor } from '../../../core/work/access/usualOpenings.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
-import { OptionalNumber } from '../../ui/OptionalNumber.tsx';
+import { Fields } from '../../ui/fields/Fields.tsx';
+import { type Field, namedOptions, putField } from '../../ui/fields/field.ts';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './Identify.module.css';
 import { OpenMinutes } from './OpenMinutes.tsx';
@@ -24,6 +25,44 @@ const MOUNTS: Record<ResistorMount, string> = {
   chassis: 'chassis or thick bracket',
 };
 
+const millimetres = { of: 'number', unit: 'mm', optional: true } as const;
+const ROOM: readonly Field<LampRoom>[] = [
+  {
+    ...millimetres,
+    key: 'lengthMm',
+    label: 'Room behind, length',
+    description: 'from the seat to the wall',
+    min: 1,
+    max: 1000,
+  },
+  {
+    ...millimetres,
+    key: 'diameterMm',
+    label: 'Room, width',
+    description: 'of opening and housing',
+    min: 1,
+    max: 500,
+  },
+  {
+    ...millimetres,
+    key: 'metalWithinMm',
+    label: 'Nearest bare metal',
+    description: 'for a resistor',
+    min: 0,
+    max: 5000,
+  },
+];
+const MOUNT: readonly Field<Lamp>[] = [
+  {
+    of: 'choice',
+    key: 'resistorMount',
+    label: 'A resistor could be screwed to',
+    description:
+      'Never to plastic. Where there is nothing, the Cure stage leaves resistors out for this lamp.',
+    options: namedOptions(MOUNTS),
+  },
+];
+
 /** How a lamp is reached, with which others, what room is behind it, and where a resistor could go. */
 export function AccessCard({ lamp }: { lamp: Lamp }) {
   const { job, edit, alike, setAlike } = useDesk();
@@ -38,14 +77,12 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
       },
       mergeKey ? { mergeKey: `${mergeKey}-${lamp.id}` } : {},
     );
-  const setRoom = (part: { [name in keyof LampRoom]?: number | undefined }, key: string) =>
+  const setRoom = (key: keyof LampRoom, value: number | undefined) =>
     change(
       'room behind',
       (each) => {
         const room: LampRoom = { ...each.room };
-        for (const [name, value] of Object.entries(part) as [keyof LampRoom, number | undefined][])
-          if (value === undefined) delete room[name];
-          else room[name] = value;
+        putField(room, key, value);
         if (Object.keys(room).length === 0) delete each.room;
         else each.room = room;
       },
@@ -140,43 +177,12 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
           </div>
         )}
         <div className={classes.measures}>
-          <OptionalNumber
-            label="Room behind, length"
-            description="from the seat to the wall"
-            unit="mm"
-            value={lamp.room?.lengthMm}
-            min={1}
-            max={1000}
-            onSave={(lengthMm) => setRoom({ lengthMm }, 'length')}
-          />
-          <OptionalNumber
-            label="Room, width"
-            description="of opening and housing"
-            unit="mm"
-            value={lamp.room?.diameterMm}
-            min={1}
-            max={500}
-            onSave={(diameterMm) => setRoom({ diameterMm }, 'width')}
-          />
-          <OptionalNumber
-            label="Nearest bare metal"
-            description="for a resistor"
-            unit="mm"
-            value={lamp.room?.metalWithinMm}
-            min={0}
-            max={5000}
-            onSave={(metalWithinMm) => setRoom({ metalWithinMm }, 'metal')}
-          />
+          <Fields fields={ROOM} record={lamp.room ?? {}} onSave={setRoom} />
         </div>
-        <NativeSelect
-          label="A resistor could be screwed to"
-          description="Never to plastic. Where there is nothing, the Cure stage leaves resistors out for this lamp."
-          value={lamp.resistorMount}
-          data={Object.entries(MOUNTS).map(([value, label]) => ({ value, label }))}
-          onChange={(event) => {
-            const mount = event.currentTarget.value as ResistorMount;
-            change(`resistor on ${MOUNTS[mount]}`, (each) => void (each.resistorMount = mount));
-          }}
+        <Fields
+          fields={MOUNT}
+          record={lamp}
+          onSave={(key, value) => change('where a resistor goes', (each) => putField(each, key, value))}
         />
         {lamp.resistorMount !== 'none' && (lamp.room?.metalWithinMm ?? 0) > USUAL_LEADS && (
           <p className={classes.obstacle}>

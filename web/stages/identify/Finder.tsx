@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { BASES, baseRecord } from '../../../core/catalogue/bases.ts';
 import { filamentWatts, signalFilament } from '../../../core/catalogue/bulbs.ts';
@@ -12,6 +12,7 @@ import { changeStockBulbOf } from '../../../core/vehicle/edit/jobEdits.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';
+import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import classes from './Identify.module.css';
 
 /** The bulb of one lamp, found by a number on it, by its base, by rule and calliper, or by the picture of its contacts. */
@@ -150,7 +151,7 @@ function Measure({
   set(value: string | number): void;
 }) {
   return (
-    <NumberInput
+    <DecimalInput
       label={label}
       placeholder="mm"
       suffix=" mm"
@@ -159,7 +160,6 @@ function Measure({
       max={200}
       allowNegative={false}
       decimalScale={1}
-      allowedDecimalSeparators={['.', ',']}
       onChange={set}
     />
   );

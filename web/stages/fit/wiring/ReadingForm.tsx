@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import type { PinTest } from '../../../../core/model/evidence.ts';
 import type { Connector } from '../../../../core/model/vehicle/connector.ts';
@@ -6,6 +6,7 @@ import { circuitsToSwitch, functionsAt, switchedName } from '../../../../core/wi
 import type { Read } from '../../../../core/wiring/pinFinder/agreement.ts';
 import type { NextReading } from '../../../../core/wiring/pinFinder/finder.ts';
 import { useDesk } from '../../../job/workspace.ts';
+import { DecimalInput } from '../../../ui/DecimalInput.tsx';
 import classes from './Wiring.module.css';
 
 const HOW_WORDS: Record<PinTest, string> = {
@@ -105,7 +106,7 @@ export function ReadingForm({
         )}
         {asked.how !== 'probe' && (
           <>
-            <NumberInput
+            <DecimalInput
               size="md"
               aria-label={ohms ? 'Ohms shown' : 'Volts shown'}
               placeholder={ohms ? 'ohms' : 'volts, steady'}

@@ -12,8 +12,8 @@ import { HAZARD_NAMES } from '../../../../core/words/openings.ts';
 import { openingFrom, openingProblems, openingsOf } from '../../../../core/work/access/openings.ts';
 import { USUAL_SOURCE, usualOpeningsFor } from '../../../../core/work/access/usualOpenings.ts';
 import { useDesk } from '../../../job/workspace.ts';
-import { OptionalNumber } from '../../../ui/OptionalNumber.tsx';
-import { SavedText } from '../../../ui/SavedText.tsx';
+import { Fields } from '../../../ui/fields/Fields.tsx';
+import { type Field, putField } from '../../../ui/fields/field.ts';
 import { OpenMinutes } from '../OpenMinutes.tsx';
 import { ToolsField } from '../ToolsField.tsx';
 import { FasteningRow } from './FasteningRow.tsx';
@@ -30,6 +30,35 @@ const NEW: Record<Fastening['kind'], { name: string; held: Fastening }> = {
   piece: { name: 'A piece that comes off', held: { kind: 'piece', what: '', how: '' } },
 };
 const HAZARDS = Object.keys(HAZARD_NAMES) as Hazard[];
+const WHERE: readonly Field<Opening>[] = [
+  { of: 'words', key: 'where', label: 'Where, in words', placeholder: 'bonnet up, behind the headlamp' },
+];
+const AIRBAG: readonly Field<Opening>[] = [
+  {
+    of: 'number',
+    key: 'airbagWaitMinutes',
+    label: 'Wait after the battery is off',
+    description: 'as the vehicle’s maker says; there is no usual figure',
+    unit: 'min',
+    min: 0,
+    max: 120,
+    optional: true,
+  },
+];
+const DIFFERS: readonly Field<Opening>[] = [
+  {
+    of: 'words',
+    key: 'differs',
+    label: 'What differs on the other side',
+    placeholder: 'the washer bottle is in front of the right one',
+  },
+];
+/** What a change of each is called where it can be taken back. */
+const PUT_WORDS: { readonly [K in keyof Opening]?: string } = {
+  where: 'where',
+  airbagWaitMinutes: 'airbag wait',
+  differs: 'other side',
+};
 
 /** An opening as somebody wrote it down: what holds it, in the order it is undone, and what must be open before. */
 export function OpeningFields({ opening, twin }: { opening: Opening; twin: Lamp | undefined }) {
@@ -40,6 +69,8 @@ export function OpeningFields({ opening, twin }: { opening: Opening; twin: Lamp 
       (draft) => changeOpening(draft.vehicle, opening.id, twin, act),
       mergeKey ? { mergeKey: `opening-${opening.id}-${mergeKey}` } : {},
     );
+  const put = (key: keyof Opening, value: Opening[keyof Opening] | undefined) =>
+    change(PUT_WORDS[key] ?? key, (each) => putField(each, key, value), key);
   const problems = openingProblems(job.vehicle).filter((each) => each.includes(`openings ${opening.id}`));
   return (
     <>
@@ -88,13 +119,7 @@ export function OpeningFields({ opening, twin }: { opening: Opening; twin: Lamp 
           </Button>
         ))}
       </div>
-      <SavedText
-        label="Where, in words"
-        placeholder="bonnet up, behind the headlamp"
-        value={opening.where}
-        maxLength={160}
-        onSave={(where) => change('where', (each) => void (each.where = where), 'where')}
-      />
+      <Fields fields={WHERE} record={opening} onSave={put} />
       <ToolsField
         key={opening.id}
         tools={opening.tools}
@@ -126,33 +151,10 @@ export function OpeningFields({ opening, twin }: { opening: Opening; twin: Lamp 
           ))}
         </div>
         {opening.hazards.includes('curtain-airbag') && (
-          <OptionalNumber
-            label="Wait after the battery is off"
-            description="as the vehicle’s maker says; there is no usual figure"
-            unit="min"
-            value={opening.airbagWaitMinutes}
-            min={0}
-            max={120}
-            onSave={(wait) =>
-              change(
-                'airbag wait',
-                (each) => {
-                  if (wait === undefined) delete each.airbagWaitMinutes;
-                  else each.airbagWaitMinutes = wait;
-                },
-                'airbag',
-              )
-            }
-          />
+          <Fields fields={AIRBAG} record={opening} onSave={put} />
         )}
       </div>
-      <SavedText
-        label="What differs on the other side"
-        placeholder="the washer bottle is in front of the right one"
-        value={opening.differs}
-        maxLength={160}
-        onSave={(differs) => change('other side', (each) => void (each.differs = differs), 'differs')}
-      />
+      <Fields fields={DIFFERS} record={opening} onSave={put} />
       {problems.map((problem) => (
         <p key={problem} role="alert">
           {problem.replace(`vehicle.openings ${opening.id}`, opening.name)}
