@@ -1,5 +1,5 @@
 import { needsEarthWire } from '../devices/relayMapping.ts';
-import { cureKind } from '../model/cureKinds/kinds.ts';
+import { jointsOfCures } from '../model/cureKinds/kinds.ts';
 import type { ResistorNetwork } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { ConsumablePart, Shelf } from '../model/part.ts';
@@ -41,11 +41,6 @@ export function consumableLines(job: Job, shelf: Shelf): PickLine[] {
     const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
     return part ? [shelfLine(part, quantity, why)] : [];
   });
-}
-
-/** Joints that cures beside resistors across lamps need in the loom. */
-function jointsOfCures(cures: Job['vehicleCures']): number {
-  return cures.reduce((sum, cure) => sum + cureKind(cure).work.joints, 0);
 }
 
 /** How many of the relays planned need an earth that the old socket does not have, a count. */

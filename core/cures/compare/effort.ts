@@ -1,7 +1,6 @@
 import { jointsOf } from '../../inventory/consumables.ts';
-import type { CureWork } from '../../model/cureKinds/cureKind.ts';
-import { cureKind } from '../../model/cureKinds/kinds.ts';
-import type { ResistorNetwork, VehicleCure } from '../../model/cures.ts';
+import { jointsOfCures, worksOf } from '../../model/cureKinds/kinds.ts';
+import type { ResistorNetwork } from '../../model/cures.ts';
 import type { CureOption } from './option.ts';
 
 /** Work that resistors add, and an earth laid to a relay, minutes (common practice). */
@@ -29,7 +28,7 @@ export function effortOf(
   earthed = false,
 ): Effort {
   const works = worksOf(change?.vehicleCures ?? []);
-  const cuts = jointsOf(networks) + works.reduce((sum, { joints }) => sum + joints, 0);
+  const cuts = jointsOf(networks) + jointsOfCures(change?.vehicleCures ?? []);
   const wired = networks.filter((network) => !network.plugged);
   const plugged = networks.filter((network) => network.plugged && network.input !== 'dim');
   const parts: (readonly [number, number])[] = [
@@ -55,15 +54,6 @@ export function effortOf(
       ...(plugged.length > 0 ? ['standard sockets'] : []),
     ]),
   };
-}
-
-/** The work of some cures: what is done once for all of a kind stands there once. */
-function worksOf(cures: readonly VehicleCure[]): CureWork[] {
-  return cures.flatMap((cure, index) => {
-    const { work } = cureKind(cure);
-    const first = cures.findIndex(({ kind }) => kind === cure.kind) === index;
-    return work.each || first ? [work] : [];
-  });
 }
 
 function told(names: readonly (string | null)[]): string[] {

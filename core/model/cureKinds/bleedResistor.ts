@@ -8,5 +8,5 @@ export const bleedResistor: CureKind<BleedResistorCure> = {
   parts: ({ piece }) => [{ holder: piece, kinds: ['resistor', 'harness'], what: null }],
   wired: ({ circuitId, piece }) => [{ kind: 'feed-to-earth', circuitId, ohms: piece.ohms }],
   // On the sensed wire, and to earth.
-  work: { minutes: [10, 20], each: false, joints: 2, opens: null, needs: null },
+  work: { minutes: [10, 20], each: true, joints: 2, opens: null, needs: null },
 };

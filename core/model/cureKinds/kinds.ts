@@ -1,7 +1,7 @@
 import type { VehicleCure } from '../cures.ts';
 import { bleedResistor } from './bleedResistor.ts';
 import { controllerSetting } from './controllerSetting.ts';
-import type { CureKind } from './cureKind.ts';
+import type { CureKind, CureWork } from './cureKind.ts';
 import { decoder } from './decoder.ts';
 import { flasherRelay } from './flasherRelay.ts';
 import { pilotDiodes } from './pilotDiodes.ts';
@@ -21,4 +21,18 @@ export const CURE_KINDS: Kinds = {
 export function cureKind<C extends VehicleCure>({ kind }: C): CureKind<C> {
   // The table is closed over the kinds: the entry of this one takes this one.
   return CURE_KINDS[kind] as unknown as CureKind<C>;
+}
+
+/** The work of some cures: what is done once for all of a kind stands there once. */
+export function worksOf(cures: readonly VehicleCure[]): CureWork[] {
+  return cures.flatMap((cure, index) => {
+    const { work } = cureKind(cure);
+    const first = cures.findIndex(({ kind }) => kind === cure.kind) === index;
+    return work.each || first ? [work] : [];
+  });
+}
+
+/** Joints that some cures make in the loom, a count. */
+export function jointsOfCures(cures: readonly VehicleCure[]): number {
+  return worksOf(cures).reduce((sum, { joints }) => sum + joints, 0);
 }
