@@ -34,7 +34,8 @@ export function unlikeNeighbours(job: Job, shelf: Shelf, lamp: Lamp, part: LedPa
       if (each.id === lamp.id || each.end !== lamp.end || coloursFor(vehicle, each)[0] !== colour) return [];
       // Its twin across gets what it gets.
       if (each.base === lamp.base && each.plan.along === lamp.plan.along) return [];
-      if (ledOf(job, shelf, each.id) !== null || distance(lamp, each) > NEAR) return [];
+      // Of an LED from the works nobody knows the white.
+      if (each.works || ledOf(job, shelf, each.id) !== null || distance(lamp, each) > NEAR) return [];
       const filament = filamentSeen(vehicle.region, each, bulbOf(job, each));
       const [one, other] = [uv(led.at), uv(filament.at)];
       const apart = Math.hypot(one.u - other.u, one.v - other.v);

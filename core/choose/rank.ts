@@ -59,7 +59,12 @@ export function marksOf(
   behaviour: Behaviour | undefined,
 ): Record<LedCriterion, number> {
   const light = lightOf(job, lamp, candidate);
-  const ratio = light ? throughLens(job.vehicle.region, lamp, bulbOf(job, lamp), light).ratio : 0;
+  // Beside an LED from the works there is nothing to compare with: as much light as it had.
+  const ratio = !light
+    ? 0
+    : lamp.works
+      ? 1
+      : throughLens(job.vehicle.region, lamp, bulbOf(job, lamp), light).ratio;
   return {
     verdict: behaviour?.state ? STATE_MARK[behaviour.state] : 0,
     light: 1 - Math.exp(-ratio),

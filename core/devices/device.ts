@@ -1,6 +1,6 @@
 /** Something worth a line on the dash or in the fault memory, in its figures (A, V, s): `words/events.ts` makes the line. */
 export type Happening =
-  | { kind: 'message'; circuitId: string; by: 'output' | 'bulb-check'; message: string }
+  | { kind: 'message'; circuitId: string; by: 'output' | 'bulb-check' | 'fault-wire'; message: string }
   /** a code stored because so little flowed, the lamp lit or tested cold */
   | { kind: 'code'; circuitId: string; code: string; amps: number; found: 'lit' | 'cold-check' }
   | { kind: 'output-off'; circuitId: string; amps: number; limitAmps: number }

@@ -120,16 +120,28 @@ function bulbLines(job: Job, shelf: Shelf): PickLine[] {
   };
   const dead = job.vehicle.lamps.filter((lamp) => replaced(lamp.id) && ledOf(job, shelf, lamp.id) === null);
   const byBulb = new Map<Bulb, string[]>();
-  for (const lamp of dead) {
+  for (const lamp of dead.filter(({ works }) => !works)) {
     const bulb = bulbOf(job, lamp);
     byBulb.set(bulb, [...(byBulb.get(bulb) ?? []), lamp.name.toLowerCase()]);
   }
-  return [...byBulb].map(([bulb, names]) => {
+  const modules = dead
+    .filter(({ works }) => works)
+    .map(({ id, name }) =>
+      orderLine(
+        `works-${id}`,
+        'LED as fitted',
+        `LED of the ${name.toLowerCase()}, or its whole lamp`,
+        1,
+        'found dead',
+      ),
+    );
+  const bulbs = [...byBulb].map(([bulb, names]) => {
     const code = bulb.names[0] ?? bulb.id;
     const filament = signalFilament(bulb);
     const what = `Filament bulb ${code}, ${watts(filamentWatts(filament))} at ${volts(filament.testVolts)}`;
     return orderLine(`bulb-${bulb.id}`, code, what, names.length, `new for ${names.join(', ')}`);
   });
+  return [...bulbs, ...modules];
 }
 
 /** Resistors across lamps, the same pieces together. */

@@ -40,7 +40,13 @@ export function outageBand(
   company?: Company,
 ): OutageBand {
   const ids = lampIdsOf(circuit);
-  const main = ids.filter((id) => healthy.lamp(id).role === 'main');
+  // What tells of its failure itself is missed by no watcher of currents.
+  const main = ids.filter((id) => {
+    const { role, works } = healthy.lamp(id);
+    return role === 'main' && works?.faultLine !== true;
+  });
+  if (main.length === 0 && ids.some((id) => healthy.lamp(id).works?.faultLine === true))
+    return { lowAmps: 0, highAmps: LED_SETTING_AMPS * circuit.feeds.length, missingLampId: '' };
   // An output that drives repeaters alone is there to watch them.
   const mains = main.length === 0 && healthy.fitment.flasher.kind === 'controller' ? ids : main;
   if (mains.length === 0 && circuit.kind === 'turn') {

@@ -1,7 +1,9 @@
 import { bulbById, interchangeable, signalFilament } from '../catalogue/bulbs.ts';
 import type { Job } from '../model/job.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { worksRange } from '../simulation/worksLed.ts';
 
 /** Something nobody has looked at yet that widens the band; `words/unknowns.ts` says what would narrow it. */
 export type Unknown =
@@ -14,7 +16,10 @@ export type Unknown =
         | 'trials-contradict';
     }
   /** `lamps` by name */
-  | { what: 'bulbs-not-seen' | 'sockets-not-seen'; lamps: readonly string[] }
+  | {
+      what: 'bulbs-not-seen' | 'sockets-not-seen' | 'works-not-measured' | 'fault-wire-not-seen';
+      lamps: readonly string[];
+    }
   /** as it is drawn, by name */
   | { what: 'flasher-not-seen'; flasher: string }
   /** by name */
@@ -51,7 +56,37 @@ export function possibilities({ vehicle, identified }: Pick<Job, 'vehicle' | 'id
     unknowns.push({ what: 'bulbs-not-seen', lamps: names });
     jobs = jobs.flatMap((each) => [each, { ...each, identified: { ...each.identified, ...others } }]);
   }
+  for (const open of openWorks(vehicle)) {
+    unknowns.push({ what: open.what, lamps: open.lamps.map(({ name }) => name.toLowerCase()) });
+    jobs = jobs.flatMap((each) =>
+      open.ways.map((way) => ({ ...each, vehicle: { ...each.vehicle, lamps: each.vehicle.lamps.map(way) } })),
+    );
+  }
   return { jobs, unknowns };
+}
+
+/** What nobody knows of the LEDs from the works that bear on a watcher, with each lamp as it may be. */
+function openWorks(vehicle: Vehicle): {
+  what: 'works-not-measured' | 'fault-wire-not-seen';
+  lamps: Lamp[];
+  ways: readonly ((lamp: Lamp) => Lamp)[];
+}[] {
+  const unmeasured = vehicle.lamps.filter(
+    ({ works }) => works && (works.amps === null || works.dimAmps === null),
+  );
+  const unlooked = vehicle.lamps.filter(({ works }) => works?.faultLine === null);
+  const drawing = (which: 0 | 1) => (lamp: Lamp) => {
+    if (!lamp.works || !unmeasured.some(({ id }) => id === lamp.id)) return lamp;
+    const amps = worksRange(vehicle, lamp, 'main')[which];
+    const dim = lamp.works.dimAmps === undefined ? {} : { dimAmps: worksRange(vehicle, lamp, 'dim')[which] };
+    return { ...lamp, works: { ...lamp.works, amps, ...dim } };
+  };
+  const told = (faultLine: boolean) => (lamp: Lamp) =>
+    lamp.works?.faultLine === null ? { ...lamp, works: { ...lamp.works, faultLine } } : lamp;
+  return [
+    { what: 'works-not-measured' as const, lamps: unmeasured, ways: [drawing(0), drawing(1)] },
+    { what: 'fault-wire-not-seen' as const, lamps: unlooked, ways: [told(false), told(true)] },
+  ].filter(({ lamps }) => lamps.length > 0);
 }
 
 function hasRepeater(vehicle: Vehicle): boolean {
@@ -64,7 +99,7 @@ function otherBulbs(vehicle: Vehicle, identified: Job['identified']): Record<str
   const turning = new Set(turnCircuits(vehicle).flatMap(lampIdsOf));
   const others: Record<string, string> = {};
   for (const lamp of vehicle.lamps) {
-    if (!turning.has(lamp.id) || identified[lamp.id] !== undefined) continue;
+    if (!turning.has(lamp.id) || identified[lamp.id] !== undefined || lamp.works) continue;
     const listed = bulbById(lamp.stockBulb);
     if (!listed) continue;
     const unlike = (id: string) => {

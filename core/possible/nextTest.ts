@@ -163,7 +163,10 @@ function loadedAcross(job: Job, side: readonly TurnCircuit[]): Job {
   const front = mains.find(({ end }) => end !== 'rear');
   const rear = mains.find(({ end }) => end === 'rear');
   if (!front || !rear) return job;
-  const { testVolts, amps } = signalFilament(bulbOf(job, front));
+  // A stock bulb is at hand where one of them has a bulb.
+  const [bulbLamp] = [front, ...mains].filter(({ works }) => !works);
+  if (!bulbLamp) return job;
+  const { testVolts, amps } = signalFilament(bulbOf(job, bulbLamp));
   const piece = { partId: null, ohms: testVolts / amps, watts: 50, tolerance: 0.01 };
   const chosen = Object.fromEntries(side.flatMap(lampIdsOf).map((id) => [id, null]));
   const { lamps } = job.lookOver;

@@ -5,9 +5,11 @@ import type { JobAnalysis } from '../judge/analysis.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
+import { CONTACTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
-import { flashingSides } from '../simulation/controls.ts';
+import { type Controls, flashingSides } from '../simulation/controls.ts';
+import { unansweredWires } from '../simulation/faultWires.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { fuseOut, outputOff, type Strike } from '../simulation/strike.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
@@ -179,6 +181,7 @@ export class CellPlayer {
     for (const each of drawn)
       if (!off.includes(each.circuit.id)) this.watch(simulation, each, cell, emfVolts, outcome, rest);
     for (const id of off) outcome.messages.add(id);
+    this.hearFaultWires(simulation, on, controls, outcome);
     if (cell.condition === 'asleep')
       coldChecked({ simulation, sound: this.sound, watching: this.watching }, circuits, emfVolts, outcome);
     return {
@@ -194,6 +197,24 @@ export class CellPlayer {
               rest,
             ),
     };
+  }
+
+  /** What LEDs from the works that are dead or gone tell over wires of their own. */
+  private hearFaultWires(
+    simulation: VehicleSimulation,
+    on: readonly Circuit[],
+    controls: Controls,
+    { messages, maybe }: { messages: Set<string>; maybe: Set<string> },
+  ): void {
+    const { vehicle, fitment } = simulation;
+    if (!vehicle.lamps.some(({ works }) => works)) return;
+    const contacts = simulation.contacts(controls, true);
+    const seated = (lampId: string) => contacts[CONTACTS.seated(lampId)] !== false;
+    for (const circuit of on) {
+      const found = unansweredWires(vehicle, fitment, lampIdsOf(circuit), seated);
+      if (found.some(({ sure }) => sure)) tell('falls-short', circuit.id, { messages, maybe });
+      else if (found.length > 0 && !messages.has(circuit.id)) maybe.add(circuit.id);
+    }
   }
 
   /** The same once fuses have melted: whatever hangs on them is dark. */

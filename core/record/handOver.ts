@@ -6,7 +6,7 @@ import type { Shelf } from '../model/part.ts';
 import { flashes } from '../model/scope.ts';
 import { standing } from '../model/seen.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
-import { bulbOf, ledOf, networksOf } from '../simulation/fitment.ts';
+import { ledOf, networksOf, stockName } from '../simulation/fitment.ts';
 import { functionsOf } from '../vehicle/lampWork.ts';
 import { unprovedJoints } from '../wiring/looseResistors.ts';
 import {
@@ -79,7 +79,7 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
   }));
   const all = job.vehicle.lamps.map((lamp): FittedLamp => {
     const led = ledOf(job, shelf, lamp.id);
-    const bulb = bulbOf(job, lamp).names[0] ?? lamp.stockBulb;
+    const bulb = stockName(job, lamp);
     const networks = networksOf(job).filter((network) => network.lampId === lamp.id);
     return {
       lampId: lamp.id,

@@ -9,6 +9,7 @@ import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
 import { panelAsLed, sectionFor } from './wholeLamp.ts';
+import { worksAsLed } from './worksLed.ts';
 
 /** What is in one socket. */
 export type SocketContent =
@@ -93,12 +94,32 @@ export function hasCapacitor({ contents, wired }: Fitment, lampId: string): bool
   );
 }
 
+/**
+ * What a lamp left the works with, whole: its bulb, or the LED it was born with.
+ *
+ * @throws UnknownReferenceError for a bulb that is not in the catalogue
+ */
+export function stockContent(job: Pick<Job, 'vehicle' | 'identified'>, lamp: Lamp): SocketContent {
+  return lamp.works
+    ? { kind: 'led', part: worksAsLed(job.vehicle, lamp) }
+    : { kind: 'filament', bulb: bulbOf(job, lamp) };
+}
+
+/**
+ * What a lamp left the works with, by name: `P21W`, `LED from the works`.
+ *
+ * @throws UnknownReferenceError for a bulb that is not in the catalogue
+ */
+export function stockName(job: Pick<Job, 'vehicle' | 'identified'>, lamp: Lamp): string {
+  const content = stockContent(job, lamp);
+  if (content.kind === 'led') return content.part.name;
+  return content.kind === 'filament' ? (content.bulb.names[0] ?? content.bulb.id) : '';
+}
+
 /** Every bulb as it should be, all lit: what a maker set the watcher's threshold by. */
 export function healthyStock(job: Pick<Job, 'vehicle' | 'identified'>): Fitment {
   return {
-    contents: new Map(
-      job.vehicle.lamps.map((lamp) => [lamp.id, { kind: 'filament', bulb: bulbOf(job, lamp) }]),
-    ),
+    contents: new Map(job.vehicle.lamps.map((lamp) => [lamp.id, stockContent(job, lamp)])),
     resistors: [],
     flasher: job.vehicle.flasher,
     wired: [],
@@ -117,7 +138,7 @@ export function fitmentOf(job: Job, shelf: Shelf, configuration: Configuration):
     const led = configuration === 'stock' ? null : ledOf(job, shelf, lamp.id);
     if (led) contents.set(lamp.id, { kind: 'led', part: led });
     else if (job.lookOver.lamps[lamp.id]?.condition === 'dead') contents.set(lamp.id, { kind: 'empty' });
-    else contents.set(lamp.id, { kind: 'filament', bulb: bulbOf(job, lamp) });
+    else contents.set(lamp.id, stockContent(job, lamp));
   }
   if (configuration !== 'cured') return { contents, resistors: [], flasher: job.vehicle.flasher, wired: [] };
   return {

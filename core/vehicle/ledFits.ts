@@ -37,6 +37,11 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
   if (!part.bases.includes(lamp.base)) {
     obstacles.push(`Its base is ${part.bases.join(' or ')}; this lamp takes ${lamp.base}.`);
   }
+  const checks: string[] = [];
+  if (lamp.works?.sealed === true)
+    obstacles.push('Its LED is sealed in: no bulb comes out. Only a whole lamp takes its place.');
+  if (lamp.works?.sealed === null)
+    checks.push('Nobody has looked whether its LED comes out or is sealed in: look behind the lamp.');
   obstacles.push(...rangeObstacles(vehicle, part.supplyRange));
   roomProblems(lamp, part, obstacles, cautions);
   const colours = coloursFor(vehicle, lamp);
@@ -80,10 +85,10 @@ export function ledFit(vehicle: Vehicle, lamp: Lamp, part: LedPart): LedFit {
   mindInUse(vehicle, lamp, part, cautions);
   const said = (text: string) => regionWords(vehicle.region, text);
   return {
-    fits: obstacles.length === 0,
+    fits: obstacles.length + checks.length === 0,
     obstacles: obstacles.map(said),
     cautions: cautions.map(said),
-    checks: [],
+    checks: checks.map(said),
   };
 }
 
@@ -109,7 +114,7 @@ function roomProblems(lamp: Lamp, part: LedPart, obstacles: string[], cautions: 
     obstacles.push(`It is ${lengthMm} mm long; the room behind is ${room.lengthMm} mm.`);
   if (room.diameterMm !== undefined && diameterMm > room.diameterMm)
     obstacles.push(`It is ${diameterMm} mm wide; the room is ${room.diameterMm} mm.`);
-  const stock = bulbById(lamp.stockBulb);
+  const stock = lamp.works ? undefined : bulbById(lamp.stockBulb);
   if (!stock) return;
   if (lamp.base === 'SV8.5') {
     const apart = Math.abs(lengthMm - stock.lengthMm);

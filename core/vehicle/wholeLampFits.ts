@@ -23,9 +23,12 @@ export function wholeLampFit(vehicle: Vehicle, lamp: Lamp, part: WholeLampPart):
       `It is made for ${part.market === 'US' ? 'North America' : 'UN markets'}: plug, pins and colours differ.`,
     );
   obstacles.push(...rangeObstacles(vehicle, part.supplyRange));
-  // Every lamp listed here has a bulb in it: a factory LED lamp has another plug, and is listed as none.
-  if (part.replaces === 'factory-led')
+  if (part.replaces === 'factory-led' && !lamp.works)
     obstacles.push('It takes the place of a factory LED lamp; this one has a bulb: plug and supply differ.');
+  if (part.replaces === 'filament' && lamp.works)
+    obstacles.push(
+      'It takes the place of a lamp with bulbs; this one has LEDs from the works: plug and supply differ.',
+    );
   const { otherwise, unknown } = madeFor(vehicle, part);
   obstacles.push(...otherwise);
   return {

@@ -1,4 +1,4 @@
-import { amps, inARow, ohms, percent, perMinute, volts, watts } from '../formatting/format.ts';
+import { amps, capital, inARow, ohms, percent, perMinute, volts, watts } from '../formatting/format.ts';
 import { sourceWords } from '../formatting/source.ts';
 import type { LimitCheck, OnFuse } from '../judge/requirements/limit.ts';
 import type { Finding, Requirement } from '../judge/requirements/requirements.ts';
@@ -24,6 +24,7 @@ export const REQUIREMENT_SHORT: Record<Requirement, string> = {
   'back-feed': 'the other side glows',
   dimmer: 'the dimmer cannot dim it',
   unlooked: 'nobody has looked',
+  'fault-wire': 'fault wire unanswered',
   'more-than-stock': 'draws more than stock',
 };
 
@@ -70,6 +71,8 @@ function words(vehicle: Vehicle, finding: Finding): string {
       return `At the dimmer’s darkest ${percent(finding.leftShare)} of the current still flows, so LEDs there keep about as much of their light.`;
     case 'more-than-stock':
       return `It draws more than stock: ${amps(finding.amps)} where the bulbs drew ${amps(finding.stockAmps)} at ${volts(finding.atVolts)}.`;
+    case 'fault-wire':
+      return `${capital(inARow(finding.lampIds.map(lamp)))} told of a failure over a wire of its own, and nothing answers on it now: expect a message. A whole lamp made for this vehicle may answer.`;
     case 'unlooked':
       return finding.look === 'setting'
         ? `Nobody has looked up whether the ${finding.flasherName} can be told of LEDs here. Ask it with the diagnostic tool, and read the setting back after the key was cycled.`

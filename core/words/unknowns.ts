@@ -19,6 +19,10 @@ export function unknownWords(unknown: Unknown): string {
       return `Nobody has looked whether each corner hangs on an output of its own, where a load at the rear does nothing for the front. ${LOOK_WORDS.outputs.inShort}`;
     case 'sockets-not-seen':
       return `Nobody has looked how the twin sockets of ${inARow(unknown.lamps)} are wired: earth contacts on opposite corners are standard, on one side CK, where an LED made for the other shorts the parking feed.`;
+    case 'works-not-measured':
+      return `Nobody has measured what the LEDs from the works draw at ${inARow(unknown.lamps)}: lay a clamp round the feed with that function on, and say it in Identify.`;
+    case 'fault-wire-not-seen':
+      return `Nobody has looked whether the LEDs from the works at ${inARow(unknown.lamps)} tell of a failure over a wire of their own: a cavity of the plug that is neither feed nor earth.`;
     case 'repeaters-assumed':
       return 'Whether it has side repeaters nobody has said: look at the wings with hazard on.';
     case 'pilot-assumed':

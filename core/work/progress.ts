@@ -21,6 +21,8 @@ import { stepDone } from './steps/stepState.ts';
 export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState | null): StageProgress[] {
   const lamps = jobLamps(job);
   const wanted = scopeLamps(job);
+  // An LED from the works has no bulb to read.
+  const worked = lamps.filter(({ id, works }) => works && job.identified[id] === undefined).length;
   const counted = (stage: Stage, count: number, of: number): StageProgress => ({
     stage,
     // Nothing to do is not done: a job that converts nothing yet has every stage before it.
@@ -35,7 +37,7 @@ export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState |
   const missing = handOverPage(job, shelf).missing.length;
   return [
     counted('look-over', of(job.lookOver.lamps, lamps), lamps.length),
-    counted('identify', of(job.identified, lamps), lamps.length),
+    counted('identify', of(job.identified, lamps) + worked, lamps.length),
     counted('choose', of(job.chosen, wanted), wanted.length),
     cureProgress(job, curedState),
     pickProgress(job, shelf),

@@ -4,6 +4,7 @@ import { builtInHeatRequirement } from './builtInHeat.ts';
 import { coldStartRequirement } from './coldStart.ts';
 import { dimmerRequirement } from './dimmer.ts';
 import { excitationRequirement } from './excitation.ts';
+import { faultWireRequirement } from './faultWire.ts';
 import { moreThanStock } from './moreThanStock.ts';
 import { mountRequirement } from './mount.ts';
 import { rateRequirement } from './rate.ts';
@@ -22,6 +23,7 @@ const LIST = [
   builtInHeatRequirement,
   coldStartRequirement,
   dimmerRequirement,
+  faultWireRequirement,
   moreThanStock,
   unlookedRequirement,
 ] as const;

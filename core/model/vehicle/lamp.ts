@@ -35,6 +35,19 @@ export const LampRoom = z.strictObject({
 });
 export type LampRoom = z.infer<typeof LampRoom>;
 
+/** An LED a lamp left the works with. Whatever is null nobody has looked at or measured. */
+export const WorksLed = z.strictObject({
+  /** sealed into its lamp, so that only the lamp as a whole can be changed; false where a bulb comes out */
+  sealed: z.boolean().nullable(),
+  /** drawn by what is lit brightest, at the volts of the bulb standard, A */
+  amps: z.number().positive().max(10).nullable(),
+  /** drawn by its dim function alone; left out of a lamp that has none, A */
+  dimAmps: z.number().positive().max(10).nullable().optional(),
+  /** it tells its controller of a failure over a wire of its own */
+  faultLine: z.boolean().nullable(),
+});
+export type WorksLed = z.infer<typeof WorksLed>;
+
 /** One bulb socket with its lens. A twin bulb is one lamp with two filaments, fed by two circuits. */
 export const Lamp = z.strictObject({
   id: Id,
@@ -54,8 +67,10 @@ export const Lamp = z.strictObject({
   optics: z.enum(['reflector', 'lens']).optional(),
   /** an electronic module that lives in this lamp, a blind-spot sensor for one, and must move with it */
   module: Line.optional(),
-  /** catalogue id of the bulb the vehicle left the works with */
+  /** catalogue id of the bulb the vehicle left the works with, or would have: where it has an LED, this stands for nothing */
   stockBulb: Id,
+  /** it left the works with an LED, and no bulb */
+  works: WorksLed.optional(),
   /** from the lamp connector back to its feeds, and to the earth point */
   lead: WireRun,
   earth: WireRun,

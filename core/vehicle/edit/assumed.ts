@@ -6,6 +6,7 @@ import type { Circuit } from '../../model/vehicle/circuit.ts';
 import type { LampInput } from '../../model/vehicle/lamp.ts';
 import { lampById, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { worksRange } from '../../simulation/worksLed.ts';
 
 /**
  * Sets every assumed threshold to the middle of what it can be: between the listed bulbs all lit and the smallest main
@@ -58,6 +59,10 @@ export function middleAmps(vehicle: Vehicle, circuit: Circuit, atVolts: number):
 function drawnBy(vehicle: Vehicle, circuit: Circuit, atVolts: number): { main: boolean; amps: number }[] {
   return circuit.feeds.map(({ lampId, input }) => {
     const lamp = lampById(vehicle, lampId);
+    if (lamp.works) {
+      const [least, most] = worksRange(vehicle, lamp, input);
+      return { main: lamp.role === 'main' && lamp.works.faultLine !== true, amps: (least + most) / 2 };
+    }
     const rating = filamentOf(lamp.stockBulb, input);
     return {
       main: lamp.role === 'main',

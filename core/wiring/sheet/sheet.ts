@@ -4,7 +4,7 @@ import type { Shelf } from '../../model/part.ts';
 import type { Cavity, Connector, WireColours } from '../../model/vehicle/connector.ts';
 import { circuitById, circuitsFeeding, fuseById, lampById } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { bulbOf, ledOf, networksOf } from '../../simulation/fitment.ts';
+import { ledOf, networksOf, stockName } from '../../simulation/fitment.ts';
 import { connectorsOf, type KnownConnector, nameOf } from '../connectors.ts';
 import { colourLetters } from '../feedProof.ts';
 import { fedBy, JOINT_WORDS, proofWords, type SheetRow, sheetNotes, sheetRows } from './rows.ts';
@@ -137,16 +137,15 @@ class SheetOf {
   private lamp(lampId: string): void {
     const lamp = lampById(this.vehicle, lampId);
     const led = ledOf(this.job, this.shelf, lampId);
-    const bulb = bulbOf(this.job, lamp);
     const inputs = (['main', 'dim'] as const).filter(
       (input) => circuitsFeeding(this.vehicle, lampId, input).length > 0,
     );
-    const filament = led ? ('led' as const) : ('bulb' as const);
+    const filament = led || lamp.works ? ('led' as const) : ('bulb' as const);
     this.nodes.push({
       id: `lamp-${lampId}`,
       kind: 'lamp',
       title: lamp.name,
-      lines: [led ? led.code : (bulb.names[0] ?? lamp.stockBulb)],
+      lines: [led ? led.code : stockName(this.job, lamp)],
       ports: [
         ...inputs.map((input) => ({
           id: input as string,

@@ -6,11 +6,11 @@ import { pinChangeWords } from '../pinMap.ts';
 import type { StepWords } from './stepWords.ts';
 
 /** A bulb out, an LED in. */
-export function swapWords({ lamp, bulb, wayRound, alike }: About<'swap'>): StepWords {
+export function swapWords({ lamp, stock, wayRound, alike }: About<'swap'>): StepWords {
   const { led } = wayRound;
   return {
     place: lamp.name,
-    title: `Swap ${bulb.names[0]} for ${led.code}`,
+    title: `Swap ${stock} for ${led.code}`,
     text: `${baseRecord(lamp.base).release} Label the old bulb and keep it. Fit ${led.name} with clean gloves; see that it sits tight in its contacts (bend them in a little where it wiggles)${oneSided(lamp) ? ', its chips to the lens' : ''}. ${wayRoundWords(lamp, wayRound)}`,
     cautions:
       alike.length > 0
@@ -22,11 +22,18 @@ export function swapWords({ lamp, bulb, wayRound, alike }: About<'swap'>): StepW
 }
 
 /** A stock bulb out, one like it in. */
-export function renewWords({ lamp, bulb }: About<'renew'>): StepWords {
+export function renewWords({ lamp, stock }: About<'renew'>): StepWords {
+  if (lamp.works)
+    return {
+      place: lamp.name,
+      title: `Renew the ${stock}`,
+      text: 'One for this very vehicle, or its whole lamp: what is sealed in does not come out. Compare plug and pins before anything is opened.',
+      cautions: [],
+    };
   return {
     place: lamp.name,
-    title: `Renew the ${bulb.names[0]}`,
-    text: `${baseRecord(lamp.base).release} Fit a new ${bulb.names[0]}.`,
+    title: `Renew the ${stock}`,
+    text: `${baseRecord(lamp.base).release} Fit a new ${stock}.`,
     cautions: [],
   };
 }

@@ -1,7 +1,7 @@
 import type { Job } from '../../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
-import { bulbOf, ledOf, networksOf } from '../../simulation/fitment.ts';
+import { ledOf, networksOf, stockName } from '../../simulation/fitment.ts';
 import { lampAcross } from '../../vehicle/across.ts';
 import { loadAt, looseResistorsAt } from '../../wiring/looseResistors.ts';
 import { pinMapOf } from '../../wiring/wholeLampPins.ts';
@@ -41,7 +41,7 @@ export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
 function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
   const at = { lampId: lamp.id, openingId: lamp.access.group };
   const led = ledOf(job, shelf, lamp.id);
-  const bulb = bulbOf(job, lamp);
+  const stock = stockName(job, lamp);
   const whole = wholeLampAt(job, shelf, lamp);
   if (whole)
     return whole.lead
@@ -62,7 +62,7 @@ function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
         ...at,
         id: `swap-${lamp.id}`,
         kind: 'swap',
-        about: { of: 'swap', lamp, bulb, wayRound: wayRound(job, lamp, led), alike: neighbours(job, lamp) },
+        about: { of: 'swap', lamp, stock, wayRound: wayRound(job, lamp, led), alike: neighbours(job, lamp) },
         minutes: [0.3, 4],
         timedAs: 'swap',
         ...(led.polarity === 'one-way' ? { polarityOf: lamp.id } : {}),
@@ -74,7 +74,7 @@ function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
       ...at,
       id: `renew-${lamp.id}`,
       kind: 'swap',
-      about: { of: 'renew', lamp, bulb },
+      about: { of: 'renew', lamp, stock },
       minutes: [0.3, 3],
       timedAs: 'swap',
     },

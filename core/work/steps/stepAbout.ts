@@ -1,4 +1,3 @@
-import type { Bulb } from '../../model/bulb.ts';
 import type { VehicleCure } from '../../model/cures.ts';
 import type { LedPart, WholeLampPart } from '../../model/part.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
@@ -45,8 +44,8 @@ export type StepAbout =
       turns: boolean;
       resistors: boolean;
     }
-  | { of: 'swap'; lamp: Lamp; bulb: Bulb; wayRound: WayRound; alike: readonly Lamp[] }
-  | { of: 'renew'; lamp: Lamp; bulb: Bulb }
+  | { of: 'swap'; lamp: Lamp; stock: string; wayRound: WayRound; alike: readonly Lamp[] }
+  | { of: 'renew'; lamp: Lamp; stock: string }
   | { of: 'whole'; lamp: Lamp; part: WholeLampPart; pins: PinMap }
   | { of: 'mount'; lamp: Lamp; loose: LooseResistor }
   | { of: 'tap'; lamp: Lamp; loose: LooseResistor; tapsInside: boolean }

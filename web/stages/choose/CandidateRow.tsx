@@ -21,8 +21,8 @@ interface CandidateRowProps {
   candidate: Candidate;
   behaviour: Behaviour | undefined;
   lamp: Lamp;
-  /** the filament bulb it would replace */
-  stock: Bulb;
+  /** the filament bulb it would replace; null for an LED from the works */
+  stock: Bulb | null;
   /** what it was seen to do on other jobs */
   seen: readonly PartTrial[];
   chosen: boolean;
@@ -66,7 +66,7 @@ export function CandidateRow({ candidate, behaviour, lamp, stock, seen, chosen, 
               {text}
             </div>
           ))}
-        {fit.fits && light && (
+        {fit.fits && light && stock && (
           <div className={classes.pictures}>
             {part.kind === 'led' && <RoomDrawing lamp={lamp} stock={stock} part={part} />}
             <LensLight lamp={lamp} bulb={stock} part={light} />

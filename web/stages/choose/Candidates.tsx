@@ -7,7 +7,7 @@ import { LED_CRITERIA, LED_CRITERION_WORDS, ranked } from '../../../core/choose/
 import { zoneSource } from '../../../core/light/zones.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { partTrials } from '../../../core/record/partTrials.ts';
-import { bulbOf } from '../../../core/simulation/fitment.ts';
+import { bulbOf, stockName } from '../../../core/simulation/fitment.ts';
 import { lampsFilledBy } from '../../../core/simulation/wholeLamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { functionsOf } from '../../../core/vehicle/lampWork.ts';
@@ -83,7 +83,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
   }, []);
   const seenOf = (partId: string) => (jobs ? partTrials(jobs, partId, Date.now()) : []);
   const now = job.chosen[lamp.id];
-  const stock = bulbOf(job, lamp);
+  const stock = lamp.works ? null : bulbOf(job, lamp);
   return (
     <Card
       title={lamps.map((each, index) => (index === 0 ? each.name : each.name.toLowerCase())).join(' and ')}
@@ -100,8 +100,8 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
       }
     >
       <p className={classes.takes}>
-        Works as {work || 'turn pilot'}. Takes {lamp.base} behind {lamp.lens.replace('-', ' ')} glass;{' '}
-        {stock.names[0]} now.
+        Works as {work || 'turn pilot'}. {stock ? `Takes ${lamp.base}` : 'An LED from the works'} behind{' '}
+        {lamp.lens.replace('-', ' ')} glass{stock ? `; ${stock.names[0]} now` : ''}.
       </p>
       <div className={classes.search}>
         <TextInput
@@ -150,7 +150,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
         <li className={classes.part}>
           <div>
             <b>Keep the filament bulb</b>
-            <div className="faint">{stock.names[0]} stays, and draws what it always drew.</div>
+            <div className="faint">{stockName(job, lamp)} stays, and draws what it always drew.</div>
           </div>
           <Button
             variant={now === null ? 'filled' : 'default'}
@@ -161,7 +161,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
           </Button>
         </li>
       </ul>
-      {fitting.length > 0 && <LeadTime bulb={stock} />}
+      {fitting.length > 0 && stock && <LeadTime bulb={stock} />}
       {fitting.length > 0 && (
         <p className="faint">
           Left swatch the filament, right the LED, both behind this lens: computed from printed lumens,

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { baseRecord } from '../../../core/catalogue/bases.ts';
 import { scopeLamps } from '../../../core/model/scope.ts';
 import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
-import { bulbOf } from '../../../core/simulation/fitment.ts';
+import { stockName } from '../../../core/simulation/fitment.ts';
 import { functionsOf } from '../../../core/vehicle/lampWork.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { useDesk } from '../../job/workspace.ts';
@@ -65,7 +65,7 @@ export default function Choose() {
           const id = job.chosen[each.id];
           if (id === undefined) return 'open';
           return id === null
-            ? `keeps ${bulbOf(job, each).names[0]}`
+            ? `keeps ${stockName(job, each)}`
             : (shelf.find((part) => part.id === id)?.code ?? id);
         }}
       />

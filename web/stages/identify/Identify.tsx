@@ -1,6 +1,6 @@
 import { mayBeCk } from '../../../core/catalogue/bases.ts';
 import { jobLamps } from '../../../core/model/scope.ts';
-import { bulbOf } from '../../../core/simulation/fitment.ts';
+import { stockName } from '../../../core/simulation/fitment.ts';
 import { LampList } from '../../job/lamps/LampList.tsx';
 import { Photos } from '../../job/photos/Photos.tsx';
 import { useDesk } from '../../job/workspace.ts';
@@ -11,13 +11,14 @@ import { EarthCheckCard } from './EarthCheckCard.tsx';
 import { Finder } from './Finder.tsx';
 import classes from './Identify.module.css';
 import { OtherOpenings } from './opening/OtherOpenings.tsx';
+import { WorksLedCard } from './WorksLedCard.tsx';
 
 /** Which bulb is in each lamp, how its socket is wired, how it is reached, and what room is behind it. */
 export default function Identify() {
   const { job, edit, lamp } = useDesk();
   const below = useBelow<HTMLDivElement>();
   const lamps = jobLamps(job);
-  const open = lamps.filter((each) => !job.identified[each.id]);
+  const open = lamps.filter((each) => !job.identified[each.id] && !each.works);
   const current = lamp ?? open[0] ?? lamps[0];
   return (
     <div className={classes.grid}>
@@ -32,17 +33,27 @@ export default function Identify() {
                 label: open.length === lamps.length ? 'All as listed' : 'The others as listed',
                 act: () =>
                   edit('Bulbs as the vehicle left the works', (draft) => {
-                    for (const each of jobLamps(draft)) draft.identified[each.id] ??= each.stockBulb;
+                    for (const each of jobLamps(draft))
+                      if (!each.works) draft.identified[each.id] ??= each.stockBulb;
                   }),
               }
         }
-        value={(each) => bulbOf(job, each).names[0]}
-        note={(each) => (job.identified[each.id] === undefined ? 'as listed, not seen yet' : 'seen')}
+        value={(each) => stockName(job, each)}
+        note={(each) =>
+          each.works
+            ? each.works.amps === null
+              ? 'not measured'
+              : 'measured'
+            : job.identified[each.id] === undefined
+              ? 'as listed, not seen yet'
+              : 'seen'
+        }
       />
       {current && (
         <div ref={below.ref} className={classes.column}>
           <Gradually>
-            <Finder key={current.id} lamp={current} />
+            <WorksLedCard key={`works-${current.id}`} lamp={current} />
+            {!current.works && <Finder key={current.id} lamp={current} />}
             {mayBeCk(job.vehicle.region, current.base) && (
               <EarthCheckCard key={`earth-${current.id}`} lamp={current} />
             )}
