@@ -189,6 +189,19 @@ export const randomCase: fc.Arbitrary<RandomCase> = fc
       setTurnOutputs(vehicle, outputs);
       kinds.push(`outputs a ${outputs}`);
     }
+    const drawnAs = JSON.stringify(drawn).length;
+    if (drawnAs % 4 === 0) {
+      vehicle.lamps = vehicle.lamps.map((lamp, index) => {
+        if ((index + drawnAs) % 3 > 0) return lamp;
+        const dim =
+          circuitsFeeding(vehicle, lamp.id, 'dim').length > 0 ? { dimAmps: 0.02 + 0.01 * (index % 5) } : {};
+        return {
+          ...lamp,
+          works: { sealed: false, amps: 0.1 + 0.07 * (index % 7), faultLine: false, ...dim },
+        };
+      });
+      kinds.push('LEDs from the works');
+    }
     const system = vehicle.systemVolts;
     const parts: Part[] = [];
     const chosen: Job['chosen'] = {};
