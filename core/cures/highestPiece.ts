@@ -40,5 +40,23 @@ export function highestPiece(shelf: Shelf, limits: PieceLimits): ResistorPiece |
     : { partId: null, ohms, watts, tolerance: BOUGHT_TOLERANCE };
 }
 
+/**
+ * What any piece there is may truly have, over its tolerance: of the shelf, and of what is bought where that has none; from
+ * the lowest up, ohms.
+ */
+export function trueOhms(
+  shelf: Shelf,
+  { series, leastOhms }: Pick<PieceLimits, 'series' | 'leastOhms'>,
+  mostOhms: number,
+): number[] {
+  const stocked = resistorsOf(shelf)
+    .filter(({ stock }) => stock > 0)
+    .map(({ ohms, tolerance }) => ohms * (1 + tolerance));
+  const bought = seriesBetween(series, leastOhms, mostOhms / (1 + BOUGHT_TOLERANCE)).map(
+    (ohms) => ohms * (1 + BOUGHT_TOLERANCE),
+  );
+  return [...new Set([...stocked, ...bought])].filter((ohms) => ohms <= mostOhms).toSorted((a, b) => a - b);
+}
+
 /** Small resistors that live in still air, off metal: their sizes, and the share of it they may carry (common practice). */
 export const IN_AIR = { sizes: [2, 5, 10, 25], share: 0.5 } as const;

@@ -26,7 +26,7 @@ import { type Finding, REQUIREMENTS } from './requirements/requirements.ts';
 import { resistorLimits } from './requirements/resistor.ts';
 import type { Scene } from './requirements/scene.ts';
 import { switchLimit } from './requirements/switch.ts';
-import { watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
+import { isContent, watchAt, watchPoints, worstPoint } from './requirements/watch.ts';
 import { looksOf, type Watched, type WatcherLook } from './requirements/watcherLooks.ts';
 import { isTurn } from './scenario.ts';
 import { type ShortSeen, saysShort, seenShort, seenWithThis } from './seenShort.ts';
@@ -79,11 +79,14 @@ export class Judge {
     let mine = this.distinct.get(circuit.id);
     if (!mine) {
       const near = this.turns.simulation.bearing.together([circuit.id]);
-      const lampIds = this.vehicle.circuits.filter(({ id }) => near.has(id)).flatMap(lampIdsOf);
+      const lampIds = new Set(this.vehicle.circuits.filter(({ id }) => near.has(id)).flatMap(lampIdsOf));
       const met = new Map<string, Variant>();
       for (const variant of this.variants) {
-        const { identified } = variant.possibility.job;
-        const key = lampIds.map((id) => identified[id] ?? '').join();
+        const { identified, vehicle } = variant.possibility.job;
+        const key = vehicle.lamps
+          .filter(({ id }) => lampIds.has(id))
+          .map(({ id, works }) => (works ? JSON.stringify(works) : (identified[id] ?? '')))
+          .join();
         if (!met.has(key)) met.set(key, variant);
       }
       mine = [...met.values()];
@@ -349,9 +352,9 @@ export class Judge {
     return said.some(({ state }) => state === 'falls-short');
   }
 
-  /** What whoever watches the current of a circuit says of it, and nobody else. */
-  watched(circuit: Circuit): VerdictState {
-    return worstState(this.pointsOf(circuit).map((point) => point.state));
+  /** Whether whoever watches the current of a circuit is content with it, whatever is not known; nobody else is asked. */
+  contents(circuit: Circuit): boolean {
+    return isContent(this.variantsFor(circuit), circuit);
   }
 
   /** What whoever watches turn lamps makes of them; where a limit is broken that alone. */

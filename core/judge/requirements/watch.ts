@@ -8,7 +8,14 @@ import { companiesFor, isTurn, looksAt } from '../scenario.ts';
 import type { Variant } from '../variants.ts';
 import type { JudgedPoint, PointVerdict } from '../verdict.ts';
 import { workingPoints } from '../workingPoints.ts';
-import { EQUAL_SHARE, EQUAL_WHILE_WARMING, looksOf, pointState, type Watched } from './watcherLooks.ts';
+import {
+  clears,
+  EQUAL_SHARE,
+  EQUAL_WHILE_WARMING,
+  looksOf,
+  pointState,
+  type Watched,
+} from './watcherLooks.ts';
 
 /** Who looks at the current of a circuit: its flasher, its output, the module; null where nobody does. */
 export function watcherOf(vehicle: Vehicle, flasher: Flasher, circuit: Circuit): string | null {
@@ -129,6 +136,27 @@ export function watchPoints(
     short = off.state === 'falls-short';
     return short ? [off] : [off, ...companies.slice(1).map(at)];
   });
+}
+
+/**
+ * Whether whoever watches a circuit is content at every working point, whatever is on beside it and whatever is not known:
+ * where the least that may flow is too little once, nothing more is asked.
+ */
+export function isContent(variants: readonly Variant[], circuit: Circuit): boolean {
+  const turns = variants[0]?.fitted[0];
+  if (!turns) return true;
+  const companies = companiesFor(turns, circuit);
+  const asked = companies.length > 1 && onlyTakes(variants, circuit) ? companies.slice(-1) : companies;
+  const sides = isTurn(circuit) ? [circuit.side] : [];
+  return workingPoints(turns.vehicle.systemVolts).every(({ volts: emfVolts }) =>
+    asked.every((company) =>
+      variants.every((variant) => {
+        for (const { amps, band, equalShare } of looksOf(variant, { circuit, sides, emfVolts, company }))
+          if (!clears(amps.low, band, equalShare)) return false;
+        return true;
+      }),
+    ),
+  );
 }
 
 /**

@@ -23,9 +23,14 @@ export const EQUAL_WHILE_WARMING = 1e-3;
 /** What leaks through an open contact is nothing, A; the least that any output is known to look for is ten times it. */
 const NOTHING_AMPS = 1e-3;
 
+/** Whether the least that may flow clears the band. */
+export function clears(lowAmps: number, band: OutageBand, equalShare = EQUAL_SHARE): boolean {
+  return lowAmps >= band.highAmps * (1 - equalShare);
+}
+
 /** Where a current range lies against the band: above it, inside it, or below it. */
 export function pointState(amps: CurrentRange, band: OutageBand, equalShare = EQUAL_SHARE): VerdictState {
-  if (amps.low >= band.highAmps * (1 - equalShare)) return 'holds';
+  if (clears(amps.low, band, equalShare)) return 'holds';
   if (amps.high <= band.lowAmps * (1 + equalShare)) return 'falls-short';
   // Wherever its threshold lies, who watches misses a circuit that draws nothing.
   if (amps.high < NOTHING_AMPS) return 'falls-short';

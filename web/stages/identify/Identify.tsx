@@ -52,8 +52,8 @@ export default function Identify() {
       {current && (
         <div ref={below.ref} className={classes.column}>
           <Gradually>
-            <WorksLedCard key={`works-${current.id}`} lamp={current} />
             {!current.works && <Finder key={current.id} lamp={current} />}
+            <WorksLedCard key={`works-${current.id}`} lamp={current} />
             {mayBeCk(job.vehicle.region, current.base) && (
               <EarthCheckCard key={`earth-${current.id}`} lamp={current} />
             )}

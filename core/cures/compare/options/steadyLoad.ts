@@ -12,12 +12,15 @@ import type { Circuit } from '../../../model/vehicle/circuit.ts';
 import { lampById } from '../../../model/vehicle/lookUp.ts';
 import { outputOf } from '../../../simulation/controls.ts';
 import { heatWords } from '../../../words/heat.ts';
-import { highestPiece } from '../../highestPiece.ts';
+import { highestPiece, trueOhms } from '../../highestPiece.ts';
 import { type CureOption, option, refused, supposing } from '../option.ts';
 import { metalSupposed } from './loadResistors.ts';
 
 const NAME = 'Load resistor';
 const KINDS = ['load-resistor'] as const;
+/** What is looked through, ohms. */
+const LEAST_OHMS = 0.5;
+const MOST_OHMS = 2000;
 
 /** One resistor across each lamp of a steady circuit that has metal near: the highest that still contents its watcher. */
 export function steadyLoadOptions(analysis: JobAnalysis, circuit: Circuit): CureOption[] {
@@ -96,17 +99,19 @@ function highestOhms(analysis: JobAnalysis, circuit: Circuit, feeds: Circuit['fe
   const holds = (value: number) => {
     const piece: ResistorPiece = { partId: null, ohms: value, watts: 1, tolerance: 0 };
     const cured: Job = { ...job, cures: { ...job.cures, [circuit.id]: loadsAt(feeds, piece) } };
-    return new Judge(analysis.with(cured), 'cured').watched(circuit) === 'holds';
+    return new Judge(analysis.with(cured), 'cured').contents(circuit);
   };
-  let low = 0.5;
-  let high = 2000;
-  if (!holds(low)) return null;
-  for (let step = 0; step < 16; step += 1) {
-    const middle = Math.sqrt(low * high);
-    if (holds(middle)) low = middle;
+  // Between what two pieces may truly have nothing is decided.
+  const values = [LEAST_OHMS, ...trueOhms(analysis.shelf, { series: E12, leastOhms: LEAST_OHMS }, MOST_OHMS)];
+  if (!holds(LEAST_OHMS)) return null;
+  let low = 0;
+  let high = values.length;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (holds(values[middle] ?? MOST_OHMS)) low = middle;
     else high = middle;
   }
-  return low;
+  return values[low] ?? null;
 }
 
 /** The highest value that will do and bears its heat where it is screwed, beside the others of this circuit. */
@@ -129,7 +134,7 @@ function pieceFor(
     maxOhms: most,
     lowestShare: 2.5,
     series: E12,
-    leastOhms: 0.5,
+    leastOhms: LEAST_OHMS,
     sizes: STANDARD_WATTS,
     bears,
   });
