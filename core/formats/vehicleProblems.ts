@@ -1,5 +1,6 @@
 import { bulbById } from '../catalogue/bulbs.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { connectorProblems } from '../wiring/connectorProblems.ts';
@@ -35,6 +36,7 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
     bulbKnown(lamp.stockBulb, `vehicle.lamps ${lamp.id}`, problems);
     if (lamp.access.minutes[0] > lamp.access.minutes[1])
       problems.push(`vehicle.lamps ${lamp.id}: its access time runs backwards. Put the shorter time first.`);
+    problems.push(...returnProblems(vehicle, lamp));
     if (lamp.earthPoint !== undefined)
       known(ids(vehicle.earthPoints), lamp.earthPoint, `lamp ${lamp.id}`, 'earth point');
   }
@@ -66,6 +68,21 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
     );
   if (vehicle.pilot) known(ids(lamps), vehicle.pilot.lampId, 'vehicle.pilot', 'lamp');
   return problems;
+}
+
+/** What does not hang together of a lamp that returns to another feed. */
+function returnProblems({ circuits, lamps }: Vehicle, { id, returnsTo }: Lamp): string[] {
+  if (returnsTo === undefined) return [];
+  const where = `vehicle.lamps ${id} returns to "${returnsTo}"`;
+  const to = circuits.find((circuit) => circuit.id === returnsTo);
+  if (!to)
+    return [`${where}, a circuit the vehicle does not have. Name one it has, or leave it out for earth.`];
+  if (to.feeds.some((feed) => feed.lampId === id))
+    return [`${where}, which feeds it too: nothing would ever flow. Name another circuit.`];
+  const ends = lamps.filter((lamp) => to.feeds.some((feed) => feed.lampId === lamp.id));
+  if (ends.every((lamp) => lamp.returnsTo !== undefined))
+    return [`${where}, on which no lamp goes to earth: there is no way back. Name another circuit.`];
+  return [];
 }
 
 function circuitProblems(vehicle: Vehicle, circuit: Circuit): string[] {

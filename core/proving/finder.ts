@@ -14,20 +14,17 @@ import {
   type Whereabouts,
   withSlips,
 } from './checks.ts';
-import { bothShown, NOTHING_SHOWN, type Shown } from './deviations.ts';
+import { NOTHING_SHOWN, type Shown } from './deviations.ts';
 import type { FaultFinding, Suspect } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
 import { cellLikelihood, fits, fitsWholly, placeLikelihood } from './likelihood.ts';
 import type { Outcome } from './outcome.ts';
+import { Pairs } from './pairs.ts';
 import { PinLikelihoods } from './pinsTold.ts';
 import { plannedCheck } from './plannedCheck.ts';
-import { isAsFitted, SOUND, type Supposed, suppositionsOf } from './suppositions.ts';
+import { isAsFitted, type Supposed, suppositionsOf } from './suppositions.ts';
 import { type CellTold, contradictory, type Told } from './told.ts';
 
-/** How often a second fault is there beside a first one (common practice: a job that went wrong once went wrong twice). */
-const SECOND = 0.1;
-/** The same mistake is made again so many times likelier than any other (assumed). */
-const AGAIN = 6;
 /** So many of those that explain something are paired. */
 const PAIRED = 24;
 const WORTH = 0.01;
@@ -50,8 +47,7 @@ export class FaultFinder {
   private readonly singles: readonly Supposed[];
   private readonly sound: Supposed;
   private readonly pins: PinLikelihoods;
-  /** pairs that were weighed: from one telling to the next they are nearly the same */
-  private readonly paired = new Map<string, Supposed>();
+  private readonly paired: Pairs;
 
   constructor(
     private readonly job: Job,
@@ -59,6 +55,7 @@ export class FaultFinder {
     shelf: Shelf,
   ) {
     this.pins = new PinLikelihoods(job, shelf, grid.faults);
+    this.paired = new Pairs(grid.faults);
     this.cellAt = new Map(grid.cells.map(({ id }, at) => [id, at]));
     this.places = placesOf(grid.faults);
     this.placeIds = grid.faults.map(({ fault }) => placeOf(fault));
@@ -156,30 +153,12 @@ export class FaultFinder {
     // Of those that look alike one stands for all.
     const distinct = new Map(explains.toReversed().map((each) => [this.alike[each.is.at[0] ?? 0], each.is]));
     const some = [...distinct.values()].reverse().slice(0, PAIRED);
-    return some.flatMap((a, index) => some.slice(index + 1).map((b) => this.both(a, b)));
-  }
-
-  private both(a: Supposed, b: Supposed): Supposed {
-    const key = `${a.at[0]}+${b.at[0]}`;
-    const known = this.paired.get(key);
-    if (known) return known;
-    const pair = {
-      at: [...a.at, ...b.at],
-      row: a.row.map((shown, cell) => bothShown(shown, b.row[cell] ?? NOTHING_SHOWN)),
-      prior: (this.alikeKinds(a, b) * SECOND * a.prior * b.prior) / (1 - SOUND),
-    };
-    this.paired.set(key, pair);
-    return pair;
+    return some.flatMap((a, index) => some.slice(index + 1).map((b) => this.paired.of(a, b)));
   }
 
   private isWanting({ at: [at = -1] }: Supposed): boolean {
     const fault = this.grid.faults[at];
     return fault !== undefined && isAsFitted(fault);
-  }
-
-  private alikeKinds(a: Supposed, b: Supposed): number {
-    const kind = ({ at: [at = -1] }: Supposed) => this.grid.faults[at]?.fault.kind;
-    return kind(a) === kind(b) ? AGAIN : 1;
   }
 
   private suspects(possible: readonly Weighed[], all: number, cells: readonly CellTold[]): Suspect[] {

@@ -1,3 +1,4 @@
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
@@ -16,6 +17,10 @@ export function coupledCircuits(
 ): Set<string> {
   const found = new Set(seeds);
   const turns = turnCircuits(vehicle).map((circuit) => circuit.id);
+  const returns = vehicle.lamps.flatMap(({ id, returnsTo }) =>
+    returnsTo === undefined ? [] : [{ lampId: id, to: returnsTo }],
+  );
+  const feeds = (circuit: Circuit, lampId: string) => circuit.feeds.some((feed) => feed.lampId === lampId);
   for (let grown = true; grown; ) {
     grown = false;
     const lamps = new Set(
@@ -33,6 +38,9 @@ export function coupledCircuits(
     for (const circuit of vehicle.circuits) {
       const joined =
         circuit.feeds.some((feed) => near(feed.lampId)) ||
+        returns.some(({ lampId, to }) =>
+          to === circuit.id ? lamps.has(lampId) : found.has(to) && feeds(circuit, lampId),
+        ) ||
         (vehicle.pilot !== undefined && turns.includes(circuit.id) && turns.some((id) => found.has(id)));
       if (!found.has(circuit.id) && joined) {
         found.add(circuit.id);

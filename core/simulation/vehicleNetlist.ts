@@ -229,11 +229,7 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
   const { main: mains, dim: dims } = feeders.get(lamp.id) ?? { main: [], dim: [] };
   const earth = NODES.earth(lamp.id);
   const charge = [...mains, ...dims].find((circuit) => circuit.excite);
-  const home = charge
-    ? `${charge.id}.d-plus`
-    : lamp.earthPoint === undefined
-      ? EARTH
-      : NODES.earthPoint(lamp.earthPoint);
+  const home = charge ? `${charge.id}.d-plus` : homeOf(build, lamp);
   const elements: Element[] = [resistor(ELEMENTS.earthReturn(lamp.id), earth, home, wireOhms(lamp.earth))];
   for (const [input, feeders] of [
     ['main', mains],
@@ -279,6 +275,13 @@ function lampElements(build: Build, lamp: Lamp): Element[] {
       brightControl: brightControl(mains, fitment),
     }),
   ];
+}
+
+/** Where the return of a lamp ends: at body metal, at an earth point, or on the feed of another circuit. */
+function homeOf({ circuits }: Build, { returnsTo, earthPoint }: Lamp): string {
+  // Left out of the netlist, what it would return through is open: so it is where that circuit is asked about by nobody.
+  if (returnsTo !== undefined && circuits.some(({ id }) => id === returnsTo)) return NODES.bus(returnsTo);
+  return earthPoint === undefined ? EARTH : NODES.earthPoint(earthPoint);
 }
 
 /** The contact that says whether the bright feed of a lamp is on. */

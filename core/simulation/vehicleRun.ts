@@ -51,7 +51,7 @@ export interface PlayRequest {
 
 /** An emitter as it is played, and its light as a share of what it gives while its feed is on. */
 interface Played extends PlayedEmitter, Emitter {
-  /** the share of time its feed is on; null where a capacitor carries it over the pauses */
+  /** the share of time its feed is on, as it is now; null where a capacitor carries it over the pauses */
   dutyShare: number | null;
 }
 
@@ -425,6 +425,9 @@ class VehicleRun implements Bench {
     this.duties.set(circuitId, duty);
     this.run.circuit.setPulse(ELEMENTS.wire(circuitId), duty);
     const circuit = this.request.vehicle.circuits.find((each) => each.id === circuitId);
+    for (const emitter of this.emitters)
+      if (emitter.followsPulses && emitter.dutyShare !== null)
+        emitter.dutyShare = this.dutyShare(emitter.lampId);
     for (const { lampId, input } of circuit?.feeds ?? []) {
       const id = input === 'main' ? ELEMENTS.bulb(lampId) : ELEMENTS.dimFilament(lampId);
       const filament = this.netlist.elements.find(

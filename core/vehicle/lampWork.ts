@@ -1,7 +1,7 @@
 import { colourRule, type RuleColour } from '../catalogue/regions.ts';
 import type { Circuit, CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitsOf } from '../model/vehicle/lookUp.ts';
+import { circuitsOf, returnCircuit } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 
 /** Something the driver works to see a lamp lit. `words/switches.ts` says it. */
@@ -39,6 +39,8 @@ const WORK: Record<CircuitKind, { name: string; switch: LightSwitch }> = {
 /** `turn`, `stop, tail or position`: what a lamp does, its bright filament first. */
 export function functionsOf(vehicle: Vehicle, lampId: string): string {
   const names = circuitsOf(vehicle, lampId).map((circuit) => functionName(circuit, lampId));
+  const back = returnCircuit(vehicle, lampId);
+  if (back) names.push(WORK[back.kind].name);
   if (vehicle.pilot?.lampId === lampId) names.push('turn pilot');
   return [...new Set(names)].join(', ');
 }
@@ -70,6 +72,8 @@ export function switchesFor(vehicle: Vehicle, lamp: Lamp): readonly LightSwitch[
     (circuit): LightSwitch =>
       circuit.kind === 'turn' && circuit.side ? `turn-${circuit.side}` : WORK[circuit.kind].switch,
   );
+  const back = returnCircuit(vehicle, lamp.id);
+  if (back) found.push(WORK[back.kind].switch);
   return found.length > 0 ? [...new Set(found)] : ['turn'];
 }
 

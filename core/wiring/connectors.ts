@@ -1,7 +1,7 @@
 import type { CavityUse, Connector } from '../model/vehicle/connector.ts';
 import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
-import { circuitById, circuitsFeeding, lampsByPanel } from '../model/vehicle/lookUp.ts';
+import { circuitById, circuitsFeeding, lampsByPanel, returnCircuit } from '../model/vehicle/lookUp.ts';
 import { NODES } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { functionName, workName } from '../vehicle/lampWork.ts';
@@ -186,7 +186,15 @@ function lampFunctions(vehicle: Vehicle, { at }: Connector): PlugFunction[] {
         ]);
     }
     const about = vehicle.circuits.filter(({ feeds }) => feeds.some((feed) => feed.lampId === lampId));
-    if (about.length > 0)
+    const back = returnCircuit(vehicle, lampId);
+    if (about.length > 0 && back)
+      add(
+        { does: 'feed', circuitIds: [back.id] },
+        NODES.earth(lampId),
+        [...about.map(({ id }) => id), back.id],
+        [{ lampId, input: 'main' }],
+      );
+    else if (about.length > 0)
       add(
         { does: 'earth' },
         NODES.earth(lampId),

@@ -107,7 +107,10 @@ function truthOf(
     turn: circuit.side,
     key: controls.key === 'off' ? ('on' as const) : controls.key,
   };
-  const panels = [one, { ...CONTROLS_OFF, key: one.key, turn: circuit.side }];
+  const alone = { ...CONTROLS_OFF, key: one.key, turn: circuit.side };
+  // A marker between two feeds draws nothing with the lights on: its maker set the relay by that too.
+  const between = vehicle.lamps.some(({ returnsTo }) => returnsTo !== undefined);
+  const panels = [one, alone, ...(between ? [{ ...alone, lights: true }] : [])];
   const sampled = (panel: Controls, faults: readonly Fault[]) =>
     lastFlash(
       playVehicle({

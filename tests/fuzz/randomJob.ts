@@ -9,6 +9,7 @@ import type { Lamp } from '../../core/model/vehicle/lamp.ts';
 import { circuitsFeeding, turnCircuits } from '../../core/model/vehicle/lookUp.ts';
 import { TurnOutputs, type Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
+import { addLamps } from '../../core/vehicle/edit/lamps.ts';
 import { setTurnOutputs } from '../../core/vehicle/edit/turnOutputs.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
@@ -201,6 +202,11 @@ export const randomCase: fc.Arbitrary<RandomCase> = fc
         };
       });
       kinds.push('LEDs from the works');
+    }
+    if (drawnAs % 5 === 0 && vehicle.circuits.some(({ kind }) => kind === 'tail')) {
+      Object.assign(vehicle, structuredClone(vehicle));
+      addLamps(vehicle, 'marker-between', 'pair');
+      kinds.push('marker between two feeds');
     }
     const system = vehicle.systemVolts;
     const parts: Part[] = [];

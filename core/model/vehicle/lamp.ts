@@ -76,6 +76,11 @@ export const Lamp = z.strictObject({
   earth: WireRun,
   /** the earth point it shares with others; body metal where left out */
   earthPoint: Id.optional(),
+  /**
+   * the circuit whose feed its other contact hangs on, where that is not on earth: a side marker between the turn and the
+   * position feed returns through the filaments of whichever is off
+   */
+  returnsTo: Id.optional(),
   resistorMount: ResistorMount,
   access: Access,
 });

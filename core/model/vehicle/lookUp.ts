@@ -50,6 +50,12 @@ export function lampIdsOf(circuit: Circuit): string[] {
   return circuit.feeds.map((feed) => feed.lampId);
 }
 
+/** The circuit a lamp returns to in place of earth; null where it returns to earth. */
+export function returnCircuit(vehicle: Vehicle, lampId: string): Circuit | null {
+  const id = vehicle.lamps.find((lamp) => lamp.id === lampId)?.returnsTo;
+  return (id !== undefined && vehicle.circuits.find((circuit) => circuit.id === id)) || null;
+}
+
 /** The circuits that feed one of a lamp's inputs. */
 export function circuitsFeeding(vehicle: Vehicle, lampId: string, input: LampInput): Circuit[] {
   return vehicle.circuits.filter((circuit) =>

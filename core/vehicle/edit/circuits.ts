@@ -5,6 +5,7 @@ import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
 import { MOST_FEEDS } from '../../model/vehicle/mostFeeds.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { mayBeWatched } from './openWatch.ts';
+import { dropLostReturns } from './returns.ts';
 import { VehicleEditError } from './vehicleEditError.ts';
 
 /** One thing a lamp does, and with which of its filaments. */
@@ -117,6 +118,7 @@ export function dropEmptyCircuits(vehicle: Vehicle): void {
     if (outputs.length > 0) flasher.outputs = outputs;
   }
   if (bulbCheck) bulbCheck.watches = bulbCheck.watches.filter((watch) => left.has(watch.circuitId));
+  dropLostReturns(vehicle);
 }
 
 function sideFor(lamp: Lamp, kind: CircuitKind): Side | null {

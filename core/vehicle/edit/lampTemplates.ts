@@ -1,6 +1,7 @@
 // Longer than 300 lines: a table of every kind of lamp.
 import { bulbById } from '../../catalogue/bulbs.ts';
 import type { SystemVolts } from '../../model/fields.ts';
+import type { CircuitKind } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { LampFunction } from './circuits.ts';
@@ -22,6 +23,7 @@ export const LAMP_TEMPLATES = [
   'main-beam',
   'plate',
   'marker',
+  'marker-between',
   'interior',
   'turn-pilot',
   'dash',
@@ -40,6 +42,8 @@ export interface LampTemplate {
   end: Lamp['end'];
   role: Lamp['role'];
   works: readonly LampFunction[];
+  /** whose feed its other contact hangs on, in place of earth */
+  returnsTo?: CircuitKind;
   /** usual place of the left one, or of the only one */
   at: readonly [across: number, along: number];
   /** metres of lead from the branch of its feed, and its cross-section */
@@ -240,6 +244,19 @@ export const TEMPLATES: Record<LampTemplateId, LampTemplate> = {
     works: main('marker'),
     at: [0.02, 0.55],
     lead: 2.5,
+    areaMm2: 0.75,
+    lens: () => 'amber',
+    bulb: (o) => (us(o) ? '194' : 'W5W'),
+  },
+  'marker-between': {
+    name: 'Side marker',
+    listed: 'Side marker between turn and position feed',
+    end: 'side',
+    role: 'repeater',
+    works: main('turn'),
+    returnsTo: 'tail',
+    at: [0.02, 0.12],
+    lead: 1.5,
     areaMm2: 0.75,
     lens: () => 'amber',
     bulb: (o) => (us(o) ? '194' : 'W5W'),

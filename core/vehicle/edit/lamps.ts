@@ -5,6 +5,7 @@ import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { retuneWatchers } from './assumed.ts';
 import { dropEmptyCircuits, type LampFunction, setLampFunctions } from './circuits.ts';
 import { type LampTemplateId, stockBulbFor, TEMPLATES } from './lampTemplates.ts';
+import { setReturn } from './returns.ts';
 import { VehicleEditError } from './vehicleEditError.ts';
 
 /** As many as the model takes. */
@@ -78,6 +79,8 @@ export function addLamps(
     };
     vehicle.lamps.push(lamp);
     setLampFunctions(vehicle, lamp, template.works);
+    const back = vehicle.circuits.find(({ kind }) => kind === template.returnsTo);
+    if (back) setReturn(vehicle, id, back.id);
     retuneWatchers(vehicle);
     return id;
   });

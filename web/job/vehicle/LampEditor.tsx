@@ -4,6 +4,7 @@ import { BULBS } from '../../../core/catalogue/bulbs.ts';
 import type { Job } from '../../../core/model/job.ts';
 import { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
 import type { Lamp, Lens } from '../../../core/model/vehicle/lamp.ts';
+import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { type LampFunction, lampFunctions } from '../../../core/vehicle/edit/circuits.ts';
 import {
@@ -13,6 +14,7 @@ import {
   removeLampOf,
 } from '../../../core/vehicle/edit/jobEdits.ts';
 import { changeRole } from '../../../core/vehicle/edit/lamps.ts';
+import { setReturn } from '../../../core/vehicle/edit/returns.ts';
 import { stopsAndTurns } from '../../../core/vehicle/edit/stopTurn.ts';
 import { workName } from '../../../core/vehicle/lampWork.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -101,6 +103,7 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
   };
   const kinds = CircuitKind.options.map((kind) => ({ value: kind, label: workName(kind) }));
   const twinBase = baseRecord(lamp.base).twin === true;
+  const returns = returnFields(vehicle, lamp);
   return (
     <Card
       title={twin ? `${lamp.name} and ${twin.name.toLowerCase()}` : lamp.name}
@@ -199,9 +202,40 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
               }}
             />
           )}
+          {returns.length > 0 && (
+            <Fields
+              fields={returns}
+              record={lamp}
+              onSave={(_, value) =>
+                change('other contact', (draft, lampId) =>
+                  setReturn(draft.vehicle, lampId, typeof value === 'string' ? value : undefined),
+                )
+              }
+            />
+          )}
           <Fields fields={MODULE} record={lamp} onSave={put} />
         </div>
       </div>
     </Card>
   );
+}
+
+/** Where the other contact of a lamp with one filament may hang: on earth, or on the feed of lamps that go there. */
+function returnFields(vehicle: Job['vehicle'], lamp: Lamp): readonly Field<Lamp>[] {
+  const fed = circuitsOf(vehicle, lamp.id);
+  const between = (kind: CircuitKind) => kind === 'turn' || kind === 'tail' || kind === 'marker';
+  if (!fed.some(({ kind }) => between(kind)) || fed.length > 1) return [];
+  const options = vehicle.circuits
+    .filter(({ id, kind, side }) => between(kind) && fed[0]?.id !== id && (!side || side === lamp.side))
+    .map(({ id, name }) => ({ value: id, label: `on the ${name.toLowerCase()} feed` }));
+  return [
+    {
+      of: 'choice',
+      key: 'returnsTo',
+      label: 'Its other contact',
+      description: 'Some side markers have no earth: they hang between the turn and the position feed.',
+      open: 'on earth',
+      options,
+    },
+  ];
 }
