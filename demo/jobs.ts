@@ -10,6 +10,7 @@ import { type Said, signed } from '../core/record/tell.ts';
 import { fitSteps } from '../core/work/fitSteps.ts';
 import { DEMO_SHELF } from './shelf.ts';
 import { BRINEHOLT_18 } from './vehicles/brineholt18.ts';
+import { FIELDFARE_5 } from './vehicles/fieldfare5.ts';
 import { LARKSPUR_16 } from './vehicles/larkspur16.ts';
 import { QUILLON_75 } from './vehicles/quillon75.ts';
 import { quillon75Connectors } from './vehicles/quillon75Wires.ts';
@@ -83,7 +84,9 @@ function plannedOn(
       warnings: '',
       worked: workedFunctions(vehicle).map((each) => each.id),
     },
-    identified: Object.fromEntries(vehicle.lamps.map((lamp) => [lamp.id, lamp.stockBulb])),
+    identified: Object.fromEntries(
+      vehicle.lamps.flatMap(({ id, works, stockBulb }) => (works ? [] : [[id, stockBulb]])),
+    ),
     chosen: Object.fromEntries(vehicle.lamps.map((lamp) => [lamp.id, leds[lamp.id] ?? null])),
   };
 }
@@ -198,6 +201,26 @@ function trailerJob(): Job {
   return { ...job, cures: { 'turn-left': side('left'), 'turn-right': side('right') } };
 }
 
+/** A resistor at each rear lamp, as for a car with one output a side: the front corners have theirs, and flash fast. */
+function poolCarJob(): Job {
+  const job = plannedOn(
+    FIELDFARE_5,
+    'pool-car-5',
+    'Pool car 5: loads at the rear, fast at the front',
+    '2026-11-24T11:20:00.000Z',
+    {
+      ...onBoth('front-turn', 'led-tern-3y'),
+      ...onBoth('rear-turn', 'led-tern-3a'),
+      ...onBoth('repeater', 'led-tern-06'),
+    },
+  );
+  const rear = (side: string): LoadResistorCure => ({
+    kind: 'load-resistor',
+    networks: [sixOhms(`rear-turn-${side}`)],
+  });
+  return { ...job, cures: { 'turn-left-rear': rear('left'), 'turn-right-rear': rear('right') } };
+}
+
 /** Planned up to the cure: opens on the question the product answers. */
 function openJob(): Job {
   return having(planned('library-route-3', 'Mobile library, route 3', '2026-11-23T08:40:00.000Z'), [
@@ -284,5 +307,14 @@ function finishedJob(): Job {
 export const FIRST_JOB_ID = 'library-route-3';
 
 export function demoJobs(): Job[] {
-  return [openJob(), troubledJob(), finishedJob(), minibusJob(), gritterJob(), mopedJob(), trailerJob()];
+  return [
+    openJob(),
+    troubledJob(),
+    finishedJob(),
+    minibusJob(),
+    gritterJob(),
+    mopedJob(),
+    trailerJob(),
+    poolCarJob(),
+  ];
 }

@@ -130,7 +130,12 @@ function truthOf(
   const high = panels.map((panel) => sampled(panel, []));
   if ([...low, ...high].some((each) => each === undefined)) return null;
   // A hair inside: two ways to the same solution agree to a few ten-thousandths while filaments warm.
-  return [1.002 * Math.max(...(low as number[])), 0.998 * Math.min(...(high as number[]))];
+  const ends: [number, number] = [
+    1.002 * Math.max(...(low as number[])),
+    0.998 * Math.min(...(high as number[])),
+  ];
+  // Where a small lamp draws less than what the lights take away, no relay could be set to miss it.
+  return ends[0] <= ends[1] ? ends : null;
 }
 
 /** With what is wrong, the vehicle played with its threshold at either end of the band may only do what the cell leaves open. */
