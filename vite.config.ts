@@ -5,8 +5,9 @@ import { defineConfig, type Plugin } from 'vite';
 const LATER = [
   /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui)\//,
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput)\//,
-  /\/web\/ui\/Dialog\.tsx$/,
+  /\/web\/ui\/(Dialog|DecimalInput|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
   /\/core\/(model|formats|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
+  /\/core\/simulation\/(fitment|wholeLamp|worksLed)\.ts$/,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */
 const EARLY =

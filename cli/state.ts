@@ -6,7 +6,7 @@ import type { Job } from '../core/model/job.ts';
 import type { Shelf } from '../core/model/part.ts';
 import type { Controls } from '../core/simulation/controls.ts';
 import { fitmentOf } from '../core/simulation/fitment.ts';
-import { supplyVoltsFor } from '../core/traces/traceLamps.ts';
+import { supplyVoltsFor } from '../core/traces/supply.ts';
 import type { VehicleReport } from '../core/traces/vehicleReport.ts';
 import { eventWords } from '../core/words/events.ts';
 import { faultName } from '../core/words/faults.ts';

@@ -9,7 +9,8 @@ import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { fuseHeatAmps } from '../simulation/fuseHeat.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
-import { supplyVoltsFor, traceLamps } from '../traces/traceLamps.ts';
+import { supplyVoltsFor } from '../traces/supply.ts';
+import { traceLamps } from '../traces/traceLamps.ts';
 import { type Cell, cellsOf } from './cells.ts';
 import { CellPlayer } from './player.ts';
 

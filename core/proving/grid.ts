@@ -14,7 +14,7 @@ import { isOn } from '../simulation/bearing.ts';
 import type { Fitment } from '../simulation/fitment.ts';
 import { isSeenAt, levelsOf } from '../simulation/levels.ts';
 import { supposedFitments } from '../simulation/supposedFitments.ts';
-import { supplyVoltsFor } from '../traces/traceLamps.ts';
+import { supplyVoltsFor } from '../traces/supply.ts';
 import { type Cell, cellsOf } from './cells.ts';
 import { ALONE_AT_THE_SEAT, cellMinutes } from './checks.ts';
 import {

@@ -13,7 +13,7 @@ import { unansweredWires } from '../simulation/faultWires.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { fuseOut, outputOff, type Strike } from '../simulation/strike.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
-import { supplyVoltsFor } from '../traces/traceLamps.ts';
+import { supplyVoltsFor } from '../traces/supply.ts';
 import type { Cell } from './cells.ts';
 import { coldChecked, tell } from './coldCheck.ts';
 import { meltingFuses, trippedOutputs } from './cutOff.ts';

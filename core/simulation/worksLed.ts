@@ -41,7 +41,7 @@ export function worksAsLed(vehicle: Vehicle, lamp: Lamp): LedPart {
   return {
     kind: 'led',
     id: worksLedId(lamp.id),
-    code: 'LED from the works',
+    code: 'works LED',
     name: 'LED from the works',
     price: 0,
     stock: 0,

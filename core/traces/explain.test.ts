@@ -11,7 +11,8 @@ import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
 import { effectWords } from '../words/effects.ts';
 import { eventWords } from '../words/events.ts';
 import type { Effect } from './explain.ts';
-import { supplyVoltsFor, type Traces, traceLamps } from './traceLamps.ts';
+import { supplyVoltsFor } from './supply.ts';
+import { type Traces, traceLamps } from './traceLamps.ts';
 
 function play(
   job: Job,

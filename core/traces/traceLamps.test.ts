@@ -4,7 +4,9 @@ import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import type { Job } from '../model/job.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
-import { lightAt, supplyVoltsFor, traceLamps, WAVEFORM_SAMPLES } from './traceLamps.ts';
+import { supplyVoltsFor } from './supply.ts';
+import { traceLamps, WAVEFORM_SAMPLES } from './traceLamps.ts';
+import { lightAt } from './waveform.ts';
 
 const [open, troubled, finished] = demoJobs() as [Job, Job, Job];
 const LEFT: Controls = { ...CONTROLS_OFF, key: 'on', turn: 'left' };

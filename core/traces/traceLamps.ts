@@ -2,13 +2,11 @@ import type { DashEvent, Flash } from '../devices/device.ts';
 import { thresholdAt } from '../devices/threshold.ts';
 import { type Fault, strikesOf } from '../faults/kinds.ts';
 import { HealthyBands } from '../judge/outageBand.ts';
-import { chargingVolts } from '../judge/workingPoints.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import type { LampInput, Side } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import type { LampColour } from '../simulation/lampLight.ts';
@@ -16,9 +14,7 @@ import type { PulsedLight } from '../simulation/pulsedFeed.ts';
 import { type PlayedEmitter, playVehicle, type VehiclePlay } from '../simulation/vehicleRun.ts';
 import { type Effect, explain } from './explain.ts';
 import { senseEvents } from './senses.ts';
-
-/** Light over one flash period, evenly sampled, as a share of the light when rated. One sample where it is steady. */
-export type Waveform = readonly number[];
+import type { Waveform } from './waveform.ts';
 
 export const WAVEFORM_SAMPLES = 96;
 /** Flashes played, of which the last is kept: a signal filament forgets its cold start within one. */
@@ -57,11 +53,6 @@ export interface Traces {
   blownFuses: readonly string[];
   /** what the circuit did that a rule of thumb would not have told, in words */
   effects: readonly Effect[];
-}
-
-/** What the supply has with the key where it is, V. */
-export function supplyVoltsFor(vehicle: Vehicle, key: Controls['key']): number {
-  return key === 'running' ? chargingVolts(vehicle.systemVolts) : (12.6 * vehicle.systemVolts) / 12;
 }
 
 /**
@@ -159,10 +150,4 @@ export function thresholdFor(
   if (!circuit) return { thresholdAmps: 0, assumed: false };
   const band = new HealthyBands(job).at(circuit, emfVolts);
   return { thresholdAmps: (band.lowAmps + band.highAmps) / 2, assumed: true };
-}
-
-/** The light of a waveform at a moment, a share of what the lamp gives when rated, before its start or after its end too: the sample it falls into. */
-export function lightAt(waveform: Waveform, periodSeconds: number, seconds: number): number {
-  const place = (((seconds / periodSeconds) % 1) + 1) % 1;
-  return waveform[Math.min(waveform.length - 1, Math.floor(place * waveform.length))] ?? 0;
 }

@@ -21,7 +21,8 @@ import { isOn } from '../../core/simulation/bearing.ts';
 import { CONTROLS_OFF, type Controls, flashingSides } from '../../core/simulation/controls.ts';
 import { healthyStock } from '../../core/simulation/fitment.ts';
 import { playVehicle } from '../../core/simulation/vehicleRun.ts';
-import { lastFlash, supplyVoltsFor } from '../../core/traces/traceLamps.ts';
+import { supplyVoltsFor } from '../../core/traces/supply.ts';
+import { lastFlash } from '../../core/traces/traceLamps.ts';
 import { counted, counts, printed, together } from './compared.ts';
 import { type RandomCase, randomCase } from './randomJob.ts';
 

@@ -10,7 +10,8 @@ import { CONTROLS_OFF, type Controls, flashingSides } from '../../core/simulatio
 import type { Fitment } from '../../core/simulation/fitment.ts';
 import { lampOut } from '../../core/simulation/strike.ts';
 import { playVehicle, type VehiclePlay } from '../../core/simulation/vehicleRun.ts';
-import { lastFlash, supplyVoltsFor } from '../../core/traces/traceLamps.ts';
+import { supplyVoltsFor } from '../../core/traces/supply.ts';
+import { lastFlash } from '../../core/traces/traceLamps.ts';
 
 /** A vehicle as it truly is, run in time: it knows of no band and no verdict. */
 export interface TrueVehicle {

@@ -10,7 +10,7 @@ import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
-import { supplyVoltsFor } from '../../core/traces/traceLamps.ts';
+import { supplyVoltsFor } from '../../core/traces/supply.ts';
 import { vehicleReport } from '../../core/traces/vehicleReport.ts';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';

@@ -15,7 +15,7 @@ import { contactsOf } from '../../core/simulation/contacts.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
 import { vehicleNetlist } from '../../core/simulation/vehicleNetlist.ts';
-import { supplyVoltsFor } from '../../core/traces/traceLamps.ts';
+import { supplyVoltsFor } from '../../core/traces/supply.ts';
 import { type VehicleReport, vehicleReport } from '../../core/traces/vehicleReport.ts';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';

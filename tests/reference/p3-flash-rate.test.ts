@@ -8,7 +8,7 @@ import { lampIdsOf } from '../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
 import { playVehicle } from '../../core/simulation/vehicleRun.ts';
-import { supplyVoltsFor } from '../../core/traces/traceLamps.ts';
+import { supplyVoltsFor } from '../../core/traces/supply.ts';
 import { demoJob, firstTurn } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 

@@ -8,14 +8,18 @@ import { whileOff } from '../../core/cures/decoder/whileOff.ts';
 import { planSteps, type ResistorPlan } from '../../core/cures/loadResistor/plan.ts';
 import { loadGauge } from '../../core/judge/loadGauge.ts';
 import { changedVerdicts } from '../../core/possible/changedVerdicts.ts';
-import { nextTurnTest } from '../../core/possible/nextTest.ts';
+import { type NextTest, nextTurnTest } from '../../core/possible/nextTest.ts';
 import { quickAnswer } from '../../core/quick/answer.ts';
 import { quickCure } from '../../core/quick/cure.ts';
 import { quickLook } from '../../core/quick/looks.ts';
 import { lampStrips } from '../../core/traces/lampStrips.ts';
 import { traceLamps } from '../../core/traces/traceLamps.ts';
+import { type LookWords, wordsOfLook } from '../../core/words/looks.ts';
 import { jobProgress, stageProgress } from '../../core/work/progress.ts';
 import { SameAsBefore } from './sameAsBefore.ts';
+
+/** A test in words. */
+export type SaidTest = NextTest & LookWords;
 
 /** How long a search works before it listens, ms: a wish to stop is heard so soon. */
 const AT_A_STRETCH = 24;
@@ -48,6 +52,12 @@ async function planResistors(
 /** What of a vehicle was worked out stands from call to call, though each call brings copies. */
 const same = new SameAsBefore();
 
+/** The test that would tell most, with what to do: its words are not for every first visit to load. */
+function saidTest(...asked: Parameters<typeof nextTurnTest>): SaidTest | null {
+  const test = nextTurnTest(...asked);
+  return test && { ...test, ...wordsOfLook(test.id, asked[0].vehicle.region) };
+}
+
 /** What simulates and searches: off the main thread, so that the lamps keep their beat. */
 const api = {
   planResistors,
@@ -67,7 +77,7 @@ const api = {
   quickAnswer: same.of(quickAnswer),
   quickCure: same.of(quickCure),
   quickLook: same.of(quickLook),
-  nextTurnTest: same.of(nextTurnTest),
+  nextTurnTest: same.of(saidTest),
 };
 export type EngineWorker = typeof api;
 expose(api);

@@ -11,6 +11,7 @@ import { isOneOfSeveral, lampIdsOf } from '../../model/vehicle/lookUp.ts';
 import { type SteadyVerdicts, type Verdicts, vehicleState, verdictsOf } from '../../possible/verdicts.ts';
 import { functionName } from '../../vehicle/lampWork.ts';
 import { rateWords } from '../../words/rates.ts';
+import { unknownWords } from '../../words/unknowns.ts';
 import { cureWords } from './cureWords.ts';
 import { shortWhy, worstWords } from './words.ts';
 
@@ -45,6 +46,8 @@ export interface CureBoard {
   cured: TurnVerdict;
   /** what does not flash, as it is cured now */
   steady: readonly CircuitVerdict[];
+  /** what nobody has looked at yet, each with the look that would narrow it */
+  open: readonly string[];
 }
 
 /**
@@ -72,7 +75,8 @@ export function cureBoard(job: Job, shelf: Shelf): CureBoard {
     ),
   ];
   const steady = others.map(({ is }) => is);
-  return { rows, state: vehicleState(job, verdicts), leds: before, cured: after, steady };
+  const open = before.unknowns.map(unknownWords);
+  return { rows, state: vehicleState(job, verdicts), leds: before, cured: after, steady, open };
 }
 
 function turnRow(job: Job, shelf: Shelf, before: TurnVerdict, after: TurnVerdict, index: number): BoardRow {

@@ -1,6 +1,7 @@
 import { useReducedMotion } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
-import { type LampTrace, lightAt, type Traces } from '../../../core/traces/traceLamps.ts';
+import type { LampTrace, Traces } from '../../../core/traces/traceLamps.ts';
+import { lightAt } from '../../../core/traces/waveform.ts';
 
 /** Which light of which lamp: a twin bulb has two. */
 export function showKey({ lampId, input }: Pick<LampTrace, 'lampId' | 'input'>): string {

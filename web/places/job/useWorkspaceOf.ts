@@ -7,7 +7,7 @@ import type { Shelf } from '../../../core/model/part.ts';
 import { lampIdsOf, turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls } from '../../../core/simulation/controls.ts';
 import { type Fitment, fitmentOf, UnknownReferenceError } from '../../../core/simulation/fitment.ts';
-import { supplyVoltsFor } from '../../../core/traces/traceLamps.ts';
+import { supplyVoltsFor } from '../../../core/traces/supply.ts';
 import type { Workspace } from '../../job/workspace.ts';
 import { writer } from '../../store/writer.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';

@@ -7,7 +7,6 @@ import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { isOneOfSeveral, lampIdsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { rateWords } from '../../../core/words/rates.ts';
-import { unknownWords } from '../../../core/words/unknowns.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { FurtherDown } from '../../ui/FurtherDown.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
@@ -71,7 +70,7 @@ export default function Cure() {
           error={boardTrouble}
           busy={judging}
           inHand={inHand}
-          open={flashes(job) ? (board?.leds.unknowns.map(unknownWords) ?? []) : []}
+          open={flashes(job) ? (board?.open ?? []) : []}
         />
         <section className={classes.gauge} aria-label="The circuit in hand">
           <Head circuit={circuit} take={inHand.take} board={board} />

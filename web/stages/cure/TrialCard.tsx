@@ -6,7 +6,6 @@ import { trialsOf } from '../../../core/model/seen.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
 import { seenOn } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
-import { wordsOfLook } from '../../../core/words/looks.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
 import { type ConditionChip, conditionChips, TRIAL_WORDS, TrialBar } from '../../job/measure/TrialBar.tsx';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
@@ -55,16 +54,15 @@ export function TrialCard({ circuit }: { circuit: Circuit }) {
     });
   };
   const next = useNextTest(job, shelf, circuit.id, circuit.kind === 'turn');
-  const told = next.data && wordsOfLook(next.data.id, job.vehicle.region);
   const seen = trialsOf(job)
     .filter(({ circuitId }) => circuitId === seenOn(job.vehicle, circuit).id)
     .toReversed();
   return (
     <div className={classes.trial}>
       <TrialBar turning={circuit.kind === 'turn'} chips={chips} onSee={see} />
-      {next.data && told && (
+      {next.data && (
         <p className={classes.next}>
-          <b>What would tell most, about {next.data.minutes} min:</b> {told.act}. {told.means}
+          <b>What would tell most, about {next.data.minutes} min:</b> {next.data.act}. {next.data.means}
         </p>
       )}
       <SeenList seen={seen.slice(0, SHOWN)} what="a trial">
