@@ -1,3 +1,4 @@
+// Longer than 300 lines: every job of the fleet, one after the other.
 import { workedFunctions } from '../core/lookover/workedFunctions.ts';
 import type { Configuration, LoadResistorCure, TurnFunction } from '../core/model/cures.ts';
 import type { Job } from '../core/model/job.ts';
