@@ -230,7 +230,6 @@ function addPilot(vehicle: Vehicle): void {
   if (!lamp) return;
   lamp.id = 'pilot';
   lamp.name = 'Turn pilot';
-  lamp.access.group = 'pilot';
   lamp.lens = 'green-film';
   vehicle.pilot = { lampId: 'pilot' };
   for (const circuit of vehicle.circuits) circuit.feeds = circuit.feeds.filter((feed) => feed.lampId !== id);

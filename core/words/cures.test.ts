@@ -53,6 +53,7 @@ describe('steps of cures that are not a load on a lamp', () => {
   });
 
   it('name a part that is not on the shelf by its id rather than break', () => {
+    expect(saySteps(steps, job, DEMO_SHELF)[0]?.text).toMatch(/click once more after switching off/);
     expect(saySteps(steps, job, DEMO_SHELF).at(-1)?.title).toBe('Plug gone in before the LED');
   });
 });

@@ -10,6 +10,8 @@ export interface CureStepWords {
   title: string;
   text: string;
   cautions: readonly string[];
+  /** things of it to tick off one by one */
+  ticks?: readonly { id: string; label: string }[];
 }
 
 /** What there is to say of one kind of cure. */
@@ -34,7 +36,7 @@ const WORDS: Words = {
         place: 'Flasher',
         title: `Swap the ${flasher.name} for ${part?.code ?? partId}`,
         text: [
-          'Compare terminals by their letters, never by their place: supply to supply, lamps to lamps. Reuse the rubber mount, and see that the cover closes.',
+          'Compare terminals by their letters, never by their place: supply to supply, lamps to lamps. Reuse the rubber mount, and see that the cover closes. Some click once more after switching off: that is no fault.',
           ...adapterLines.map((line) => `${capital(line)}.`.replace(/\.\.$/, '.')),
         ].join(' '),
         cautions: [
@@ -69,8 +71,14 @@ const WORDS: Words = {
     step: ({ circuitId, before }, { circuits }) => ({
       place: 'Diagnostic socket',
       title: `Set ${circuits.find(({ id }) => id === circuitId)?.name.toLowerCase() ?? circuitId} to LED`,
-      text: `Write down the old value (${before}) first. Turn the key off and on after it, then clear the stored codes.`,
-      cautions: [],
+      text: `Write down the old value (${before}) first. Turn the key off and on after it, read it back, then clear the stored codes.`,
+      cautions: ['A setting that is not read back may not have been taken.'],
+      ticks: [
+        { id: 'before', label: `old value written down: ${before}` },
+        { id: 'keyCycled', label: 'key off and on again' },
+        { id: 'readBack', label: 'read back: it says LED' },
+        { id: 'codesCleared', label: 'stored codes cleared' },
+      ],
     }),
   },
   decoder: {

@@ -66,8 +66,10 @@ describe('fitSteps', () => {
   it('warns of heat wherever a resistor is mounted, and of the wrong wire wherever one is tapped', () => {
     for (const step of steps.filter((each) => each.id.startsWith('mount-')))
       expect(step.cautions.join()).toContain('100 °C');
-    for (const step of steps.filter((each) => each.id.startsWith('tap-')))
+    for (const step of steps.filter((each) => each.id.startsWith('tap-'))) {
       expect(step.cautions.join()).toContain('tail feed');
+      expect(step.text).toMatch(/Hold the earth ring while its screw is tightened/);
+    }
   });
 
   it('leaves resistor steps out where none are planned, and renews a dead bulb that is kept', () => {

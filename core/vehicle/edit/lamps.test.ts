@@ -34,6 +34,13 @@ describe('lamps are added', () => {
     expect(vehicleProblems(vehicle)).toEqual([]);
   });
 
+  it('of a dash behind one cluster: its panel is opened once', () => {
+    const vehicle = van();
+    const ids = [...addLamps(vehicle, 'dash', 'pair'), ...addLamps(vehicle, 'charge', 'centre')];
+    const groups = vehicle.lamps.filter(({ id }) => ids.includes(id)).map(({ access }) => access.group);
+    expect(new Set(groups)).toEqual(new Set(['cluster']));
+  });
+
   it('as many as one circuit takes: the seventeenth is refused in words, and what to do', () => {
     const vehicle = van();
     const interior = () => vehicle.circuits.find((each) => each.kind === 'interior')?.feeds.length ?? 0;

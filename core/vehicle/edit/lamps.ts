@@ -66,11 +66,13 @@ export function addLamps(
       // Nobody has looked whether there is metal.
       resistorMount: 'unknown',
       access: {
-        // Behind one cover until somebody says otherwise: an end of a side is mostly opened once.
+        // Behind one cover until somebody says otherwise: an end of a side, and a dash, are mostly opened once.
         group:
-          side !== 'centre' && (template.end === 'front' || template.end === 'rear')
-            ? `${template.end}-${side}`
-            : id,
+          template.end === 'dash'
+            ? 'cluster'
+            : side !== 'centre' && (template.end === 'front' || template.end === 'rear')
+              ? `${template.end}-${side}`
+              : id,
         how: 'Not looked at yet.',
         tools: [],
         // Nobody has written down how it opens: a twist of a holder, or a bumper.

@@ -46,7 +46,7 @@ export function tapWords({ lamp, loose, tapsInside }: About<'tap'>): StepWords {
     text:
       lamp.end === 'dash'
         ? `Across the two contacts of the lamp’s holder${joined}; which lead goes where does not matter. Keep it clear of the flexible circuit.`
-        : `One lead to the ${feed}${proved && proof.feed ? ` (${wireWords(proof.feed)})` : ''}, the other to earth${joined}; which lead goes where does not matter. ${proved ? '' : `Prove the feed with the meter${turns ? ': it bounces with the flash' : ''}. `}${jointWords(lamp, tapsInside)}`,
+        : `One lead to the ${feed}${proved && proof.feed ? ` (${wireWords(proof.feed)})` : ''}, the other to earth${joined}; which lead goes where does not matter. Hold the earth ring while its screw is tightened, so that it does not turn. ${proved ? '' : `Prove the feed with the meter${turns ? ': it bounces with the flash' : ''}. `}${jointWords(lamp, tapsInside)}`,
     cautions: turns
       ? [
           'Colour is a hint, the meter decides. On the tail feed the resistor does nothing for the flash and heats all night.',

@@ -2,13 +2,14 @@ import type { StepRecord } from '../../../../core/model/job.ts';
 import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
 import type { Tick } from '../../../../core/words/work/stepWords.ts';
 import { settlePause } from '../../../../core/work/pause.ts';
+import { settingTicked } from '../../../../core/work/steps/settingTicks.ts';
 import { useDesk } from '../../../job/workspace.ts';
 
 const EMPTY: StepRecord = { doneAt: null, note: '' };
 
 /** What can be done with a step: each is an edit that can be undone. */
 export function useStepActs() {
-  const { edit } = useDesk();
+  const { job, edit } = useDesk();
   const change = (step: SaidStep, label: string, act: (record: StepRecord) => void, mergeKey?: string) =>
     edit(
       `${label}: ${step.title}`,
@@ -41,12 +42,19 @@ export function useStepActs() {
       change(step, 'Pause', (record) => void (record.pausedAt = new Date().toISOString())),
     resume: (step: SaidStep) =>
       change(step, 'Go on', (record) => settlePause(record, new Date().toISOString())),
-    tick: (step: SaidStep, { id, label }: Tick, ticked: boolean) =>
-      change(step, ticked ? `Ticked ${label}` : `Not ticked ${label}`, (record) => {
+    tick: (step: SaidStep, { id, label }: Tick, ticked: boolean) => {
+      const said = ticked ? `Ticked ${label}` : `Not ticked ${label}`;
+      if (settingTicked(job, step, id))
+        return edit(`${said}: ${step.title}`, (draft) => {
+          const told = settingTicked(draft, step, id);
+          if (told) told.cure[told.tick] = ticked;
+        });
+      return change(step, said, (record) => {
         const others = (record.ticks ?? []).filter((each) => each !== id && each !== label);
         record.ticks = ticked ? [...others, id] : others;
         if (ticked) record.startedAt ??= new Date().toISOString();
-      }),
+      });
+    },
     /** What some steps wait for: of one lamp or panel all that are not done, so that the rest goes on. */
     wait: (step: SaidStep, others: readonly SaidStep[], what: string) =>
       edit(

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
 import type { Tick } from '../../../../core/words/work/stepWords.ts';
 import type { StepTimer } from '../../../../core/work/steps/fitStep.ts';
+import { settingTicked } from '../../../../core/work/steps/settingTicks.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Caution } from '../../../ui/Caution.tsx';
 import { shortMoment } from '../../../ui/dates.ts';
@@ -46,7 +47,10 @@ export function StepCard({
   const record = job.fit[step.id];
   const ticked = new Set(record?.ticks);
   // Ticks of older jobs stand under the words they were shown with.
-  const isTicked = ({ id, label }: Tick) => ticked.has(id) || ticked.has(label);
+  const isTicked = ({ id, label }: Tick) => {
+    const told = settingTicked(job, step, id);
+    return told ? told.cure[told.tick] === true : ticked.has(id) || ticked.has(label);
+  };
   const [sheet, setSheet] = useState(false);
   return (
     <>
