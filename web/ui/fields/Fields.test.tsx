@@ -65,7 +65,7 @@ it('a form by its description shows what is there, and saves each field by itsel
   expect((field('Seal') as HTMLSelectElement).selectedOptions[0]?.text).toBe('a grey one');
   type('Where', 'on top');
   type('How many', '7');
-  fireEvent.paste(field('Length'), { clipboardData: { getData: () => ' 12,5 mm ' } });
+  fireEvent.input(field('Length'), { target: { value: '12,5 mm' } });
   type('Seal', 'blue');
   expect(now()).toEqual({ ...FULL, where: 'on top', count: 7, lengthMm: 12.5, seal: 'blue' });
 });
