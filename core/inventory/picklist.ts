@@ -1,4 +1,4 @@
-import { filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
+import { signalFilament } from '../catalogue/bulbs.ts';
 import { ohms, volts, watts } from '../formatting/format.ts';
 import { testVolts } from '../judge/workingPoints.ts';
 import type { Bulb } from '../model/bulb.ts';
@@ -11,6 +11,7 @@ import { turnSides } from '../model/vehicle/lookUp.ts';
 import { bulbOf, fitmentOf, ledOf, networksOf } from '../simulation/fitment.ts';
 import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { sectionFor } from '../simulation/wholeLamp.ts';
+import { bulbWatts } from '../words/bulbs.ts';
 import { wordsOfCure } from '../words/cures.ts';
 import { openedFirst } from '../work/access/openings.ts';
 import { consumableLines } from './consumables.ts';
@@ -138,7 +139,7 @@ function bulbLines(job: Job, shelf: Shelf): PickLine[] {
   const bulbs = [...byBulb].map(([bulb, names]) => {
     const code = bulb.names[0] ?? bulb.id;
     const filament = signalFilament(bulb);
-    const what = `Filament bulb ${code}, ${watts(filamentWatts(filament))} at ${volts(filament.testVolts)}`;
+    const what = `Filament bulb ${code}, ${bulbWatts(bulb)} at ${volts(filament.testVolts)}`;
     return orderLine(`bulb-${bulb.id}`, code, what, names.length, `new for ${names.join(', ')}`);
   });
   return [...bulbs, ...modules];

@@ -1,11 +1,12 @@
 import { BASES } from '../catalogue/bases.ts';
-import { BULBS, filamentWatts, signalFilament } from '../catalogue/bulbs.ts';
+import { BULBS } from '../catalogue/bulbs.ts';
 import { fold } from '../catalogue/fold.ts';
 import { COLOUR_RULES, REGION_RULES, regionName } from '../catalogue/regions.ts';
 import { TERMINALS, TRAILER_SOCKETS } from '../catalogue/terminals.ts';
 import { TRADE_WORDS } from '../catalogue/tradeWords.ts';
 import { COLOUR_HABITS, WIRE_COLOURS, WIRE_SIZES } from '../catalogue/wires.ts';
 import { workName } from '../vehicle/lampWork.ts';
+import { bulbWatts } from '../words/bulbs.ts';
 
 export const SECTIONS = ['bulbs', 'bases', 'terminals', 'wire', 'regions', 'words'] as const;
 export type Section = (typeof SECTIONS)[number];
@@ -24,12 +25,11 @@ export interface Entry {
 export function referenceEntries(): Entry[] {
   return [
     ...BULBS.map((bulb): Entry => {
-      const filament = signalFilament(bulb);
       return {
         section: 'bulbs',
         id: bulb.id,
         title: bulb.names.slice(0, 2).join(', '),
-        detail: `${bulb.base}, ${filamentWatts(filament).toFixed(0)} W, ${bulb.systemVolts} V`,
+        detail: `${bulb.base}, ${bulbWatts(bulb)}, ${bulb.systemVolts} V`,
         words: [...bulb.names, bulb.base].join(' '),
       };
     }),

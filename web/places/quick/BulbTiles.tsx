@@ -1,12 +1,12 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { filamentWatts, findBulbs, ratedWatts, signalFilament } from '../../../core/catalogue/bulbs.ts';
+import { findBulbs } from '../../../core/catalogue/bulbs.ts';
 import { isCapsule, nearWords } from '../../../core/catalogue/nearBulbs.ts';
-import { watts } from '../../../core/formatting/format.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import { bulbChoices } from '../../../core/quick/bulbChoices.ts';
 import type { QuickQuestion } from '../../../core/quick/question.ts';
 import { possibleVolts } from '../../../core/quick/quickJob.ts';
+import { bulbWatts } from '../../../core/words/bulbs.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import classes from './Quick.module.css';
 
@@ -62,17 +62,9 @@ export function BulbTiles({
   );
 }
 
-/** What is printed on it, and what it takes: a P21W takes 25 W. */
-function ratedWords(bulb: Bulb): string {
-  const takes = filamentWatts(signalFilament(bulb));
-  const rated = ratedWatts(bulb);
-  if (rated === null || Math.abs(takes / rated - 1) < 0.1) return watts(takes);
-  return `${rated} W, takes about ${watts(takes)}`;
-}
-
 function inWords(bulb: Bulb): string {
   const others = bulb.names.slice(1, 3).join(', ');
-  const size = `${ratedWords(bulb)}, ${bulb.filaments.length > 1 ? 'two filaments' : bulb.base}`;
+  const size = `${bulbWatts(bulb)}, ${bulb.filaments.length > 1 ? 'two filaments' : bulb.base}`;
   return others ? `${others} · ${size}` : size;
 }
 

@@ -19,6 +19,7 @@ import { amps, volts, watts } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
 import { findEntries, referenceEntries, SECTIONS, type Section } from '../../../core/reference/entries.ts';
 import { workName } from '../../../core/vehicle/lampWork.ts';
+import { bulbWatts } from '../../../core/words/bulbs.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
@@ -152,7 +153,7 @@ function Bulbs({ shown }: Shown) {
                   <td>{bulb.base}</td>
                   <td className="figure">{bulb.systemVolts} V</td>
                   <td className="figure">
-                    {amps(bright.amps)} at {volts(bright.testVolts)}, {watts(filamentWatts(bright))}
+                    {amps(bright.amps)} at {volts(bright.testVolts)}, {bulbWatts(bulb)}
                     {bright.ampsOrigin === 'typical' ? ', typical' : ''}
                   </td>
                   <td className="figure">{dim ? `${amps(dim.amps)}, ${watts(filamentWatts(dim))}` : ''}</td>

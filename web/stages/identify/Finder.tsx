@@ -1,14 +1,15 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { BASES, baseRecord } from '../../../core/catalogue/bases.ts';
-import { filamentWatts, signalFilament } from '../../../core/catalogue/bulbs.ts';
+import { signalFilament } from '../../../core/catalogue/bulbs.ts';
 import { lookAlikes, numberCannotTell, searchBulbs } from '../../../core/catalogue/finder.ts';
-import { amps, volts, watts } from '../../../core/formatting/format.ts';
+import { amps, volts } from '../../../core/formatting/format.ts';
 import type { BaseId, Bulb } from '../../../core/model/bulb.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { changeStockBulbOf } from '../../../core/vehicle/edit/jobEdits.ts';
+import { bulbWatts } from '../../../core/words/bulbs.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';
@@ -194,7 +195,7 @@ function BulbRow({
           {bulb.base}
           {bulb.glass === 'amber' ? ', amber glass' : ''}
           {bulb.filaments.length === 2 ? ', two filaments, bright one' : ''} · {amps(filament.amps)}{' '}
-          {filament.ampsOrigin} at {volts(filament.testVolts)}, {watts(filamentWatts(filament))} ·{' '}
+          {filament.ampsOrigin} at {volts(filament.testVolts)}, {bulbWatts(bulb)} ·{' '}
           {Math.round(filament.lumens)} lm rated · {bulb.lengthMm} × {bulb.glassMm} mm typical
         </div>
         {interchanging.length > 0 && (
