@@ -208,7 +208,7 @@ function poolCarJob(): Job {
     FIELDFARE_5,
     'pool-car-5',
     'Pool car 5: loads at the rear, fast at the front',
-    '2026-11-24T11:20:00.000Z',
+    '2026-11-22T11:20:00.000Z',
     {
       ...onBoth('front-turn', 'led-tern-3y'),
       ...onBoth('rear-turn', 'led-tern-3a'),

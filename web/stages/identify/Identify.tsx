@@ -18,7 +18,8 @@ export default function Identify() {
   const { job, edit, lamp } = useDesk();
   const below = useBelow<HTMLDivElement>();
   const lamps = jobLamps(job);
-  const open = lamps.filter((each) => !job.identified[each.id] && !each.works);
+  const withBulbs = lamps.filter(({ works }) => !works);
+  const open = withBulbs.filter(({ id }) => !job.identified[id]);
   const current = lamp ?? open[0] ?? lamps[0];
   return (
     <div className={classes.grid}>
@@ -30,7 +31,7 @@ export default function Identify() {
           open.length === 0
             ? undefined
             : {
-                label: open.length === lamps.length ? 'All as listed' : 'The others as listed',
+                label: open.length === withBulbs.length ? 'All as listed' : 'The others as listed',
                 act: () =>
                   edit('Bulbs as the vehicle left the works', (draft) => {
                     for (const each of jobLamps(draft))
