@@ -25,8 +25,10 @@ async function measureAll(page: Page): Promise<number> {
       .filter({ hasText: /^Cavity/ })
       .count();
     const would = card.getByRole('listitem').filter({ hasText: new RegExp(`^${TRUTH[cavity]}:`) });
-    // It stays open from one reading to the next.
-    if (!(await would.isVisible())) await card.getByText('What it would show').click();
+    // It stays open from one reading to the next; what is in it is drawn anew in between.
+    const list = card.locator('details', { hasText: 'What it would show' });
+    if (!(await list.evaluate((each: HTMLDetailsElement) => each.open)))
+      await list.getByText('What it would show').click();
     const shows = await would.textContent();
     const shown = (shows ?? '').replace(/^[^:]*: /, '');
     if (shown.startsWith('bouncing')) await card.getByRole('button', { name: 'Bounces' }).click();
