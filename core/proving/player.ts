@@ -5,11 +5,9 @@ import type { JobAnalysis } from '../judge/analysis.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
-import { CONTACTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
-import { unansweredWires } from '../simulation/faultWires.ts';
 import { type Fitment, fitmentOf } from '../simulation/fitment.ts';
 import { fuseOut, outputOff, type Strike } from '../simulation/strike.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
@@ -206,15 +204,9 @@ export class CellPlayer {
     controls: Controls,
     { messages, maybe }: { messages: Set<string>; maybe: Set<string> },
   ): void {
-    const { vehicle, fitment } = simulation;
-    if (!vehicle.lamps.some(({ works }) => works)) return;
-    const contacts = simulation.contacts(controls, true);
-    const seated = (lampId: string) => contacts[CONTACTS.seated(lampId)] !== false;
-    for (const circuit of on) {
-      const found = unansweredWires(vehicle, fitment, lampIdsOf(circuit), seated);
-      if (found.some(({ sure }) => sure)) tell('falls-short', circuit.id, { messages, maybe });
-      else if (found.length > 0 && !messages.has(circuit.id)) maybe.add(circuit.id);
-    }
+    const found = simulation.unanswered(controls, on);
+    for (const { circuitId, sure } of found) if (sure) tell('falls-short', circuitId, { messages, maybe });
+    for (const { circuitId } of found) if (!messages.has(circuitId)) maybe.add(circuitId);
   }
 
   /** The same once fuses have melted: whatever hangs on them is dark. */

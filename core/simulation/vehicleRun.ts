@@ -23,12 +23,11 @@ import { NonWatchingRelayDevice, type RelayLoad, WatchingRelayDevice } from '../
 import { SweepDevice } from '../devices/sweep.ts';
 import type { TurnCircuit } from '../model/vehicle/circuit.ts';
 import { circuitsOf, lampById, lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
-import { CONTACTS, ELEMENTS } from '../model/vehicle/netlistNames.ts';
+import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { flashingContacts } from './contacts.ts';
 import { type Controls, dutyOf, flashingSides, outputOf, wanted } from './controls.ts';
 import { coupledCircuits } from './coupled.ts';
-import { unansweredWires } from './faultWires.ts';
 import { type Fitment, hasCapacitor } from './fitment.ts';
 import { type Emitter, emittersOf } from './lampLight.ts';
 import { LightCurve } from './lightCurve.ts';
@@ -200,20 +199,16 @@ class VehicleRun implements Bench {
 
   /** An LED from the works that is dead or gone says so, or says nothing, over a wire of its own: either is a message. */
   private hearFaultWires(): void {
-    const { vehicle, fitment, controls } = this.request;
-    const contacts = this.simulation.contacts(controls, true);
-    const seated = (lampId: string) => contacts[CONTACTS.seated(lampId)] !== false;
-    for (const circuit of vehicle.circuits) {
-      if (!wanted(circuit, controls)) continue;
-      for (const { lampId, sure } of unansweredWires(vehicle, fitment, lampIdsOf(circuit), seated))
-        if (sure)
-          this.tell({
-            kind: 'message',
-            by: 'fault-wire',
-            circuitId: circuit.id,
-            message: `${lampById(vehicle, lampId).name} failed`,
-          });
-    }
+    const { vehicle, controls } = this.request;
+    const lit = vehicle.circuits.filter((circuit) => wanted(circuit, controls));
+    for (const { circuitId, lampId, sure } of this.simulation.unanswered(controls, lit))
+      if (sure)
+        this.tell({
+          kind: 'message',
+          by: 'fault-wire',
+          circuitId,
+          message: `${lampById(vehicle, lampId).name} failed`,
+        });
   }
 
   private wireDevices(): void {

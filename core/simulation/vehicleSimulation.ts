@@ -2,11 +2,14 @@ import { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
 import type { ControlState, Netlist } from '../circuit/engine/netlist.ts';
 import { Transient, type TransientOptions } from '../circuit/engine/transient.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
+import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { CONTACTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { Bearing } from './bearing.ts';
 import { contactsOf, flashingContacts } from './contacts.ts';
 import type { Controls } from './controls.ts';
 import { coupledCircuits } from './coupled.ts';
+import { type Unanswered, unansweredWires } from './faultWires.ts';
 import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
 import { Probes } from './probes.ts';
@@ -138,6 +141,19 @@ export class VehicleSimulation {
   /** Every contact of the vehicle with the panel as it is. */
   contacts(controls: Controls, lit: boolean): Record<string, boolean> {
     return contactsOf(this.vehicle, this.fitment, controls, lit, this.strikes);
+  }
+
+  /** Lamps of some circuits that told of their failure over a wire of their own, on which nothing answers now. */
+  unanswered(controls: Controls, circuits: readonly Circuit[]): (Unanswered & { circuitId: string })[] {
+    if (!this.vehicle.lamps.some(({ works }) => works)) return [];
+    const contacts = this.contacts(controls, true);
+    const seated = (lampId: string) => contacts[CONTACTS.seated(lampId)] !== false;
+    return circuits.flatMap((circuit) =>
+      unansweredWires(this.vehicle, this.fitment, lampIdsOf(circuit), seated).map((each) => ({
+        ...each,
+        circuitId: circuit.id,
+      })),
+    );
   }
 
   /** Names of the contacts that open and close with the flashes of a turn circuit. */
