@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { FaultFinder } from './finder.ts';
 import { provingGrid } from './grid.ts';
 import { SYMPTOMS } from './symptomList.ts';
-import { placesOfSymptom, symptomTold, unlikeUsual } from './symptoms.ts';
+import { placesOfSymptoms, symptomTold, unlikeUsual } from './symptoms.ts';
 import { NOTHING_TOLD } from './told.ts';
 
 /** What is told of each vehicle kind, of which place, and the kind of fault the simulation then finds likeliest. */
@@ -60,7 +60,9 @@ const ask = (id: string, symptomId: string, place: string) => {
   const { job, grid, finder } = vehicles[id] as NonNullable<(typeof vehicles)[string]>;
   const symptom = SYMPTOMS.find((each) => each.id === symptomId);
   if (!symptom) throw new Error(symptomId);
-  const places = placesOfSymptom(symptom, job.vehicle, grid).map((each) => each.id);
+  const places = placesOfSymptoms(job.vehicle, grid)
+    .get(symptomId)
+    ?.map((each) => each.id);
   const cells = symptomTold(symptom, place, job.vehicle, grid);
   const finding = finder.find({ ...NOTHING_TOLD, cells });
   return { places, cells, finding, unlike: unlikeUsual(symptom, cells, finding, job.vehicle, grid) };
@@ -91,12 +93,14 @@ describe('where a vehicle differs from what is usual', () => {
   });
 
   it('every symptom is told of every place it can be of, in cells the grid has', () => {
-    for (const { job, grid } of Object.values(vehicles))
+    for (const { job, grid } of Object.values(vehicles)) {
+      const places = placesOfSymptoms(job.vehicle, grid);
       for (const symptom of SYMPTOMS)
-        for (const place of placesOfSymptom(symptom, job.vehicle, grid)) {
+        for (const place of places.get(symptom.id) ?? []) {
           const told = symptomTold(symptom, place.id, job.vehicle, grid);
           const ids = grid.cells.map(({ id }) => id);
           expect(told.every(({ cellId }) => ids.includes(cellId))).toBe(true);
         }
+    }
   });
 });

@@ -17,7 +17,7 @@ import { deviationsWords } from '../words/deviations.ts';
 import { faultKindWords } from '../words/faults.ts';
 import type { FaultFinding } from './finding.ts';
 import type { ProvingGrid } from './grid.ts';
-import type { Symptom } from './symptomList.ts';
+import { SYMPTOMS, type Symptom } from './symptomList.ts';
 import type { CellTold } from './told.ts';
 
 /** One lamp, side or circuit a symptom can be of. */
@@ -26,20 +26,40 @@ export interface SymptomPlace {
   name: string;
 }
 
-/** Where a symptom can be on a vehicle, as far as its grid goes; none where it cannot be. */
-export function placesOfSymptom({ id, of }: Symptom, vehicle: Vehicle, grid: ProvingGrid): SymptomPlace[] {
-  const has = (cellId: string) => grid.cells.some((cell) => cell.id === cellId);
-  const shown = new Set(grid.expected.flatMap(({ lumens }) => [...lumens.keys()]));
-  const circuits = vehicle.circuits.filter((circuit) => circuitCell(grid, circuit.id) !== null);
-  // Circuits of which anything can be said on the dash at all.
-  const told = new Set(
-    [...grid.seen.flat(), ...grid.sound].flatMap(({ sure, maybe }) =>
-      [...sure, ...maybe].flatMap((key) => {
+/** Where each symptom can be on a vehicle, by its id, as far as its grid goes; none where it cannot be. */
+export function placesOfSymptoms(
+  vehicle: Vehicle,
+  grid: ProvingGrid,
+): ReadonlyMap<Symptom['id'], readonly SymptomPlace[]> {
+  const shows = whatIsShown(grid);
+  return new Map(SYMPTOMS.map((symptom) => [symptom.id, placesOf(symptom, vehicle, grid, shows)]));
+}
+
+/** What the cells of a grid can show at all: gone through once, it is every fault in every cell. */
+function whatIsShown(grid: ProvingGrid): { lamps: ReadonlySet<string>; told: ReadonlySet<string> } {
+  const keys = new Set(
+    [...grid.seen.flat(), ...grid.sound].flatMap(({ sure, maybe }) => [...sure, ...maybe]),
+  );
+  return {
+    lamps: new Set(grid.expected.flatMap(({ lumens }) => [...lumens.keys()])),
+    // Circuits of which anything can be said on the dash at all.
+    told: new Set(
+      [...keys].flatMap((key) => {
         const found = deviationOf(key);
         return found?.what === 'message' ? [found.circuitId] : [];
       }),
     ),
-  );
+  };
+}
+
+function placesOf(
+  { id, of }: Symptom,
+  vehicle: Vehicle,
+  grid: ProvingGrid,
+  { lamps, told }: ReturnType<typeof whatIsShown>,
+): SymptomPlace[] {
+  const has = (cellId: string) => grid.cells.some((cell) => cell.id === cellId);
+  const circuits = vehicle.circuits.filter((circuit) => circuitCell(grid, circuit.id) !== null);
   switch (of) {
     case 'vehicle': {
       const needs = id === 'fast-lights' ? 'turn-left-lights' : 'turn-left';
@@ -59,7 +79,7 @@ export function placesOfSymptom({ id, of }: Symptom, vehicle: Vehicle, grid: Pro
         .map((circuit) => ({ id: circuit.id, name: circuit.name }));
     case 'lamp':
       return vehicle.lamps
-        .filter((lamp) => shown.has(lamp.id) && circuitsOf(vehicle, lamp.id).length > 0)
+        .filter((lamp) => lamps.has(lamp.id) && circuitsOf(vehicle, lamp.id).length > 0)
         .filter((lamp) => id !== 'swapped' || circuitsFeeding(vehicle, lamp.id, 'dim').length > 0)
         .filter((lamp) => id !== 'sweep' || grid.faults.some((each) => each.id === `sweep:${lamp.id}`))
         .map((lamp) => ({ id: lamp.id, name: lamp.name }));

@@ -1,10 +1,10 @@
 import { Button, NativeSelect } from '@mantine/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { circuitsOf } from '../../../../core/model/vehicle/lookUp.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
-import { SYMPTOMS } from '../../../../core/proving/symptomList.ts';
-import { placesOfSymptom, symptomTold } from '../../../../core/proving/symptoms.ts';
+import { SYMPTOMS, type Symptom } from '../../../../core/proving/symptomList.ts';
+import { placesOfSymptoms, symptomTold } from '../../../../core/proving/symptoms.ts';
 import { cellLook } from '../../../../core/proving/toldOf.ts';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
 import { useDesk } from '../../../job/workspace.ts';
@@ -15,11 +15,13 @@ export function TellSymptom({ grid }: { grid: ProvingGrid }) {
   const { job } = useDesk();
   const { record } = useEvidence();
   const [asked] = useSearchParams();
-  const offered = SYMPTOMS.filter((each) => placesOfSymptom(each, job.vehicle, grid).length > 0);
+  const placesById = useMemo(() => placesOfSymptoms(job.vehicle, grid), [job.vehicle, grid]);
+  const placesOf = (each: Symptom) => placesById.get(each.id) ?? [];
+  const offered = SYMPTOMS.filter((each) => placesOf(each).length > 0);
   const [id, setId] = useState(asked.get('odd') ?? '');
   const [at, setAt] = useState(asked.get('at') ?? '');
   const symptom = offered.find((each) => each.id === id);
-  const places = symptom ? placesOfSymptom(symptom, job.vehicle, grid) : [];
+  const places = symptom ? placesOf(symptom) : [];
   // A lamp that was named says its side and its circuits too.
   const fed = circuitsOf(job.vehicle, at).map((circuit) => circuit.id);
   const place =
