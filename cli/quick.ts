@@ -1,10 +1,11 @@
 import { findBulbs } from '../core/catalogue/bulbs.ts';
-import { isCapsule, nearWords } from '../core/catalogue/nearBulbs.ts';
+import { nearWords } from '../core/catalogue/nearBulbs.ts';
 import type { TrialResult } from '../core/model/evidence.ts';
 import { STEADY_RESULTS, TRIAL_RESULTS } from '../core/model/trialResults.ts';
 import { FlasherKind } from '../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../core/model/vehicle/vehicle.ts';
 import { quickAnswer } from '../core/quick/answer.ts';
+import { mayTake, notForThem } from '../core/quick/bulbChoices.ts';
 import { quickCure } from '../core/quick/cure.ts';
 import { quickLook } from '../core/quick/looks.ts';
 import { isAboutTurns, QuickLamps, QuickQuestion, quickQuestion } from '../core/quick/question.ts';
@@ -41,10 +42,7 @@ export function questionOf(flags: QuickFlags): { question: QuickQuestion } | { p
     return {
       problem: `No bulb is called "${flags.bulb}". ${nearWords(flags.bulb ?? '')} Write its number, P21W or 1156.`,
     };
-  if (bulb && isCapsule(bulb))
-    return {
-      problem: `${bulb.names[0]} is a capsule of headlamps and fog lamps: no signal lamp takes it. Read the number on the bulb of these lamps, P21W or 1156.`,
-    };
+  if (bulb && !mayTake(lamps.data, bulb)) return { problem: notForThem(lamps.data, bulb) };
   const led = ledOf(flags);
   if ('problem' in led) return led;
   const trials: QuickQuestion['trials'] = [];
@@ -163,11 +161,13 @@ export function quickInWords({
   look,
   cure,
   contradiction,
+  mind,
 }: ReturnType<typeof quickOf>): string {
   return [
     headline,
     why,
     ...(contradiction ? [contradiction] : []),
+    ...(mind ? [`Mind: ${mind}`] : []),
     ...split.map((row) => `  ${row.where}: ${row.text}`),
     ...(look ? [`What decides, ${look.minutes} min: ${look.act}. ${look.means}`] : []),
     ...(cure?.best

@@ -43,7 +43,7 @@ describe('vumble quick', () => {
 
   it('says what to write instead of what it does not know', async () => {
     for (const [flags, words] of [
-      [['--lamps', 'boot'], /--lamps is one of rear-turn/],
+      [['--lamps', 'attic'], /--lamps is one of rear-turn/],
       [['--lamps', 'rear-turn', '--bulb', 'zzz'], /No bulb is called "zzz"/],
       [['--lamps', 'rear-turn', '--led', 'shiny'], /--led is plain/],
       [['--lamps', 'rear-turn', '--led', 'plain', '--watts', 'many'], /--watts is a number/],

@@ -35,6 +35,8 @@ STATE is any of
   --lights --brake           stalk or hazard, lights, pedal,
   --main-beam                main beam, with the lights,
   --reverse --fog --doors    gear, fog lamps, a door open,
+  --lids --lamp-switches     boot and flaps open, switches at the lamps,
+  --work --beacon            work lamps, beacon,
   --dimmed                   dash dimmed
   --volts N                  battery EMF; by the key where left out
   --inject FAULT,FAULT       something wrong put in: reversed:rear-left; an unknown one lists all

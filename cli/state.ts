@@ -25,11 +25,26 @@ export const STATE_OPTIONS = {
   fog: { type: 'boolean' },
   'main-beam': { type: 'boolean' },
   doors: { type: 'boolean' },
+  lids: { type: 'boolean' },
+  'lamp-switches': { type: 'boolean' },
+  work: { type: 'boolean' },
+  beacon: { type: 'boolean' },
   dimmed: { type: 'boolean' },
   inject: { type: 'string' },
 } as const;
 
-const SWITCHES = ['hazard', 'lights', 'brake', 'reverse', 'fog', 'doors', 'dimmed'] as const;
+const SWITCHES = [
+  'hazard',
+  'lights',
+  'brake',
+  'reverse',
+  'fog',
+  'doors',
+  'lids',
+  'work',
+  'beacon',
+  'dimmed',
+] as const;
 
 export interface StateFlags {
   stage?: string;
@@ -44,6 +59,10 @@ export interface StateFlags {
   fog?: boolean;
   'main-beam'?: boolean;
   doors?: boolean;
+  lids?: boolean;
+  'lamp-switches'?: boolean;
+  work?: boolean;
+  beacon?: boolean;
   dimmed?: boolean;
   /** faults to put in, by their names, with commas between */
   inject?: string;
@@ -73,7 +92,9 @@ export function stateOf(
     boolean
   >;
   const mainBeam = flags['main-beam'] === true;
-  return { configuration: configuration.data, controls: { key, turn, mainBeam, ...switched }, volts: emf };
+  const lampSwitches = flags['lamp-switches'] === true;
+  const controls: Controls = { key, turn, mainBeam, lampSwitches, ...switched };
+  return { configuration: configuration.data, controls, volts: emf };
 }
 
 /** The faults a command line puts into a vehicle, or what is wrong with their names and which there are. */

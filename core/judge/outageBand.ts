@@ -128,7 +128,8 @@ export class HealthyBands {
 
   /** @throws RangeError when a turn circuit has no main lamp */
   at(circuit: Circuit, emfVolts: number, lookSeconds?: number, company?: Company): OutageBand {
-    const beside = company && circuit.kind !== 'turn' ? `${company.lights} ${company.brake}` : '';
+    const beside =
+      company && circuit.kind !== 'turn' ? `${company.lights} ${company.brake} ${company.turning}` : '';
     const key = `${circuit.id} ${emfVolts} ${lookSeconds} ${beside}`;
     let band = this.known.get(key);
     if (!band) {

@@ -4,8 +4,7 @@ import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';
 import { turnSides } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import type { Controls } from '../simulation/controls.ts';
-import { dutyOf, outputOf } from '../simulation/controls.ts';
+import { type Controls, daytimeLevel, dutyOf, outputOf, wanted } from '../simulation/controls.ts';
 import { type Company, companiesOf } from '../simulation/litState.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import type { TurnCircuits } from '../simulation/turnCircuits.ts';
@@ -32,9 +31,14 @@ export function isTurn(circuit: Circuit): circuit is TurnCircuit {
 }
 
 /** The panel with a steady circuit on, and what else is on beside it. */
-export function controlsIn(circuit: Circuit, { lights, brake }: Company): Controls {
+export function controlsIn(circuit: Circuit, { lights, brake, turning }: Company): Controls {
   const alone = controlsFor(circuit);
-  return { ...alone, lights: alone.lights || lights, brake: alone.brake || brake };
+  return {
+    ...alone,
+    lights: alone.lights || lights,
+    brake: alone.brake || brake,
+    ...(turning ? { turn: circuit.side ?? 'left' } : {}),
+  };
 }
 
 /**
@@ -80,9 +84,16 @@ export function ampsSeen(
 export function companiesFor(turns: TurnCircuits, circuit: Circuit): readonly Company[] {
   if (isTurn(circuit)) return turns.companies;
   const alone = controlsFor(circuit);
-  return companiesOf(turns.vehicle, turns.simulation.bearing, [circuit.id]).filter(
+  const beside = companiesOf(turns.vehicle, turns.simulation.bearing, [circuit.id]).filter(
     ({ lights, brake }) => (!lights || !alone.lights) && (!brake || !alone.brake),
   );
+  if (circuit.kind !== 'daytime-running') return beside;
+  // It is another load dimmed, and none at all where the others put it off.
+  const dims: Company[] = [
+    ...(beside.some(({ lights }) => lights) ? [] : [{ lights: true, brake: false }]),
+    { lights: false, brake: false, turning: true },
+  ].filter((company) => daytimeLevel(circuit, controlsIn(circuit, company)) === 'dimmed');
+  return [...beside, ...dims].filter((company) => wanted(circuit, controlsIn(circuit, company)));
 }
 
 /**

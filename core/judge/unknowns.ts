@@ -13,6 +13,7 @@ export type Unknown =
         | 'repeaters-assumed'
         | 'pilot-assumed'
         | 'outputs-not-seen'
+        | 'daytime-not-seen'
         | 'trials-contradict';
     }
   /** `lamps` by name */

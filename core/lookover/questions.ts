@@ -1,6 +1,6 @@
 import type { Job } from '../model/job.ts';
 import { mayReadBrake, setBrakeSense } from '../model/vehicle/brakeSense.ts';
-import type { CircuitKind } from '../model/vehicle/circuit.ts';
+import { type CircuitKind, DaytimeBeside } from '../model/vehicle/circuit.ts';
 import { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { TurnOutputs, type Vehicle, type VehicleFacts, type VehicleKind } from '../model/vehicle/vehicle.ts';
@@ -15,6 +15,8 @@ export type QuestionId =
   | 'flasher'
   | 'outputs'
   | 'repeaters'
+  | 'daytime-lights'
+  | 'daytime-turning'
   | 'gearbox'
   | 'brake-sense'
   | 'bulb-check'
@@ -49,6 +51,7 @@ export function questionsFor(vehicle: Vehicle, rear = true): Question[] {
   const turning = new Set(turnCircuits(vehicle).flatMap(lampIdsOf));
   const repeaters = vehicle.lamps.some((lamp) => lamp.role === 'repeater' && turning.has(lamp.id));
   const stops = vehicle.circuits.some((circuit) => circuit.kind === 'stop' || circuit.kind === 'third-brake');
+  const daytime = vehicle.circuits.filter((circuit) => circuit.kind === 'daytime-running');
   const boot = WITH_BOOT.includes(kind);
   const drives = kind !== 'trailer' && kind !== 'moped';
   const questions: (Question & { matters: boolean })[] = [
@@ -70,6 +73,12 @@ export function questionsFor(vehicle: Vehicle, rear = true): Question[] {
       options: YES_NO,
       answer: flasher.kind === 'watching-relay' ? yesNo(flasher.watchesRepeaters ?? undefined) : '',
     },
+    ...(['lights', 'turning'] as const).map((beside) => ({
+      id: `daytime-${beside}` as const,
+      matters: daytime.length > 0,
+      options: DaytimeBeside.options,
+      answer: daytime[0]?.daytime?.[beside] ?? '',
+    })),
     {
       id: 'gearbox',
       matters: boot && stops && year >= 1985,
@@ -130,6 +139,9 @@ export function bearsOn(id: QuestionId, touched: ReadonlySet<CircuitKind>): bool
     case 'outputs':
     case 'repeaters':
       return turns;
+    case 'daytime-lights':
+    case 'daytime-turning':
+      return touched.has('daytime-running');
     case 'gearbox':
     case 'brake-sense':
       return stops;
@@ -163,6 +175,10 @@ export function answerQuestion(job: Job, id: QuestionId, answer: string): void {
       break;
     case 'repeaters':
       if (vehicle.flasher.kind === 'watching-relay') vehicle.flasher.watchesRepeaters = said ?? null;
+      break;
+    case 'daytime-lights':
+    case 'daytime-turning':
+      sayDaytime(vehicle, id === 'daytime-lights' ? 'lights' : 'turning', answer);
       break;
     case 'gearbox':
       setFact(facts, 'gearbox', answer === 'manual' || answer === 'automatic' ? answer : undefined);
@@ -232,6 +248,14 @@ function answerOutputs(job: Job, answer: string): void {
   delete vehicle.facts?.turnOutputs;
   tellTurnsAnew(job, before);
   forgetWhatIsGone(job);
+}
+
+/** What the daytime running lamps were seen to do beside something else; open again where the answer is taken back. */
+function sayDaytime({ circuits }: Vehicle, beside: 'lights' | 'turning', answer: string): void {
+  const seen = DaytimeBeside.safeParse(answer).data ?? null;
+  for (const circuit of circuits)
+    if (circuit.kind === 'daytime-running')
+      circuit.daytime = { lights: null, turning: null, ...circuit.daytime, [beside]: seen };
 }
 
 /** A copy that stays as it is when a draft is changed. */

@@ -14,21 +14,42 @@ export interface WorkedFunction {
 const on = (change: Partial<Controls>): Controls => ({ ...CONTROLS_OFF, key: 'on', ...change });
 
 /** In the order of one walk: what stays on first, then what is pressed, then what a door does. */
-const ALL: readonly { id: string; name: string; controls: Controls; beneath?: Controls }[] = [
-  { id: 'charge', name: 'Key on, engine off', controls: on({}) },
-  { id: 'lights', name: 'Lights', controls: on({ lights: true }), beneath: on({}) },
+const ALL: readonly { id: string; name: string; controls: Controls; beneath?: Controls[] }[] = [
+  { id: 'charge', name: 'Key on, lights off', controls: on({}) },
+  { id: 'lights', name: 'Lights', controls: on({ lights: true }), beneath: [on({})] },
   {
     id: 'main-beam',
     name: 'Main beam',
     controls: on({ lights: true, mainBeam: true }),
-    beneath: on({ lights: true }),
+    beneath: [on({ lights: true })],
   },
-  { id: 'fog', name: 'Fog lamps', controls: on({ lights: true, fog: true }), beneath: on({ lights: true }) },
-  { id: 'left', name: 'Left turn', controls: on({ turn: 'left' }), beneath: on({}) },
-  { id: 'right', name: 'Right turn', controls: on({ turn: 'right' }), beneath: on({}) },
-  { id: 'brake', name: 'Brake', controls: on({ brake: true }), beneath: on({}) },
-  { id: 'reverse', name: 'Reverse', controls: on({ reverse: true }), beneath: on({}) },
+  {
+    id: 'fog',
+    name: 'Fog lamps',
+    controls: on({ lights: true, fog: true }),
+    beneath: [on({ lights: true })],
+  },
+  { id: 'left', name: 'Left turn', controls: on({ turn: 'left' }), beneath: [on({})] },
+  { id: 'right', name: 'Right turn', controls: on({ turn: 'right' }), beneath: [on({})] },
+  { id: 'brake', name: 'Brake', controls: on({ brake: true }), beneath: [on({})] },
+  { id: 'reverse', name: 'Reverse', controls: on({ reverse: true }), beneath: [on({})] },
+  {
+    id: 'cornering-left',
+    name: 'Cornering left: lights and left turn',
+    controls: on({ lights: true, turn: 'left' }),
+    beneath: [on({ turn: 'left' }), on({ lights: true })],
+  },
+  {
+    id: 'cornering-right',
+    name: 'Cornering right: lights and right turn',
+    controls: on({ lights: true, turn: 'right' }),
+    beneath: [on({ turn: 'right' }), on({ lights: true })],
+  },
+  { id: 'work', name: 'Work lamps', controls: { ...CONTROLS_OFF, work: true } },
+  { id: 'beacon', name: 'Beacon', controls: { ...CONTROLS_OFF, beacon: true } },
   { id: 'doors', name: 'Door open', controls: { ...CONTROLS_OFF, doors: true } },
+  { id: 'lids', name: 'Boot, glove box and flaps open', controls: { ...CONTROLS_OFF, lids: true } },
+  { id: 'lamp-switches', name: 'Switches at the lamps', controls: { ...CONTROLS_OFF, lampSwitches: true } },
 ];
 
 /**
@@ -39,7 +60,7 @@ export function workedFunctions(vehicle: Vehicle): WorkedFunction[] {
   const lit = (controls: Controls) =>
     vehicle.circuits.filter((circuit) => wanted(circuit, controls) || stopsThroughTurn(circuit, controls));
   return ALL.map(({ beneath, ...each }) => {
-    const before = new Set(beneath ? lit(beneath).map((circuit) => circuit.id) : []);
+    const before = new Set((beneath ?? []).flatMap(lit).map((circuit) => circuit.id));
     const brakes = each.controls.brake;
     const added = lit(each.controls).filter(
       (circuit) => !before.has(circuit.id) || (brakes && circuit.fullWithBrake === true),

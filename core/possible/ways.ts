@@ -8,11 +8,13 @@ import { CURE_KINDS } from '../model/cureKinds/kinds.ts';
 import type { VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { fitThermal, setFlasher } from '../presets/flashers.ts';
+import { outputOf } from '../simulation/controls.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
@@ -27,6 +29,8 @@ export interface Way extends WayPlace {
   pilot: boolean;
   /** how the twin wedge sockets are wired that nobody has looked at; null where it makes no difference */
   sockets: Lamp['socketWiring'] | null;
+  /** whether daytime running lamps are dimmed where nobody has looked; null where it makes no difference */
+  daytime: 'same' | 'dimmed' | null;
   job: Job;
   /** with its LEDs as they are on this way */
   shelf: Shelf;
@@ -61,8 +65,9 @@ export function builtWaysOf(job: Job, shelf: Shelf): Way[] {
   const left = waysOf(job, shelf);
   return built.filter((way) =>
     left.some(
-      ({ flasher, repeaters, pilot, outputs, sockets }) =>
+      ({ flasher, repeaters, pilot, outputs, sockets, daytime }) =>
         flasher === way.flasher &&
+        daytime === way.daytime &&
         sockets === way.sockets &&
         repeaters === way.repeaters &&
         pilot === way.pilot &&
@@ -89,11 +94,18 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
     kind === 'controller' && facts?.turnOutputs ? distinctLayouts(job.vehicle, facts.turnOutputs) : [null];
   const wirings: readonly Build['sockets'][] =
     openSockets(job, shelves[0] ?? []).length > 0 ? ['standard', 'ck'] : [null];
+  const dims = openDaytime(job, shelves[0] ?? []);
+  const days = (kind: FlasherKind): readonly Build['daytime'][] =>
+    kind === 'controller' && dims ? ['same', 'dimmed'] : [null];
   const builds = kinds.flatMap((kind) =>
     layouts(kind).flatMap((outputs) =>
       repeaters.flatMap((present) =>
         pilots.flatMap((pilot) =>
-          wirings.map((sockets): Build => ({ flasher: kind, repeaters: present, pilot, outputs, sockets })),
+          wirings.flatMap((sockets) =>
+            days(kind).map(
+              (daytime): Build => ({ flasher: kind, repeaters: present, pilot, outputs, sockets, daytime }),
+            ),
+          ),
         ),
       ),
     ),
@@ -104,7 +116,8 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
     only &&
     only.flasher === flasher.kind &&
     only.outputs === null &&
-    only.sockets === null
+    only.sockets === null &&
+    only.daytime === null
   )
     return shelves.map((mine) => ({ ...only, job, shelf: mine }));
   return builds.flatMap((build) => {
@@ -114,7 +127,7 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
 }
 
 /** One way a vehicle may be built. */
-type Build = Pick<Way, 'flasher' | 'repeaters' | 'pilot' | 'outputs' | 'sockets'>;
+type Build = Pick<Way, 'flasher' | 'repeaters' | 'pilot' | 'outputs' | 'sockets' | 'daytime'>;
 
 /** The twin wedge sockets with an LED for both filaments whose wiring, standard or CK, nobody has looked at. */
 export function openSockets(job: Job, shelf: Shelf): Lamp[] {
@@ -126,6 +139,34 @@ export function openSockets(job: Job, shelf: Shelf): Lamp[] {
   );
 }
 
+/** Whether a daytime running lamp is converted of which nobody has looked whether it is dimmed: only an output can do that. */
+function openDaytime(job: Job, shelf: Shelf): boolean {
+  return job.vehicle.circuits.some(
+    (circuit) =>
+      circuit.kind === 'daytime-running' &&
+      isOpenDay(circuit) &&
+      outputOf(job.vehicle, circuit)?.notPulsed !== true &&
+      circuit.feeds.some(({ lampId }) => ledOf(job, shelf, lampId) !== null),
+  );
+}
+
+const isOpenDay = ({ daytime }: Pick<Circuit, 'daytime'>) =>
+  daytime === undefined || daytime.lights === null || daytime.turning === null;
+
+/** Pulses such a lamp is usually dimmed by (typical, from memory). */
+const DIMMED = { to: 'dim', hertz: 120, duty: 0.15 } as const;
+
+/** Daytime running lamps nobody has looked at, as they are on one way. */
+function sayDaytime(vehicle: Vehicle, daytime: 'same' | 'dimmed'): void {
+  for (const circuit of vehicle.circuits) {
+    if (circuit.kind !== 'daytime-running' || !isOpenDay(circuit)) continue;
+    const { lights, turning } = circuit.daytime ?? { lights: null, turning: null };
+    circuit.daytime = { lights: lights ?? daytime, turning: turning ?? daytime };
+    const output = outputOf(vehicle, circuit);
+    if (output && daytime === 'dimmed') output.pwm ??= DIMMED;
+  }
+}
+
 /** What nobody has looked at of how a vehicle is built. */
 export function buildUnknowns(job: Job, shelf: Shelf): Unknown[] {
   const { facts, flasher } = job.vehicle;
@@ -135,6 +176,8 @@ export function buildUnknowns(job: Job, shelf: Shelf): Unknown[] {
     flashers && { what: 'flasher-not-seen', flasher: flasher.name },
     facts?.turnOutputs && !flashers && { what: 'outputs-not-seen' },
     lamps.length > 0 && { what: 'sockets-not-seen', lamps },
+    (flasher.kind === 'controller' || facts?.flashers?.includes('controller')) &&
+      openDaytime(job, shelf) && { what: 'daytime-not-seen' },
     facts?.repeatersAssumed && { what: 'repeaters-assumed' },
     facts?.pilotAssumed && { what: 'pilot-assumed' },
   ];
@@ -168,8 +211,8 @@ const built = new WeakMap<Vehicle, Map<string, Vehicle>>();
 function asBuilt(job: Job, build: Build): Job {
   const known = built.get(job.vehicle) ?? new Map<string, Vehicle>();
   built.set(job.vehicle, known);
-  const { flasher: kind, repeaters, pilot, outputs, sockets } = build;
-  const key = `${kind} ${repeaters} ${pilot} ${outputs} ${sockets}`;
+  const { flasher: kind, repeaters, pilot, outputs, sockets, daytime } = build;
+  const key = `${kind} ${repeaters} ${pilot} ${outputs} ${sockets} ${daytime}`;
   const vehicle = known.get(key) ?? vehicleBuilt(job.vehicle, build);
   known.set(key, vehicle);
   const said = ofTurnsAnew(job, job.vehicle, vehicle);
@@ -183,7 +226,8 @@ function asBuilt(job: Job, build: Build): Job {
   };
 }
 
-function vehicleBuilt(as: Vehicle, { flasher: kind, repeaters, pilot, outputs, sockets }: Build): Vehicle {
+function vehicleBuilt(as: Vehicle, build: Build): Vehicle {
+  const { flasher: kind, repeaters, pilot, outputs, sockets, daytime } = build;
   const vehicle = structuredClone(as);
   delete vehicle.facts?.flashers;
   delete vehicle.facts?.turnOutputs;
@@ -193,6 +237,7 @@ function vehicleBuilt(as: Vehicle, { flasher: kind, repeaters, pilot, outputs, s
   if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
   if (outputs !== null) setTurnOutputs(vehicle, outputs);
   if (!repeaters) takeRepeatersOff(vehicle);
+  if (daytime) sayDaytime(vehicle, daytime);
   if (sockets)
     for (const lamp of vehicle.lamps) if (mayBeCk(vehicle.region, lamp.base)) lamp.socketWiring ??= sockets;
   return vehicle;
@@ -218,15 +263,19 @@ export function isFor(flasher: FlasherKind, kind: VehicleCure['kind']): boolean 
  * What of the ways a vehicle may be built tells apart anything on a circuit that is on steadily: equal where nothing does.
  * What flashes the turn lamps, and whether there are repeaters, bears on it only by a controller's output or a fuse.
  */
-export function steadyKey({ flasher, repeaters, outputs, sockets, job }: Way, circuitId: string): string {
+export function steadyKey(
+  { flasher, repeaters, outputs, sockets, daytime, job }: Way,
+  circuitId: string,
+): string {
   const { circuits, flasher: mine } = job.vehicle;
   const circuit = circuits.find(({ id }) => id === circuitId);
   const fuses = circuits.flatMap(({ kind, stopFuseId }) =>
     kind === 'turn' && stopFuseId !== undefined ? [stopFuseId] : [],
   );
+  const dims = circuit?.kind === 'daytime-running' ? ` ${daytime}` : '';
   const shares = circuit?.from.by === 'switch' && [mine.fuseId, ...fuses].includes(circuit.from.fuseId);
-  if (flasher === 'controller' || shares) return `${flasher} ${repeaters} ${outputs} ${sockets}`;
-  return `any relay ${sockets}`;
+  if (flasher === 'controller' || shares) return `${flasher} ${repeaters} ${outputs} ${sockets}${dims}`;
+  return `any relay ${sockets}${dims}`;
 }
 
 /** One way of each kind that differs on a circuit that is on steadily. */

@@ -60,6 +60,21 @@ export function usualVolts(kind: VehicleKind, year: number): SystemVolts {
 }
 
 /**
+ * From when new types of a kind have daytime running lamps in UN markets (from memory: cars and vans 2011, larger ones
+ * August 2012); mostly LEDs from the works since, so that the first years are those with bulbs.
+ */
+const DAYTIME_FROM: Record<VehicleKind, number> = {
+  car: 2011,
+  van: 2011,
+  minibus: 2013,
+  coach: 2013,
+  lorry: 2013,
+  trailer: Number.POSITIVE_INFINITY,
+  moped: Number.POSITIVE_INFINITY,
+  tractor: Number.POSITIVE_INFINITY,
+};
+
+/**
  * Lamp groups a starting layout offers for a vehicle, in the order of a walk round it.
  *
  * @param traffic the side of the road that is kept to: a single rear fog lamp is on the other, nearest the middle of the
@@ -84,6 +99,7 @@ export function layoutEntries({
     usual,
     ...(at ? { at } : {}),
   });
+  const long = kind === 'lorry' || kind === 'coach';
   const outer = (across: number) => (traffic === 'right' ? across : 1 - across);
   const oneSided = (id: LampTemplateId, usual: boolean): LayoutEntry => ({ id, where: traffic, usual });
   switch (kind) {
@@ -104,8 +120,12 @@ export function layoutEntries({
         pair('plate', true, [0.44, 0.99]),
         pair('position', year >= 1990, [0.06, 0.22]),
         pair('marker', false),
+        pair('rear-marker', false),
+        pair('end-outline-front', false),
+        pair('end-outline-rear', false),
         pair('reverse', false),
         one('interior', false, [0.5, 0.55]),
+        one('load-area', false),
       ];
     case 'tractor':
       return [
@@ -115,6 +135,8 @@ export function layoutEntries({
         pair('position', true, [0.36, 0.06]),
         one('plate', true, [0.5, 0.86]),
         pair('dipped-beam', false, [0.4, 0.03]),
+        pair('work', false, [0.24, 0.58]),
+        one('beacon', false, [0.5, 0.5]),
         one('interior', year >= 1980, [0.5, 0.6]),
         one('dash', true, [0.46, 0.4]),
         one('charge', year < 2000, [0.54, 0.4]),
@@ -132,9 +154,23 @@ export function layoutEntries({
         one('rear-fog', un && year >= 1978, [outer(0.41), 0.982]),
         kind === 'coach' || kind === 'minibus' ? one('plate', true, [0.52, 0.985]) : pair('plate'),
         pair('marker', !un),
+        ...(long
+          ? [pair('rear-marker', false), pair('end-outline-front', false), pair('end-outline-rear', false)]
+          : []),
+        ...(un ? [pair('rear-fog', false, [0.42, 0.982])] : []),
+        pair('daytime-running', un && year >= DAYTIME_FROM[kind]),
         pair('dipped-beam', false),
+        pair('main-beam', false),
         pair('front-fog', false),
+        pair('cornering', false),
+        ...(kind === 'car' ? [] : [pair('work', false), one('beacon', false)]),
         one('interior', kind !== 'lorry' && kind !== 'coach'),
+        pair('map', false),
+        ...(long ? [] : [one('boot', false), one('glove-box', false), pair('vanity', false)]),
+        ...(kind === 'car' ? [] : [one('load-area', false)]),
+        pair('footwell', false),
+        pair('door', false),
+        pair('puddle', false),
         one('dash', false),
         one('charge', false),
       ];

@@ -70,13 +70,26 @@ export function cellsOf(job: Job, fitment: Fitment): Cell[] {
   };
   if (circuits.length === 0) return [];
   add('off', 'Everything off, in the dark', 'alone', CONTROLS_OFF);
-  for (const circuit of circuits) add(circuit.id, nameOf(vehicle, circuit), 'alone', controlsFor(circuit));
+  for (const circuit of circuits.filter(({ kind }) => kind !== 'cornering'))
+    add(circuit.id, nameOf(vehicle, circuit), 'alone', controlsFor(circuit));
   for (const circuit of circuits.filter(({ kind }) => kind === 'turn'))
     for (const { condition, change } of COMPANY)
       add(`${circuit.id}-${condition}`, nameOf(vehicle, circuit), condition, {
         ...controlsFor(circuit),
         ...change,
       });
+  // With the lights and the turn of one side, which its turn lamp has a cell for where it is converted too.
+  for (const circuit of circuits.filter(({ kind }) => kind === 'cornering'))
+    add(circuit.id, nameOf(vehicle, circuit), 'alone', controlsFor(circuit));
+  for (const circuit of circuits.filter(({ kind }) => kind === 'daytime-running')) {
+    const beside = controlsFor(circuit);
+    add('daytime-lights', nameOf(vehicle, circuit), 'lights', { ...beside, lights: true });
+    if (circuit.side)
+      add(`daytime-turn-${circuit.side}`, `${nameOf(vehicle, circuit)}, ${circuit.side} turn`, 'alone', {
+        ...beside,
+        turn: circuit.side,
+      });
+  }
   const turns = circuits.some(({ kind }) => kind === 'turn');
   const hazard = { ...CONTROLS_OFF, hazard: true };
   if (turns && vehicle.hazardSwitch) {
@@ -93,6 +106,10 @@ export function cellsOf(job: Job, fitment: Fitment): Cell[] {
     reverse: true,
     fog: true,
     doors: true,
+    lids: true,
+    lampSwitches: true,
+    work: true,
+    beacon: true,
   };
   add('everything', 'Everything at once', 'alone', all);
   if (tested(job)) add('asleep', 'Key on', 'asleep', { ...CONTROLS_OFF, key: 'on' });
@@ -125,11 +142,23 @@ function warmed(job: Job, { resistors }: Fitment): [circuit: Circuit, id: string
 function nameOf(vehicle: Vehicle, { kind, side, name }: Circuit): string {
   if (kind === 'turn' && side !== null) return turnSideName(vehicle, side);
   if (kind === 'tail' || kind === 'marker' || kind === 'plate' || kind === 'dash') return 'Lights';
+  if (kind === 'daytime-running') return 'Daytime running';
   return kind === 'stop' || kind === 'third-brake' ? 'Brake' : name;
 }
 
 /** What somebody in the seat is told: `Key on, left turn, lights`. */
-function sayOf({ key, turn, hazard, lights, brake, reverse, fog, mainBeam, doors }: Controls): string {
+function sayOf({
+  key,
+  turn,
+  hazard,
+  lights,
+  brake,
+  reverse,
+  fog,
+  mainBeam,
+  doors,
+  ...rest
+}: Controls): string {
   const said = [
     key === 'running' ? 'engine running' : key === 'on' ? 'key on' : '',
     turn ? `${turn} turn` : '',
@@ -140,6 +169,10 @@ function sayOf({ key, turn, hazard, lights, brake, reverse, fog, mainBeam, doors
     reverse ? 'reverse' : '',
     fog ? 'fog' : '',
     doors ? 'a door open' : '',
+    rest.lids ? 'boot, glove box and flaps open' : '',
+    rest.lampSwitches ? 'switches at the lamps on' : '',
+    rest.work ? 'work lamps' : '',
+    rest.beacon ? 'beacon' : '',
   ].filter(Boolean);
   return capital(said.join(', ') || 'everything off');
 }

@@ -10,7 +10,7 @@ import { setFlasher } from '../presets/flashers.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { type JudgedWay, judgeWay } from './judgedWay.ts';
 import type { QuickOutcome, SplitRow, Spoken, Stop } from './outcome/quickOutcome.ts';
-import { isAboutTurns, type QuickQuestion } from './question.ts';
+import { isAboutTurns, isBeam, type QuickQuestion } from './question.ts';
 import { type QuickJob, quickJob } from './quickJob.ts';
 
 /** The answer of a quick check with the question as the job it is. */
@@ -31,7 +31,8 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
   const wholeLamp =
     led.kind === 'part' && shelf.some((part) => part.id === led.partId && part.kind === 'whole-lamp');
   const stop = stopOf(question, asked);
-  if (stop) return { ...NOTHING, stop, turns, wholeLamp, asked };
+  const beam = isBeam(question.lamps);
+  if (stop) return { ...NOTHING, stop, turns, beam, wholeLamp, asked };
   const { ways, fitsNone } = waysSeen(asked.job, asked.shelf);
   const left = analysesOf(fitsNone ? waysOf({ ...asked.job, evidence: [] }, asked.shelf) : ways);
   const byShelf = new Map<Shelf, Map<string, CircuitVerdict>>();
@@ -47,6 +48,7 @@ export function quickAnswer(question: QuickQuestion, shelf: Shelf, id: string, a
     stop: null,
     seen: seenOf(state, question),
     turns,
+    beam,
     worst: worstOf(judged),
     rate: rates.length > 0 ? unitedRate(rates) : null,
     split: splitOf(judged),

@@ -17,6 +17,8 @@ interface TypicalLeds {
 }
 
 const TYPICAL: readonly TypicalLeds[] = [
+  // In the place of a capsule; the loads of their decoders.
+  { fromWatts: 35, watts: [8, 45], likely: 20, loadsOhms: [6, 10, 15] },
   { fromWatts: 18, watts: [1.5, 8], likely: 3, loadsOhms: [10, 25, 50] },
   { fromWatts: 10, watts: [1, 5], likely: 2.5, loadsOhms: [15, 30, 60] },
   { fromWatts: 0, watts: [0.3, 2], likely: 1, loadsOhms: [50, 100, 250] },
@@ -49,7 +51,7 @@ export function genericLed(
 ): LedPart {
   const atVolts = 12.8 * (systemVolts / 12);
   const bright = filamentWatts(signalFilament(bulb));
-  const typical = TYPICAL.find(({ fromWatts }) => bright >= fromWatts) ?? (TYPICAL[2] as TypicalLeds);
+  const typical = TYPICAL.find(({ fromWatts }) => bright >= fromWatts) ?? (TYPICAL.at(-1) as TypicalLeds);
   const loads = typical.loadsOhms.map((ohms) => ohms * (systemVolts / 12) ** 2);
   const [load, ...otherLoads] = loads as [number, ...number[]];
   const loadWatts = led.kind === 'load' ? atVolts ** 2 / load : 0;

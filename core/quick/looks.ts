@@ -35,6 +35,9 @@ export function quickLook(
 function steadyLook({ lamps }: QuickQuestion): Look {
   switch (lamps) {
     case 'interior':
+    case 'map':
+    case 'boot':
+    case 'load-area':
       return { id: 'glow', minutes: 10 };
     case 'third-brake':
       return { id: 'brake-wire', minutes: 5 };

@@ -16,7 +16,18 @@ export const QuickLamps = z.enum([
   'rear-fog',
   'position',
   'plate',
+  'marker',
+  'daytime-running',
+  'cornering',
+  'front-fog',
+  'dipped-beam',
+  'main-beam',
+  'work',
+  'beacon',
   'interior',
+  'map',
+  'boot',
+  'load-area',
 ]);
 export type QuickLamps = z.infer<typeof QuickLamps>;
 
@@ -95,7 +106,18 @@ const LAMP_WORDS: Record<QuickLamps, string> = {
   'rear-fog': 'Rear fog',
   position: 'Position',
   plate: 'Number plate',
-  interior: 'Interior',
+  marker: 'Side and end markers',
+  'daytime-running': 'Daytime running',
+  cornering: 'Cornering',
+  'front-fog': 'Front fog',
+  'dipped-beam': 'Dipped beam',
+  'main-beam': 'Main beam',
+  work: 'Work lamps',
+  beacon: 'Beacon',
+  interior: 'Interior, on the doors',
+  map: 'Map lamps',
+  boot: 'Boot',
+  'load-area': 'Load area',
 };
 
 /** `Rear turn`: the lamps of a question as people say them. */
@@ -108,7 +130,14 @@ export function isAboutTurns(lamps: QuickLamps): boolean {
   return lamps === 'rear-turn' || lamps === 'front-turn' || lamps === 'all-turn' || lamps === 'repeater';
 }
 
+const SINGLE: readonly QuickLamps[] = ['third-brake', 'rear-fog', 'beacon', 'interior', 'boot', 'load-area'];
+
+/** Whether some lamps are shaped beams: what an LED does to the beam no current tells. */
+export function isBeam(lamps: QuickLamps): boolean {
+  return lamps === 'front-fog' || lamps === 'dipped-beam' || lamps === 'main-beam' || lamps === 'cornering';
+}
+
 /** Whether a vehicle mostly has one of some lamps, so that there is no side to say. */
 export function isSingle(lamps: QuickLamps): boolean {
-  return lamps === 'third-brake' || lamps === 'interior' || lamps === 'rear-fog';
+  return SINGLE.includes(lamps);
 }

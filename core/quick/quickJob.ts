@@ -16,7 +16,8 @@ import { kindName } from '../presets/vehicleKinds.ts';
 import { fittedNow } from '../record/fittedNow.ts';
 import { signed } from '../record/tell.ts';
 import { UnknownReferenceError } from '../simulation/fitment.ts';
-import { changeStockBulb } from '../vehicle/edit/lamps.ts';
+import type { LampFunction } from '../vehicle/edit/circuits.ts';
+import { changeStockBulb, changeWork } from '../vehicle/edit/lamps.ts';
 import type { LampTemplateId } from '../vehicle/edit/lampTemplates.ts';
 import { coloursFor } from '../vehicle/lampWork.ts';
 import { genericLed } from './genericLed.ts';
@@ -44,7 +45,18 @@ const TEMPLATES_OF: Record<QuickLamps, readonly LampTemplateId[]> = {
   'rear-fog': ['rear-fog'],
   position: ['position'],
   plate: ['plate'],
+  marker: ['marker'],
+  'daytime-running': ['daytime-running'],
+  cornering: ['cornering'],
+  'front-fog': ['front-fog'],
+  'dipped-beam': ['dipped-beam'],
+  'main-beam': ['main-beam'],
+  work: ['work'],
+  beacon: ['beacon'],
   interior: ['interior'],
+  map: ['map'],
+  boot: ['boot'],
+  'load-area': ['load-area'],
 };
 
 /** A question as the job that it is, with the shelf its LED is on. */
@@ -112,6 +124,7 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
     const bulb = bulbAtVolts(question.bulb, systemVolts) ?? bulbByLed(question.led, lamp, shelf, systemVolts);
     if (bulb === null) continue;
     changeStockBulb(vehicle, lamp.id, bulb);
+    bothFilaments(vehicle, lamp.id, question.lamps);
     if (question.bulbRead) job.identified[lamp.id] = bulb;
   }
   const { partId, parts } = ledOfQuestion(question, vehicle, lampIds, shelf, systemVolts);
@@ -126,6 +139,28 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
     lampIds,
     systemVolts,
   };
+}
+
+/** A bulb with two filaments in lamps that are listed with one: what the other does. */
+const TWIN_WORK: Partial<Record<QuickLamps, readonly LampFunction[]>> = {
+  'dipped-beam': [
+    { kind: 'main-beam', input: 'main' },
+    { kind: 'dipped-beam', input: 'dim' },
+  ],
+  'main-beam': [
+    { kind: 'main-beam', input: 'main' },
+    { kind: 'dipped-beam', input: 'dim' },
+  ],
+  'daytime-running': [
+    { kind: 'daytime-running', input: 'main' },
+    { kind: 'tail', input: 'dim' },
+  ],
+};
+
+function bothFilaments(vehicle: Vehicle, lampId: string, lamps: QuickLamps): void {
+  const lamp = vehicle.lamps.find(({ id }) => id === lampId);
+  const work = TWIN_WORK[lamps];
+  if (work && lamp && bulbById(lamp.stockBulb)?.filaments.length === 2) changeWork(vehicle, lampId, work);
 }
 
 function quickVehicle(question: QuickQuestion, id: string, systemVolts: SystemVolts): Vehicle {

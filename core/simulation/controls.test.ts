@@ -5,6 +5,7 @@ import type { ControllerOutput } from '../model/vehicle/flasher.ts';
 import {
   CONTROLS_OFF,
   type Controls,
+  daytimeLevel,
   dutyOf,
   flashingSides,
   litSides,
@@ -59,11 +60,54 @@ describe('what the panel asks for', () => {
     ['main-beam', { lights: true, key: 'on', mainBeam: true }, true],
     ['main-beam', { mainBeam: true, key: 'on' }, false],
     ['interior', { doors: true }, true],
+    ['work', { work: true }, true],
+    ['work', { lights: true, key: 'on' }, false],
+    ['beacon', { beacon: true }, true],
+    ['daytime-running', { key: 'on' }, true],
+    ['daytime-running', {}, false],
     ['dash', { lights: true }, true],
     ['charge', { key: 'on' }, true],
     ['charge', {}, false],
   ])('%s with %o: %s', (kind, controls, expected) => {
     expect(wanted(circuit(kind), on(controls))).toBe(expected);
+  });
+
+  it.each<[NonNullable<Circuit['daytime']>, Partial<Controls>, 'off' | 'dimmed' | 'same']>([
+    // Common practice: off or position light with the lights, off or dimmed beside a turn lamp that flashes.
+    [{ lights: 'off', turning: 'off' }, {}, 'same'],
+    [{ lights: 'off', turning: 'same' }, { lights: true }, 'off'],
+    [{ lights: 'dimmed', turning: 'same' }, { lights: true }, 'dimmed'],
+    [{ lights: 'same', turning: 'off' }, { turn: 'left' }, 'off'],
+    [{ lights: 'same', turning: 'off' }, { turn: 'right' }, 'same'],
+    [{ lights: 'same', turning: 'dimmed' }, { hazard: true }, 'dimmed'],
+    [{ lights: 'dimmed', turning: 'off' }, { lights: true, turn: 'left' }, 'off'],
+    [{ lights: 'same', turning: 'same' }, { lights: true, turn: 'left' }, 'same'],
+  ])('a daytime running lamp on the left that goes %o with %o is %s', (daytime, controls, expected) => {
+    const left = circuit('daytime-running', { side: 'left', daytime });
+    const panel = on({ key: 'on', ...controls });
+    expect(daytimeLevel(left, panel)).toBe(expected);
+    expect(wanted(left, panel)).toBe(expected !== 'off');
+    const output = { circuitId: left.id, pwm: { to: 'dim', hertz: 120, duty: 0.15 } } as ControllerOutput;
+    if (expected !== 'off') expect(dutyOf(left, output, panel, 12)).toBe(expected === 'dimmed' ? 0.15 : 1);
+  });
+
+  it('a cornering lamp comes on with the lights and the turn of its own side', () => {
+    const left = circuit('cornering', { side: 'left' });
+    expect(wanted(left, on({ key: 'on', lights: true, turn: 'left' }))).toBe(true);
+    for (const not of [
+      { lights: true },
+      { turn: 'left' },
+      { lights: true, turn: 'right' },
+      { lights: true, hazard: true },
+    ] as const)
+      expect(wanted(left, on({ key: 'on', ...not }))).toBe(false);
+  });
+
+  it('a door, a lid and a switch of its own each light their own lamps', () => {
+    const by = { door: 'doors', lid: 'lids', 'lamp-switch': 'lampSwitches' } as const;
+    for (const [workedBy, control] of Object.entries(by) as ['door', 'doors'][])
+      for (const other of Object.values(by))
+        expect(wanted(circuit('interior', { workedBy }), on({ [other]: true }))).toBe(other === control);
   });
 
   it('a tail output that goes to full with the brake is wanted then too', () => {

@@ -1,4 +1,4 @@
-import type { Circuit } from '../model/vehicle/circuit.ts';
+import type { Circuit, DaytimeBeside, WorkedBy } from '../model/vehicle/circuit.ts';
 import type { ControllerOutput } from '../model/vehicle/flasher.ts';
 import type { Side } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
@@ -16,6 +16,13 @@ export interface Controls {
   mainBeam: boolean;
   /** a door stands open */
   doors: boolean;
+  /** every lid and flap with a lamp behind it stands open: boot, glove box, vanity mirror */
+  lids: boolean;
+  /** inside lamps with a switch of their own are switched on */
+  lampSwitches: boolean;
+  /** work lamps */
+  work: boolean;
+  beacon: boolean;
   /** the dash dimmer at its darkest */
   dimmed: boolean;
 }
@@ -30,6 +37,10 @@ export const CONTROLS_OFF: Controls = {
   fog: false,
   mainBeam: false,
   doors: false,
+  lids: false,
+  lampSwitches: false,
+  work: false,
+  beacon: false,
   dimmed: false,
 };
 
@@ -71,11 +82,48 @@ export function wanted(circuit: Circuit, controls: Controls): boolean {
       return controls.lights && keyed && !controls.mainBeam;
     case 'main-beam':
       return controls.lights && keyed && controls.mainBeam;
+    case 'daytime-running':
+      return keyed && daytimeLevel(circuit, controls) !== 'off';
+    case 'cornering':
+      return keyed && controls.lights && circuit.side !== null && turnedTo(controls) === circuit.side;
+    case 'work':
+      return controls.work;
+    case 'beacon':
+      return controls.beacon;
     case 'interior':
-      return controls.doors;
+      return controls[INSIDE_SWITCH[circuit.workedBy ?? 'door']];
     case 'charge':
       return keyed;
   }
+}
+
+/** The switch of the panel that stands for what lights an inside lamp. */
+const INSIDE_SWITCH: Record<WorkedBy, 'doors' | 'lids' | 'lampSwitches'> = {
+  door: 'doors',
+  lid: 'lids',
+  'lamp-switch': 'lampSwitches',
+};
+
+/** The side the stalk is put to; with hazard on the lamps of no side look into a bend. */
+function turnedTo({ hazard, turn }: Controls): Side | null {
+  return hazard ? null : turn;
+}
+
+/**
+ * What a daytime running lamp gives with the key on: the least of what the lights and the turning of its own side leave
+ * of it. What nobody has looked at leaves it as it is; that it may be dimmed is a way of its own (`possible/ways.ts`).
+ */
+export function daytimeLevel(
+  { daytime, side }: Pick<Circuit, 'daytime' | 'side'>,
+  controls: Controls,
+): DaytimeBeside {
+  const turns = controls.turn !== null || controls.hazard;
+  const own = side === null ? turns : litSides({ ...controls, key: 'on' }).includes(side);
+  const left = [
+    controls.lights ? (daytime?.lights ?? 'same') : 'same',
+    own ? (daytime?.turning ?? 'same') : 'same',
+  ] as const;
+  return left.includes('off') ? 'off' : left.includes('dimmed') ? 'dimmed' : 'same';
 }
 
 /** Whether some lamps of a combined stop-and-turn circuit turn and do not stop, as front ones do. */
@@ -101,6 +149,7 @@ export function dutyOf(
   const pwm = output?.pwm;
   if (!pwm) return 1;
   if (pwm.to === 'hold') return Math.min(1, (pwm.holdVolts / emfVolts) ** 2);
+  if (circuit.kind === 'daytime-running') return daytimeLevel(circuit, controls) === 'dimmed' ? pwm.duty : 1;
   return circuit.fullWithBrake && controls.brake ? 1 : pwm.duty;
 }
 

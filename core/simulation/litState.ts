@@ -10,6 +10,8 @@ export interface Company {
   /** the parking lights */
   lights: boolean;
   brake: boolean;
+  /** of a circuit that does otherwise while its own side turns: it does */
+  turning?: boolean;
 }
 
 export const ALONE: Company = { lights: false, brake: false };

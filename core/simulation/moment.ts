@@ -1,4 +1,4 @@
-import type { Circuit } from '../model/vehicle/circuit.ts';
+import type { Circuit, WorkedBy } from '../model/vehicle/circuit.ts';
 import { CONTROLS_OFF, type Controls } from './controls.ts';
 
 /** A resistor that is only being thought about: across one lamp, or at the head of each lit side. */
@@ -21,8 +21,14 @@ export interface Moment {
   trial?: Trial | undefined;
 }
 
+const INSIDE_ON: Record<WorkedBy, Partial<Controls>> = {
+  door: { doors: true },
+  lid: { lids: true },
+  'lamp-switch': { lampSwitches: true },
+};
+
 /** How the driver's panel stands when a circuit is on. */
-export function controlsFor({ kind, side }: Pick<Circuit, 'kind' | 'side'>): Controls {
+export function controlsFor({ kind, side, workedBy }: Pick<Circuit, 'kind' | 'side' | 'workedBy'>): Controls {
   const on = { ...CONTROLS_OFF, key: 'on' as const };
   switch (kind) {
     case 'turn':
@@ -38,7 +44,15 @@ export function controlsFor({ kind, side }: Pick<Circuit, 'kind' | 'side'>): Con
     case 'main-beam':
       return { ...on, lights: true, mainBeam: true };
     case 'interior':
-      return { ...on, doors: true };
+      return { ...on, ...INSIDE_ON[workedBy ?? 'door'] };
+    case 'cornering':
+      return { ...on, lights: true, turn: side };
+    case 'work':
+      return { ...on, work: true };
+    case 'beacon':
+      return { ...on, beacon: true };
+    case 'daytime-running':
+      return on;
     case 'charge':
       return on;
     default:

@@ -162,5 +162,6 @@ export class SteadyCircuit {
 /** The driver's panel as one word. */
 export function keyOf(controls: Controls): string {
   const { key, turn, hazard, lights, brake, reverse, fog, mainBeam, doors, dimmed } = controls;
-  return `${key} ${turn} ${hazard} ${lights} ${brake} ${reverse} ${fog} ${mainBeam} ${doors} ${dimmed}`;
+  const { lids, lampSwitches, work, beacon } = controls;
+  return `${key} ${turn} ${hazard} ${lights} ${brake} ${reverse} ${fog} ${mainBeam} ${doors} ${dimmed} ${lids} ${lampSwitches} ${work} ${beacon}`;
 }

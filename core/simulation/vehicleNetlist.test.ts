@@ -27,6 +27,10 @@ const anyControls: fc.Arbitrary<Controls> = fc.record({
   fog: fc.boolean(),
   mainBeam: fc.boolean(),
   doors: fc.boolean(),
+  lids: fc.boolean(),
+  lampSwitches: fc.boolean(),
+  work: fc.boolean(),
+  beacon: fc.boolean(),
   dimmed: fc.boolean(),
 });
 

@@ -16,6 +16,14 @@ export type LightSwitch =
   | 'dipped-beam'
   | 'main-beam'
   | 'door'
+  | 'lid'
+  | 'lamp-switch'
+  | 'daytime'
+  | 'cornering-left'
+  | 'cornering-right'
+  | 'cornering'
+  | 'work'
+  | 'beacon'
   | 'key';
 
 /** What a circuit is called, and what the driver works to see it; of a turn circuit its side decides. */
@@ -31,6 +39,10 @@ const WORK: Record<CircuitKind, { name: string; switch: LightSwitch }> = {
   'rear-fog': { name: 'rear fog', switch: 'fog' },
   'dipped-beam': { name: 'dipped beam', switch: 'dipped-beam' },
   'main-beam': { name: 'main beam', switch: 'main-beam' },
+  'daytime-running': { name: 'daytime running', switch: 'daytime' },
+  cornering: { name: 'cornering', switch: 'cornering' },
+  work: { name: 'work', switch: 'work' },
+  beacon: { name: 'beacon', switch: 'beacon' },
   interior: { name: 'inside', switch: 'door' },
   dash: { name: 'dash', switch: 'lights' },
   charge: { name: 'charge', switch: 'key' },
@@ -68,10 +80,10 @@ export function workName(kind: CircuitKind): string {
 
 /** What the driver works to see a lamp lit at every level; the turn lever where it hangs on nothing. */
 export function switchesFor(vehicle: Vehicle, lamp: Lamp): readonly LightSwitch[] {
-  const found = circuitsOf(vehicle, lamp.id).map(
-    (circuit): LightSwitch =>
-      circuit.kind === 'turn' && circuit.side ? `turn-${circuit.side}` : WORK[circuit.kind].switch,
-  );
+  const found = circuitsOf(vehicle, lamp.id).map(({ kind, side, workedBy }): LightSwitch => {
+    if ((kind === 'turn' || kind === 'cornering') && side) return `${kind}-${side}`;
+    return workedBy ?? WORK[kind].switch;
+  });
   const back = returnCircuit(vehicle, lamp.id);
   if (back) found.push(WORK[back.kind].switch);
   return found.length > 0 ? [...new Set(found)] : ['turn'];

@@ -1,5 +1,6 @@
 import { regionWords } from '../formatting/regionWords.ts';
 import type { Question, QuestionId } from '../lookover/questions.ts';
+import type { DaytimeBeside } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { TurnOutputs, Vehicle } from '../model/vehicle/vehicle.ts';
 import { LOOK_WORDS } from './looks.ts';
@@ -33,6 +34,12 @@ const OUTPUT_LABELS: Record<TurnOutputs, string> = {
   lamp: 'Each lamp on its own',
 };
 
+const DAYTIME_LABELS: Record<DaytimeBeside, string> = {
+  off: 'They go off',
+  dimmed: 'They are dimmed',
+  same: 'They stay as they are',
+};
+
 const YES_NO = { yes: 'Yes', no: 'No' };
 
 const ASKED: Record<QuestionId, Asked> = {
@@ -54,6 +61,18 @@ const ASKED: Record<QuestionId, Asked> = {
     meanwhile:
       'Both are computed, and what holds must hold for both. Pull one repeater bulb: if the flash changes, it watches.',
     answers: YES_NO,
+  },
+  'daytime-lights': {
+    ask: 'What do the daytime running lamps do when the lights go on?',
+    why: 'Dimmed to position light they are pulsed: an LED may flicker, and what watches them looks at another current.',
+    meanwhile: 'Judged each way: what holds must hold for all. Key on, then the lights on, and look at them.',
+    answers: DAYTIME_LABELS,
+  },
+  'daytime-turning': {
+    ask: 'And the one beside a turn lamp, while that flashes?',
+    why: 'Many are put off or dimmed on the side that turns.',
+    meanwhile: 'Judged each way. Key on, lights off, left turn: look at the left one.',
+    answers: DAYTIME_LABELS,
   },
   gearbox: {
     ask: 'Which gearbox has it?',

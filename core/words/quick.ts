@@ -1,3 +1,4 @@
+import { regionRule } from '../catalogue/regions.ts';
 import { UNDERLOADED, underloadedRate } from '../devices/flasher.ts';
 import { perMinute } from '../formatting/format.ts';
 import type { VerdictState } from '../judge/states.ts';
@@ -18,13 +19,20 @@ export interface QuickWords {
   rests: readonly { flasher: FlasherKind; state: VerdictState; on: string; text: string }[];
   /** what was seen that fits no way */
   contradiction: string | null;
+  /** what no current tells and the installer must know */
+  mind: string | null;
 }
 
 /** What a quick check answers. */
 export function wordsOfAnswer(answer: QuickOutcome): QuickWords {
-  const { state, stop, seen, worst, turns, split, wholeLamp, fitsNone } = answer;
+  const { state, stop, seen, worst, turns, beam, split, wholeLamp, fitsNone } = answer;
   if (stop || state === null)
-    return { ...(stop ? stopWords(stop) : { headline: '', why: '' }), rests: [], contradiction: null };
+    return {
+      ...(stop ? stopWords(stop) : { headline: '', why: '' }),
+      rests: [],
+      contradiction: null,
+      mind: null,
+    };
   const rests = split.map((row) => ({
     flasher: row.flasher,
     state: row.state,
@@ -39,7 +47,14 @@ export function wordsOfAnswer(answer: QuickOutcome): QuickWords {
     why: `${worst?.verdict ? reasonOf(worst.vehicle, worst.verdict) : ''}${housing}`,
     rests: new Set(rests.map(({ text }) => text)).size > 1 ? rests : [],
     contradiction: fitsNone ? FITS_NONE : null,
+    mind: beam && worst ? beamWords(worst.vehicle) : null,
   };
+}
+
+/** A beam is shaped by where its filament is, which no current tells. */
+function beamWords({ region }: Spoken['vehicle']): string {
+  const law = regionRule(region, 'retrofit bulbs')?.text ?? '';
+  return `This is its current alone. Whether the beam is right, or dazzles, is seen at a wall before and after. ${law}`;
 }
 
 const SEEN: Partial<Record<TrialResult, string>> = {

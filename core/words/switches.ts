@@ -11,6 +11,14 @@ const WORDS: Record<LightSwitch, string> = {
   'dipped-beam': 'key and lights on',
   'main-beam': 'key, lights and main beam on',
   door: 'a door open',
+  lid: 'its lid or flap open',
+  'lamp-switch': 'its own switch on',
+  daytime: 'key on, lights off',
+  'cornering-left': 'key and lights on, left turn',
+  'cornering-right': 'key and lights on, right turn',
+  cornering: 'key and lights on, turn',
+  work: 'work lamps on',
+  beacon: 'beacon on',
   key: 'key on, engine off',
 };
 

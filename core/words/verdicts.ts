@@ -153,7 +153,8 @@ function againstBand(
 }
 
 /** ` with lights and brake on`, or nothing. */
-export function companyWords({ lights, brake }: Company): string {
+export function companyWords({ lights, brake, turning }: Company): string {
+  if (turning) return ' while its side turns';
   if (lights && brake) return ' with lights and brake on';
   return lights ? ' with the lights on' : brake ? ' with the brake on' : '';
 }

@@ -135,6 +135,10 @@ const controls: fc.Arbitrary<Controls> = fc.record({
   fog: often(2),
   mainBeam: often(2),
   doors: often(2),
+  lids: often(2),
+  lampSwitches: often(2),
+  work: often(2),
+  beacon: often(2),
   dimmed: often(2),
 });
 

@@ -6,6 +6,7 @@ import type { Bulb } from '../../core/model/bulb.ts';
 import type { Job } from '../../core/model/job.ts';
 import { newJob } from '../../core/model/newJob.ts';
 import type { LedPart, Shelf } from '../../core/model/part.ts';
+import type { DaytimeBeside } from '../../core/model/vehicle/circuit.ts';
 import type { FlasherKind } from '../../core/model/vehicle/flasher.ts';
 import { fuseRating } from '../../core/model/vehicle/fuseRating.ts';
 import type { Vehicle, VehicleKind } from '../../core/model/vehicle/vehicle.ts';
@@ -67,10 +68,14 @@ export function everyTruth(job: Job): Job[] {
   const wirings = open ? (['standard', 'ck'] as const) : [undefined];
   const builds = kinds.flatMap((kind) =>
     outputs(kind).flatMap((layout) =>
-      wirings.flatMap((wiring) => [true, false].map((yes) => ({ kind, layout, wiring, yes }))),
+      wirings.flatMap((wiring) =>
+        daytimes(job, kind).flatMap((day) =>
+          [true, false].map((yes) => ({ kind, layout, wiring, day, yes })),
+        ),
+      ),
     ),
   );
-  return builds.map(({ kind, layout, wiring, yes }) => {
+  return builds.map(({ kind, layout, wiring, day, yes }) => {
     const mine: Job = { ...job, vehicle: structuredClone(job.vehicle) };
     const { vehicle } = mine;
     if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
@@ -83,6 +88,7 @@ export function everyTruth(job: Job): Job[] {
       delete fuse.assumed;
     }
     if (wiring) for (const lamp of vehicle.lamps) if (isWedge(lamp.base)) lamp.socketWiring ??= wiring;
+    if (day) sayDay(vehicle, day);
     // A fresh layout is drawn as is usual: as it is, its circuits and what a cure says of them may be others.
     if (layout) setTurnOutputs(vehicle, layout);
     tellTurnsAnew(mine, job.vehicle);
@@ -102,6 +108,34 @@ export function everyTruth(job: Job): Job[] {
     if (yes) readBrake(vehicle);
     return mine;
   });
+}
+
+/** What converted daytime running lamps may do beside the lights and the turn of their side: only an output can dim them. */
+function daytimes(
+  { vehicle, chosen }: Job,
+  kind: FlasherKind,
+): (readonly [DaytimeBeside, DaytimeBeside] | null)[] {
+  const asked = vehicle.circuits.some(
+    (circuit) => circuit.kind === 'daytime-running' && circuit.feeds.some(({ lampId }) => chosen[lampId]),
+  );
+  if (!asked) return [null];
+  const beside: readonly DaytimeBeside[] =
+    kind === 'controller' ? ['off', 'dimmed', 'same'] : ['off', 'same'];
+  return beside.flatMap((lights) => beside.map((turning) => [lights, turning] as const));
+}
+
+function sayDay(
+  { circuits, flasher }: Vehicle,
+  [lights, turning]: readonly [DaytimeBeside, DaytimeBeside],
+): void {
+  for (const circuit of circuits) {
+    if (circuit.kind !== 'daytime-running') continue;
+    circuit.daytime = { lights, turning };
+    const output =
+      flasher.kind === 'controller' && flasher.outputs.find((each) => each.circuitId === circuit.id);
+    if (output && (lights === 'dimmed' || turning === 'dimmed'))
+      output.pwm = { to: 'dim', hertz: 120, duty: 0.15 };
+  }
 }
 
 /** A control unit on the third brake lamp, or on the stop lamps where there is none, where such a thing is met at all. */

@@ -61,9 +61,23 @@ describe('a fresh job nobody has looked at', () => {
   it.each(LAYOUTS)(
     'has no steady circuit that holds by what nobody has looked at: $kind $region $year',
     (layout) => {
-      for (const lamps of ['stop-tail', 'third-brake']) walkSteady(layout, lamps);
+      for (const lamps of ['stop-tail', 'third-brake', 'daytime-running']) walkSteady(layout, lamps);
     },
   );
+});
+
+it.each<[string, Layout]>([
+  ['a car', { kind: 'car', region: 'UN', year: 2014 }],
+  ['a minibus', { kind: 'minibus', region: 'UN', year: 2014 }],
+])('%s with daytime running lamps of which nobody knows whether they are dimmed', (_, layout) => {
+  const { job } = freshJob(layout, 'daytime-running', PLAIN, DEMO_SHELF);
+  expect(Object.keys(job.chosen)).toEqual(['daytime-running-left', 'daytime-running-right']);
+  const ways = everyTruth(job).map(({ vehicle }) => {
+    const { lights, turning } = vehicle.circuits.find(({ daytime }) => daytime)?.daytime ?? {};
+    return `${lights} ${turning}`;
+  });
+  expect(new Set(ways).size).toBe(9);
+  walkSteady(layout, 'daytime-running');
 });
 
 function walkSteady(layout: Layout, lamps: string): void {

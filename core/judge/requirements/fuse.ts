@@ -41,6 +41,10 @@ function heaviest({ hazardSwitch, circuits }: Vehicle): Controls[] {
     reverse: true,
     fog: true,
     doors: true,
+    lids: true,
+    lampSwitches: true,
+    work: true,
+    beacon: true,
   };
   const flashing: Controls[] = hazardSwitch
     ? [{ ...all, hazard: true }]
@@ -50,7 +54,14 @@ function heaviest({ hazardSwitch, circuits }: Vehicle): Controls[] {
       ];
   const resting = circuits.some((circuit) => circuit.stopFuseId !== undefined) ? [all] : [];
   const beams = circuits.some((circuit) => circuit.kind === 'main-beam');
-  return [...flashing, ...resting].flatMap((each) => (beams ? [each, { ...each, mainBeam: true }] : [each]));
+  // Daytime running lamps may be off with the lights, and cornering lamps are with hazard.
+  const day = circuits.some((circuit) => circuit.kind === 'daytime-running')
+    ? [{ ...all, lights: false }]
+    : [];
+  const bends = circuits.flatMap(({ kind, side }) => (kind === 'cornering' ? [{ ...all, turn: side }] : []));
+  return [...flashing, ...resting, ...day, ...bends].flatMap((each) =>
+    beams && each.lights ? [each, { ...each, mainBeam: true }] : [each],
+  );
 }
 
 /**

@@ -15,11 +15,23 @@ export const CircuitKind = z.enum([
   'rear-fog',
   'dipped-beam',
   'main-beam',
+  'daytime-running',
+  'cornering',
+  'work',
+  'beacon',
   'interior',
   'dash',
   'charge',
 ]);
 export type CircuitKind = z.infer<typeof CircuitKind>;
+
+/** What lights an inside lamp: any door, the lid or flap it is behind, or its own switch. */
+export const WorkedBy = z.enum(['door', 'lid', 'lamp-switch']);
+export type WorkedBy = z.infer<typeof WorkedBy>;
+
+/** What becomes of a daytime running lamp beside something else: it goes off, is pulsed to a part of its light, or stays as it is. */
+export const DaytimeBeside = z.enum(['off', 'dimmed', 'same']);
+export type DaytimeBeside = z.infer<typeof DaytimeBeside>;
 
 /** A wire on which a control unit reads whether a stop lamp's cold filament still ties it to earth. */
 export const SenseInput = z.strictObject({
@@ -63,6 +75,10 @@ export const Circuit = z.strictObject({
   watched: z.boolean().nullable().optional(),
   /** a tail circuit on an output that goes to full with the brake: one filament for both */
   fullWithBrake: z.boolean().optional(),
+  /** of an inside circuit: what lights it; any door where left out */
+  workedBy: WorkedBy.optional(),
+  /** of daytime running lamps: what they do with the lights on, and while their own side turns; null where nobody has looked */
+  daytime: z.strictObject({ lights: DaytimeBeside.nullable(), turning: DaytimeBeside.nullable() }).optional(),
   sense: SenseInput.optional(),
   /** a dash circuit's dimmer at its darkest, ohms in series */
   dimmerOhms: Ohms.optional(),

@@ -40,6 +40,8 @@ export interface QuickOutcome {
   /** what was seen, where that is the answer */
   seen: TrialResult | null;
   turns: boolean;
+  /** it is about shaped beams */
+  beam: boolean;
   /** the way that is worst off */
   worst: Spoken | null;
   /** the rates to expect, flashes a minute; null for lamps that do not flash */

@@ -1,5 +1,5 @@
 import { capital } from '../../formatting/format.ts';
-import type { Circuit, CircuitKind } from '../../model/vehicle/circuit.ts';
+import type { Circuit, CircuitKind, WorkedBy } from '../../model/vehicle/circuit.ts';
 import type { ControllerOutput } from '../../model/vehicle/flasher.ts';
 import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
 import { MOST_FEEDS } from '../../model/vehicle/mostFeeds.ts';
@@ -12,10 +12,12 @@ import { VehicleEditError } from './vehicleEditError.ts';
 export interface LampFunction {
   kind: CircuitKind;
   input: LampInput;
+  /** of an inside lamp: what lights it; any door where left out */
+  workedBy?: WorkedBy;
 }
 
 /** Circuits that every side has one of; the others serve the whole vehicle. */
-const BY_SIDE: readonly CircuitKind[] = ['turn', 'tail', 'marker'];
+const BY_SIDE: readonly CircuitKind[] = ['turn', 'tail', 'marker', 'daytime-running', 'cornering'];
 
 const NAMES: Record<CircuitKind, string> = {
   turn: 'turn',
@@ -29,6 +31,10 @@ const NAMES: Record<CircuitKind, string> = {
   'rear-fog': 'Rear fog',
   'dipped-beam': 'Dipped beam',
   'main-beam': 'Main beam',
+  'daytime-running': 'daytime running',
+  cornering: 'cornering',
+  work: 'Work lamps',
+  beacon: 'Beacon',
   interior: 'Interior',
   dash: 'Dash lighting',
   charge: 'Charge lamp',
@@ -43,6 +49,10 @@ const FUSES: Partial<Record<CircuitKind, { id: string; name: string; amps: numbe
   'rear-fog': { id: 'rear-fog-fuse', name: 'rear fog fuse', amps: 10 },
   'dipped-beam': { id: 'dipped-fuse', name: 'dipped beam fuse', amps: 15 },
   'main-beam': { id: 'main-beam-fuse', name: 'main beam fuse', amps: 15 },
+  'daytime-running': { id: 'daytime-fuse', name: 'daytime running fuse', amps: 10 },
+  cornering: { id: 'cornering-fuse', name: 'cornering fuse', amps: 10 },
+  work: { id: 'work-fuse', name: 'work lamp fuse', amps: 15 },
+  beacon: { id: 'beacon-fuse', name: 'beacon fuse', amps: 10 },
   interior: { id: 'interior-fuse', name: 'interior fuse', amps: 10 },
   charge: { id: 'dash-fuse', name: 'dash fuse', amps: 10 },
 };
@@ -74,8 +84,10 @@ export function bladeFuse(id: string, name: string, amps: number): Fuse {
 /** What a lamp does now, its bright filament first. */
 export function lampFunctions(vehicle: Vehicle, lampId: string): LampFunction[] {
   return vehicle.circuits
-    .flatMap(({ kind, feeds }) =>
-      feeds.filter((feed) => feed.lampId === lampId).map(({ input }) => ({ kind, input })),
+    .flatMap(({ kind, feeds, workedBy }) =>
+      feeds
+        .filter((feed) => feed.lampId === lampId)
+        .map(({ input }) => ({ kind, input, ...(workedBy ? { workedBy } : {}) })),
     )
     .toSorted((a, b) => Number(a.input === 'dim') - Number(b.input === 'dim'));
 }
@@ -93,11 +105,12 @@ export function setLampFunctions(vehicle: Vehicle, lamp: Lamp, functions: readon
     circuit.feeds = circuit.feeds.filter(
       (feed) =>
         feed.lampId !== lamp.id ||
-        functions.some((each) => isCircuitFor(circuit, lamp, each.kind) && each.input === feed.input),
+        functions.some((each) => isCircuitFor(circuit, lamp, each) && each.input === feed.input),
     );
   }
-  for (const { kind, input } of functions) {
-    const circuit = circuitFor(vehicle, lamp, kind);
+  for (const work of functions) {
+    const { input } = work;
+    const circuit = circuitFor(vehicle, lamp, work);
     if (circuit.feeds.some((feed) => feed.lampId === lamp.id && feed.input === input)) continue;
     if (circuit.feeds.length >= MOST_FEEDS)
       throw new VehicleEditError(
@@ -126,10 +139,20 @@ function sideFor(lamp: Lamp, kind: CircuitKind): Side | null {
   return lamp.side === 'centre' ? (kind === 'turn' ? 'left' : null) : lamp.side;
 }
 
-function isCircuitFor(circuit: Circuit, lamp: Lamp, kind: CircuitKind): boolean {
-  if (circuit.kind !== kind) return false;
+function isCircuitFor(circuit: Circuit, lamp: Lamp, { kind, workedBy = 'door' }: LampFunction): boolean {
+  if (circuit.kind !== kind || (circuit.workedBy ?? 'door') !== workedBy) return false;
+  // One door opens all of them; each lid and each switch has a contact of its own.
+  if (workedBy !== 'door')
+    return (
+      circuit.feeds.length === 0 || circuit.feeds.some(({ lampId }) => stemOf(lampId) === stemOf(lamp.id))
+    );
   // A moped has one tail circuit for both sides, a van may have one for each.
   return circuit.side === null || circuit.side === sideFor(lamp, kind);
+}
+
+/** `map` of `map-left` and of `map-2`: lamps that were added together. */
+function stemOf(lampId: string): string {
+  return lampId.replace(/-(left|right)$/, '').replace(/-\d+$/, '');
 }
 
 function isAtEnd({ lamps }: Vehicle, { feeds }: Circuit, { end }: Lamp): boolean {
@@ -137,19 +160,25 @@ function isAtEnd({ lamps }: Vehicle, { feeds }: Circuit, { end }: Lamp): boolean
   return feeds.some(({ lampId }) => isRear(lamps.find(({ id }) => id === lampId)?.end) === isRear(end));
 }
 
-function circuitFor(vehicle: Vehicle, lamp: Lamp, kind: CircuitKind): Circuit {
-  const known = vehicle.circuits.filter((circuit) => isCircuitFor(circuit, lamp, kind));
+function circuitFor(vehicle: Vehicle, lamp: Lamp, work: LampFunction): Circuit {
+  const { kind, workedBy = 'door' } = work;
+  const known = vehicle.circuits.filter((circuit) => isCircuitFor(circuit, lamp, work));
   // Of outputs a corner it is the one of its own end.
   const near = known.find((circuit) => isAtEnd(vehicle, circuit, lamp)) ?? known[0];
   if (near) return near;
   const side = sideFor(lamp, kind);
   const circuit: Circuit = {
     id: freeId(
-      side === null ? kind : `${kind}-${side}`,
+      workedBy !== 'door' ? `${stemOf(lamp.id)}-lamp` : side === null ? kind : `${kind}-${side}`,
       vehicle.circuits.map((each) => each.id),
     ),
     kind,
-    name: side === null ? capital(NAMES[kind]) : `${capital(side)} ${NAMES[kind]}`,
+    name:
+      workedBy !== 'door'
+        ? lamp.name.replace(/ (left|right)$/, '')
+        : side === null
+          ? capital(NAMES[kind])
+          : `${capital(side)} ${NAMES[kind]}`,
     side,
     feeds: [],
     from: sourceFor(vehicle, kind),
@@ -158,6 +187,8 @@ function circuitFor(vehicle: Vehicle, lamp: Lamp, kind: CircuitKind): Circuit {
     // The current of a 2 W lamp starts most alternators; the rotor is a few ohms when cold (typical).
     ...(kind === 'charge' ? { excite: { amps: 0.12 * (12 / vehicle.systemVolts), rotorOhms: 4 } } : {}),
     ...(kind === 'dash' ? { dimmerOhms: 12 } : {}),
+    ...(workedBy === 'door' ? {} : { workedBy }),
+    ...(kind === 'daytime-running' ? { daytime: { lights: null, turning: null } } : {}),
     ...(mayBeWatched(vehicle, kind) ? { watched: null } : {}),
   };
   vehicle.circuits.push(circuit);
@@ -198,10 +229,16 @@ export function setFuseRead(vehicle: Vehicle, fuseId: string, amps: number): voi
 /** Circuits a body controller does not look after: nobody is warned of a dead reading lamp. */
 const UNWATCHED: readonly CircuitKind[] = ['interior', 'dash', 'charge', 'marker'];
 
+/** What takes capsules hangs on stronger outputs than signal lamps do (typical). */
+const STRONG: readonly CircuitKind[] = ['front-fog', 'dipped-beam', 'main-beam', 'cornering', 'work'];
+
 /** A controller's output for a circuit, watched as most are; its thresholds are assumed until something is seen. */
 export function outputFor(circuit: Circuit): ControllerOutput {
-  const base = { circuitId: circuit.id, onOhms: 0.02, limitAmps: 10, retries: 3, blankingSeconds: 0.12 };
-  if (circuit.kind === 'interior') return { ...base, fadeSeconds: 0.8, blankingSeconds: 1 };
+  const limitAmps = STRONG.includes(circuit.kind) ? 25 : 10;
+  const base = { circuitId: circuit.id, onOhms: 0.02, limitAmps, retries: 3, blankingSeconds: 0.12 };
+  // What a door or lid lights a body computer fades; a lamp's own switch is a contact in its feed.
+  if (circuit.kind === 'interior')
+    return circuit.workedBy === 'lamp-switch' ? base : { ...base, fadeSeconds: 0.8, blankingSeconds: 1 };
   if (UNWATCHED.includes(circuit.kind)) return base;
   return { ...base, watch: typicalWatch(circuit) };
 }

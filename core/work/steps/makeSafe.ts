@@ -28,7 +28,18 @@ export interface MakeSafe {
 }
 
 /** Road lamps whose function must work before a vehicle moves. */
-const ROAD = new Set(['turn', 'stop', 'third-brake', 'tail', 'marker', 'plate', 'dipped-beam', 'rear-fog']);
+const ROAD = new Set([
+  'turn',
+  'stop',
+  'third-brake',
+  'tail',
+  'marker',
+  'plate',
+  'dipped-beam',
+  'rear-fog',
+  'daytime-running',
+  'cornering',
+]);
 
 /**
  * What is to be insulated, put back and looked at so that a vehicle can leave in the middle of the work, and what must not

@@ -1,4 +1,4 @@
-import type { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
+import type { CircuitKind, WorkedBy } from '../../../core/model/vehicle/circuit.ts';
 import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
 import type { Controls } from '../../../core/simulation/controls.ts';
 
@@ -8,11 +8,21 @@ export interface PanelSwitch {
   letter: string;
 }
 
-const LIT_BY_LIGHTS: readonly CircuitKind[] = ['tail', 'marker', 'plate', 'dash', 'dipped-beam', 'main-beam'];
+const LIT_BY_LIGHTS: readonly CircuitKind[] = [
+  'tail',
+  'marker',
+  'plate',
+  'dash',
+  'dipped-beam',
+  'main-beam',
+  'cornering',
+];
 
 /** The switches this vehicle has besides key and stalk, with the key that works each. */
 export function switchesOf(vehicle: Vehicle): PanelSwitch[] {
   const has = (...kinds: CircuitKind[]) => vehicle.circuits.some((circuit) => kinds.includes(circuit.kind));
+  const opensBy = (by: WorkedBy) =>
+    vehicle.circuits.some(({ kind, workedBy = 'door' }) => kind === 'interior' && workedBy === by);
   const stops =
     has('stop', 'third-brake') ||
     vehicle.circuits.some((circuit) => circuit.fullWithBrake || circuit.stopFuseId !== undefined);
@@ -23,7 +33,11 @@ export function switchesOf(vehicle: Vehicle): PanelSwitch[] {
     { control: 'reverse', label: 'Reverse', letter: 'V', there: has('reverse') },
     { control: 'fog', label: 'Fog', letter: 'F', there: has('front-fog', 'rear-fog') },
     { control: 'mainBeam', label: 'Main beam', letter: 'J', there: has('main-beam') },
-    { control: 'doors', label: 'Door', letter: 'D', there: has('interior') },
+    { control: 'work', label: 'Work lamps', letter: 'O', there: has('work') },
+    { control: 'beacon', label: 'Beacon', letter: 'E', there: has('beacon') },
+    { control: 'doors', label: 'Door', letter: 'D', there: opensBy('door') },
+    { control: 'lids', label: 'Boot, flaps', letter: 'I', there: opensBy('lid') },
+    { control: 'lampSwitches', label: 'At the lamps', letter: 'S', there: opensBy('lamp-switch') },
     {
       control: 'dimmed',
       label: 'Dim dash',

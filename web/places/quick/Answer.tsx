@@ -8,6 +8,7 @@ import { isSingle, type QuickQuestion } from '../../../core/quick/question.ts';
 import { wordsOfLook } from '../../../core/words/looks.ts';
 import { type QuickWords, wordsOfAnswer } from '../../../core/words/quick.ts';
 import { keepQuickJob } from '../../store/quickJobs.ts';
+import { Caution } from '../../ui/Caution.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { offerUndo } from '../../ui/offerUndo.tsx';
@@ -49,6 +50,7 @@ export function Answer({ question, at, shelf, turning, onChange }: AnswerProps) 
             {words.contradiction}
           </p>
         )}
+        {words.mind && <Caution>{words.mind}</Caution>}
         {question.trials.length > 0 && (
           <ul className={classes.seen} aria-label="What was seen">
             {question.trials.map((trial, index) => (

@@ -1,10 +1,10 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { findBulbs } from '../../../core/catalogue/bulbs.ts';
-import { isCapsule, nearWords } from '../../../core/catalogue/nearBulbs.ts';
+import { nearWords } from '../../../core/catalogue/nearBulbs.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
-import { bulbChoices } from '../../../core/quick/bulbChoices.ts';
-import type { QuickQuestion } from '../../../core/quick/question.ts';
+import { bulbChoices, mayTake, notForThem } from '../../../core/quick/bulbChoices.ts';
+import type { QuickLamps, QuickQuestion } from '../../../core/quick/question.ts';
 import { possibleVolts } from '../../../core/quick/quickJob.ts';
 import { bulbWatts } from '../../../core/words/bulbs.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
@@ -26,7 +26,7 @@ export function BulbTiles({
     typed.trim() === ''
       ? null
       : findBulbs(typed)
-          .filter((bulb) => volts.includes(bulb.systemVolts) && !isCapsule(bulb))
+          .filter((bulb) => volts.includes(bulb.systemVolts) && mayTake(question.lamps, bulb))
           .slice(0, MOST_FOUND);
   return (
     <>
@@ -45,7 +45,7 @@ export function BulbTiles({
             </span>
           </button>
         ))}
-        {found?.length === 0 && <p>{noneWords(typed)}</p>}
+        {found?.length === 0 && <p>{noneWords(typed, question.lamps)}</p>}
         <button type="button" className={classes.tile} onClick={() => onTake(null, false)}>
           I don’t know
         </button>
@@ -69,9 +69,8 @@ function inWords(bulb: Bulb): string {
 }
 
 /** Why no tile is shown for what was typed, and what to do. */
-function noneWords(typed: string): string {
+function noneWords(typed: string, lamps: QuickLamps): string {
   const [known] = findBulbs(typed);
-  if (known && isCapsule(known))
-    return `${known.names[0]} is a capsule of headlamps and fog lamps: no signal lamp takes it. Take the picture that looks like yours.`;
+  if (known && !mayTake(lamps, known)) return notForThem(lamps, known);
   return `No bulb is called that. ${nearWords(typed)} Take the picture that looks like it.`;
 }
