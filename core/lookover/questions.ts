@@ -7,6 +7,7 @@ import { TurnOutputs, type Vehicle, type VehicleFacts, type VehicleKind } from '
 import { leaveOutputsOpen, setFlasher } from '../presets/flashers.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { typicalBulbCheck } from '../vehicle/edit/bulbCheck.ts';
+import { setDaytime } from '../vehicle/edit/daytime.ts';
 import { forgetWhatIsGone, tellTurnsAnew } from '../vehicle/edit/jobEdits.ts';
 import { isInside, settleWatch } from '../vehicle/edit/openWatch.ts';
 import { distinctLayouts, setTurnOutputs, turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
@@ -178,7 +179,12 @@ export function answerQuestion(job: Job, id: QuestionId, answer: string): void {
       break;
     case 'daytime-lights':
     case 'daytime-turning':
-      sayDaytime(vehicle, id === 'daytime-lights' ? 'lights' : 'turning', answer);
+      setDaytime(
+        vehicle,
+        id === 'daytime-lights' ? 'lights' : 'turning',
+        DaytimeBeside.safeParse(answer).data ?? null,
+        true,
+      );
       break;
     case 'gearbox':
       setFact(facts, 'gearbox', answer === 'manual' || answer === 'automatic' ? answer : undefined);
@@ -248,14 +254,6 @@ function answerOutputs(job: Job, answer: string): void {
   delete vehicle.facts?.turnOutputs;
   tellTurnsAnew(job, before);
   forgetWhatIsGone(job);
-}
-
-/** What the daytime running lamps were seen to do beside something else; open again where the answer is taken back. */
-function sayDaytime({ circuits }: Vehicle, beside: 'lights' | 'turning', answer: string): void {
-  const seen = DaytimeBeside.safeParse(answer).data ?? null;
-  for (const circuit of circuits)
-    if (circuit.kind === 'daytime-running')
-      circuit.daytime = { lights: null, turning: null, ...circuit.daytime, [beside]: seen };
 }
 
 /** A copy that stays as it is when a draft is changed. */

@@ -1,15 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { freshJob } from '../../tests/walk/freshJob.ts';
 import { cureBoard } from '../cures/board/board.ts';
 import { vehicleProblems } from '../formats/vehicleProblems.ts';
 import { Judge } from '../judge/judge.ts';
+import { answerQuestion } from '../lookover/questions.ts';
 import type { Job } from '../model/job.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
 import { possibleFlashers } from '../presets/flashers.ts';
+import { CONTROLS_OFF, dutyOf, outputOf, wanted } from '../simulation/controls.ts';
 import { eitherOf } from './union.ts';
 import { curedState, vehicleState, verdictsOf } from './verdicts.ts';
-import { waysOf } from './ways.ts';
+import { buildUnknowns, waysOf } from './ways.ts';
 
 const van = demoJob('library-route-3');
 const open: Job = {
@@ -47,6 +50,45 @@ describe('the ways a job may be', () => {
       expect(lamps).toBe(repeaters ? 3 : 2);
     }
     expect(open.vehicle.flasher.kind).toBe('watching-relay');
+  });
+
+  it('are dimmed daytime lamps and such as stay, as long as nobody has looked, and only where a controller feeds them', () => {
+    const { job, shelf } = freshJob(
+      { kind: 'car', region: 'UN', year: 2014 },
+      'daytime-running',
+      { kind: 'plain', watts: 3, forVolts: null },
+      DEMO_SHELF,
+    );
+    const duties = (of: Job) =>
+      waysOf(of, shelf).map(({ job: { vehicle }, flasher }) => {
+        const circuit = vehicle.circuits.find(({ kind }) => kind === 'daytime-running');
+        if (!circuit) throw new Error('it has none');
+        const panel = { ...CONTROLS_OFF, key: 'on', lights: true } as const;
+        return `${flasher} ${wanted(circuit, panel)} ${dutyOf(circuit, outputOf(vehicle, circuit), panel, 12)}`;
+      });
+    expect(new Set(duties(job))).toEqual(
+      new Set([
+        'controller true 1',
+        'controller true 0.15',
+        ...(job.vehicle.facts?.flashers ?? [])
+          .filter((kind) => kind !== 'controller')
+          .map((kind) => `${kind} true 1`),
+      ]),
+    );
+    expect(buildUnknowns(job, shelf)).toContainEqual({ what: 'daytime-not-seen' });
+    const seen = structuredClone(job);
+    answerQuestion(seen, 'daytime-lights', 'off');
+    answerQuestion(seen, 'daytime-turning', 'same');
+    expect(new Set(duties(seen).map((each) => each.split(' ')[1]))).toEqual(new Set(['false']));
+    expect(buildUnknowns(seen, shelf)).not.toContainEqual({ what: 'daytime-not-seen' });
+    // Seen to be dimmed, it is judged in that state too: at a part of its light, and of its current.
+    answerQuestion(seen, 'flasher', 'controller');
+    answerQuestion(seen, 'daytime-lights', 'dimmed');
+    const judge = Judge.of(seen, shelf, 'leds');
+    const left = seen.vehicle.circuits.find(({ id }) => id === 'daytime-running-left');
+    if (!left) throw new Error('it has none');
+    left.watched = true;
+    expect(judge.circuit(left).points.map(({ company }) => company.lights)).toContain(true);
   });
 
   it('leave out a cure that cannot be fitted there', () => {

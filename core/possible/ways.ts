@@ -8,7 +8,6 @@ import { CURE_KINDS } from '../model/cureKinds/kinds.ts';
 import type { VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -18,6 +17,7 @@ import { outputOf } from '../simulation/controls.ts';
 import { ledOf } from '../simulation/fitment.ts';
 import { retuneWatchers } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
+import { openDaytime, setDaytime } from '../vehicle/edit/daytime.ts';
 import { distinctLayouts, ofTurnsAnew, setTurnOutputs } from '../vehicle/edit/turnOutputs.ts';
 import { couldBe } from './seen.ts';
 
@@ -94,7 +94,7 @@ function waysWith(job: Job, shelves: readonly Shelf[]): Way[] {
     kind === 'controller' && facts?.turnOutputs ? distinctLayouts(job.vehicle, facts.turnOutputs) : [null];
   const wirings: readonly Build['sockets'][] =
     openSockets(job, shelves[0] ?? []).length > 0 ? ['standard', 'ck'] : [null];
-  const dims = openDaytime(job, shelves[0] ?? []);
+  const dims = isDaytimeOpen(job, shelves[0] ?? []);
   const days = (kind: FlasherKind): readonly Build['daytime'][] =>
     kind === 'controller' && dims ? ['same', 'dimmed'] : [null];
   const builds = kinds.flatMap((kind) =>
@@ -140,31 +140,12 @@ export function openSockets(job: Job, shelf: Shelf): Lamp[] {
 }
 
 /** Whether a daytime running lamp is converted of which nobody has looked whether it is dimmed: only an output can do that. */
-function openDaytime(job: Job, shelf: Shelf): boolean {
-  return job.vehicle.circuits.some(
+function isDaytimeOpen({ vehicle, ...job }: Job, shelf: Shelf): boolean {
+  return openDaytime(vehicle).some(
     (circuit) =>
-      circuit.kind === 'daytime-running' &&
-      isOpenDay(circuit) &&
-      outputOf(job.vehicle, circuit)?.notPulsed !== true &&
-      circuit.feeds.some(({ lampId }) => ledOf(job, shelf, lampId) !== null),
+      outputOf(vehicle, circuit)?.notPulsed !== true &&
+      circuit.feeds.some(({ lampId }) => ledOf({ vehicle, ...job }, shelf, lampId) !== null),
   );
-}
-
-const isOpenDay = ({ daytime }: Pick<Circuit, 'daytime'>) =>
-  daytime === undefined || daytime.lights === null || daytime.turning === null;
-
-/** Pulses such a lamp is usually dimmed by (typical, from memory). */
-const DIMMED = { to: 'dim', hertz: 120, duty: 0.15 } as const;
-
-/** Daytime running lamps nobody has looked at, as they are on one way. */
-function sayDaytime(vehicle: Vehicle, daytime: 'same' | 'dimmed'): void {
-  for (const circuit of vehicle.circuits) {
-    if (circuit.kind !== 'daytime-running' || !isOpenDay(circuit)) continue;
-    const { lights, turning } = circuit.daytime ?? { lights: null, turning: null };
-    circuit.daytime = { lights: lights ?? daytime, turning: turning ?? daytime };
-    const output = outputOf(vehicle, circuit);
-    if (output && daytime === 'dimmed') output.pwm ??= DIMMED;
-  }
 }
 
 /** What nobody has looked at of how a vehicle is built. */
@@ -177,7 +158,7 @@ export function buildUnknowns(job: Job, shelf: Shelf): Unknown[] {
     facts?.turnOutputs && !flashers && { what: 'outputs-not-seen' },
     lamps.length > 0 && { what: 'sockets-not-seen', lamps },
     (flasher.kind === 'controller' || facts?.flashers?.includes('controller')) &&
-      openDaytime(job, shelf) && { what: 'daytime-not-seen' },
+      isDaytimeOpen(job, shelf) && { what: 'daytime-not-seen' },
     facts?.repeatersAssumed && { what: 'repeaters-assumed' },
     facts?.pilotAssumed && { what: 'pilot-assumed' },
   ];
@@ -237,7 +218,8 @@ function vehicleBuilt(as: Vehicle, build: Build): Vehicle {
   if (vehicle.flasher.kind !== kind) setFlasher(vehicle, kind);
   if (outputs !== null) setTurnOutputs(vehicle, outputs);
   if (!repeaters) takeRepeatersOff(vehicle);
-  if (daytime) sayDaytime(vehicle, daytime);
+  if (daytime)
+    for (const beside of ['lights', 'turning'] as const) setDaytime(vehicle, beside, daytime, false);
   if (sockets)
     for (const lamp of vehicle.lamps) if (mayBeCk(vehicle.region, lamp.base)) lamp.socketWiring ??= sockets;
   return vehicle;

@@ -1,8 +1,12 @@
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import { layoutEntries, startingVehicle } from '../../core/presets/startingLayout.ts';
+import { setDaytime } from '../../core/vehicle/edit/daytime.ts';
 import { setTurnOutputs } from '../../core/vehicle/edit/turnOutputs.ts';
 
 const KIND = { kind: 'car', year: 2016, region: 'UN' } as const;
+
+/** Lamps inside that are offered unticked, and it has. */
+const INSIDE: ReadonlySet<string> = new Set(['boot', 'glove-box', 'map']);
 
 /** Lamps that left the works with LEDs, sealed in, and what a clamp showed of them, A. */
 const BORN: Readonly<Record<string, number>> = {
@@ -21,13 +25,15 @@ function fieldfare(): Vehicle {
     name: 'Fieldfare 5, pool car',
     model: 'Fieldfare 5',
     systemVolts: 12,
-    entries: layoutEntries(KIND).filter(({ usual }) => usual),
+    entries: layoutEntries(KIND).filter(({ id, usual }) => usual || INSIDE.has(id)),
     flasher: 'controller',
   });
   delete vehicle.facts?.turnOutputs;
   setTurnOutputs(vehicle, 'corner');
   for (const circuit of vehicle.circuits)
-    if (circuit.watched === null) circuit.watched = circuit.kind !== 'interior';
+    if (circuit.watched === null) circuit.watched = circuit.kind !== 'interior' || circuit.workedBy === 'lid';
+  setDaytime(vehicle, 'lights', 'dimmed', true);
+  setDaytime(vehicle, 'turning', 'off', true);
   for (const lamp of vehicle.lamps) {
     const amps = BORN[lamp.id];
     if (amps !== undefined) lamp.works = { sealed: true, amps, faultLine: false };

@@ -36,8 +36,8 @@ export function switchesOf(vehicle: Vehicle): PanelSwitch[] {
     { control: 'work', label: 'Work lamps', letter: 'O', there: has('work') },
     { control: 'beacon', label: 'Beacon', letter: 'E', there: has('beacon') },
     { control: 'doors', label: 'Door', letter: 'D', there: opensBy('door') },
-    { control: 'lids', label: 'Boot, flaps', letter: 'I', there: opensBy('lid') },
-    { control: 'lampSwitches', label: 'At the lamps', letter: 'S', there: opensBy('lamp-switch') },
+    { control: 'lids', label: 'Lids', letter: 'I', there: opensBy('lid') },
+    { control: 'lampSwitches', label: 'At lamps', letter: 'S', there: opensBy('lamp-switch') },
     {
       control: 'dimmed',
       label: 'Dim dash',

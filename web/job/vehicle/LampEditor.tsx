@@ -2,7 +2,7 @@ import { Button, NativeSelect } from '@mantine/core';
 import { BASES, baseRecord } from '../../../core/catalogue/bases.ts';
 import { BULBS } from '../../../core/catalogue/bulbs.ts';
 import type { Job } from '../../../core/model/job.ts';
-import { CircuitKind } from '../../../core/model/vehicle/circuit.ts';
+import { CircuitKind, WorkedBy } from '../../../core/model/vehicle/circuit.ts';
 import type { Lamp, Lens } from '../../../core/model/vehicle/lamp.ts';
 import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
@@ -26,6 +26,11 @@ import classes from './VehicleEditor.module.css';
 
 /** The choice of one filament that is turn and stop lamp at once. */
 const STOP_TURN = 'turn+stop';
+const WORKED_BY: readonly { value: WorkedBy; label: string }[] = [
+  { value: 'door', label: 'any door' },
+  { value: 'lid', label: 'its lid or flap' },
+  { value: 'lamp-switch', label: 'a switch of its own' },
+];
 const LENSES: Record<Lens, string> = {
   clear: 'clear',
   amber: 'amber',
@@ -85,7 +90,8 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
   const dim = functions.find((each) => each.input === 'dim')?.kind ?? '';
   const isPilot = vehicle.pilot?.lampId === lamp.id;
   const both = stopsAndTurns(vehicle, lamp.id);
-  const setWork = (mainKind: string, dimKind: string) => {
+  const workedBy = functions.find((each) => each.input === 'main')?.workedBy ?? 'door';
+  const setWork = (mainKind: string, dimKind: string, by: WorkedBy = 'door') => {
     const stops = mainKind === STOP_TURN;
     const wanted: LampFunction[] = [];
     for (const [kind, input] of [
@@ -93,7 +99,12 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
       [dimKind, 'dim'],
     ] as const) {
       const known = CircuitKind.safeParse(kind);
-      if (known.success) wanted.push({ kind: known.data, input });
+      if (known.success)
+        wanted.push({
+          kind: known.data,
+          input,
+          ...(known.data === 'interior' && by !== 'door' ? { workedBy: by } : {}),
+        });
     }
     change('other work', (draft, lampId) => {
       changeStopTurnOf(draft, lampId, false);
@@ -153,6 +164,16 @@ export function LampEditor({ lamp }: { lamp: Lamp }) {
               ]}
               onChange={(event) => setWork(event.currentTarget.value, dim)}
             />
+            {main === 'interior' && (
+              <NativeSelect
+                label="What lights it"
+                value={workedBy}
+                data={WORKED_BY}
+                onChange={(event) =>
+                  setWork(main, dim, WorkedBy.safeParse(event.currentTarget.value).data ?? 'door')
+                }
+              />
+            )}
             {twinBase && (
               <NativeSelect
                 label="Dim filament does"
