@@ -1,36 +1,14 @@
 import type { BaseId } from '../model/bulb.ts';
-import type { Source } from '../model/source.ts';
+import { type BaseRecord, RELEASE } from './baseRecord.ts';
+import { MORE_BASES } from './basesKeyed.ts';
 import { SOURCES } from './sources.ts';
-
-export interface BaseRecord {
-  id: BaseId;
-  name: string;
-  /** what an installer sees and feels */
-  recognise: string;
-  /** how it comes out of its holder; common practice */
-  release: string;
-  /** a bulb that goes in only one way cannot be turned round when an LED stays dark */
-  reversible: boolean;
-  /** made for two filaments */
-  twin?: true;
-  /** its sockets are wired in one of two ways, standard or CK, which no look at the bulb tells */
-  ck?: true;
-  /** a headlamp or fog capsule: its light must sit exactly where the filament did */
-  capsule?: true;
-  source: Source;
-}
-
-const twist = 'Push in, turn 30 to 90° anticlockwise, draw out.';
-const capsule = 'Unplug, ease the spring clip aside, draw out. Never touch the glass.';
-const turnFoot = 'Unplug, turn the foot about 45° anticlockwise, draw out. Never touch the glass.';
-const pull = 'Draw straight out of the holder.';
 
 export const BASES: readonly BaseRecord[] = [
   {
     id: 'BA15s',
     name: 'Bayonet 15 mm, single contact',
     recognise: 'Two pins opposite each other at one height, one contact underneath.',
-    release: twist,
+    release: RELEASE.twist,
     reversible: false,
     source: SOURCES.iec60061,
   },
@@ -38,7 +16,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'BAU15s',
     name: 'Bayonet 15 mm, pins at 150°',
     recognise: 'Two pins 150° apart at one height, one contact; keeps clear glass out of an amber lamp.',
-    release: twist,
+    release: RELEASE.twist,
     reversible: false,
     source: SOURCES.iec60061,
   },
@@ -46,7 +24,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'BAY15d',
     name: 'Bayonet 15 mm, offset pins, two contacts',
     recognise: 'Two pins opposite at different heights, two contacts; goes in one way only.',
-    release: twist,
+    release: RELEASE.twist,
     reversible: false,
     twin: true,
     source: SOURCES.iec60061,
@@ -55,7 +33,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'BA9s',
     name: 'Bayonet 9 mm',
     recognise: 'Small cap, two pins opposite, one contact.',
-    release: twist,
+    release: RELEASE.twist,
     reversible: false,
     source: SOURCES.iec60061,
   },
@@ -63,7 +41,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'W3x16d',
     name: 'Wedge 3 × 16 mm, single filament',
     recognise: 'Glass wedge in a plastic skirt, two contacts.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     source: SOURCES.iec60061,
   },
@@ -72,7 +50,7 @@ export const BASES: readonly BaseRecord[] = [
     name: 'Wedge 3 × 16 mm, single filament, keyed for amber',
     recognise:
       'Glass wedge in a plastic skirt with another key, two contacts; keeps clear glass out of an amber lamp.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     source: SOURCES.iec60061,
   },
@@ -81,7 +59,7 @@ export const BASES: readonly BaseRecord[] = [
     name: 'Wedge 3 × 16 mm, twin filament',
     recognise:
       'Glass wedge in a plastic skirt, four contacts. Standard or CK wiring: check the earth contacts.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     twin: true,
     ck: true,
@@ -92,7 +70,7 @@ export const BASES: readonly BaseRecord[] = [
     name: 'Wedge 3 × 16 mm, twin filament, keyed for amber',
     recognise:
       'As the 3 × 16 mm twin wedge, its skirt keyed otherwise so that clear glass does not go into an amber lamp. Standard or CK wiring: check the earth contacts.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     twin: true,
     ck: true,
@@ -102,7 +80,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'W2.5x16d',
     name: 'Plastic wedge 2.5 × 16 mm, single filament',
     recognise: 'Plastic wedge with side catches, two contacts.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     source: SOURCES.iec60061,
   },
@@ -111,7 +89,7 @@ export const BASES: readonly BaseRecord[] = [
     name: 'Plastic wedge 2.5 × 16 mm, twin filament',
     recognise:
       'Plastic wedge with side catches, four contacts. Standard or CK wiring: check the earth contacts.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     twin: true,
     ck: true,
@@ -121,7 +99,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'W2.1x9.5d',
     name: 'Glass wedge 2.1 × 9.5 mm',
     recognise: 'Small all-glass wedge, two bent wires.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     source: SOURCES.iec60061,
   },
@@ -129,7 +107,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'W2x4.6d',
     name: 'Glass wedge 2 × 4.6 mm',
     recognise: 'Tiny all-glass wedge, found in dash panels.',
-    release: pull,
+    release: RELEASE.pull,
     reversible: true,
     source: SOURCES.iec60061,
   },
@@ -156,7 +134,7 @@ export const BASES: readonly BaseRecord[] = [
     id: 'PK22s',
     name: 'Prefocus 22 mm, fog capsule',
     recognise: 'Metal disc with a short lead; the filament lies across.',
-    release: capsule,
+    release: RELEASE.capsule,
     reversible: false,
     capsule: true,
     source: SOURCES.iec60061,
@@ -189,7 +167,10 @@ export const BASES: readonly BaseRecord[] = [
       id,
       name,
       recognise,
-      release: id.startsWith('PGJ') || (id.endsWith('d') && id.startsWith('P2')) ? turnFoot : capsule,
+      release:
+        id.startsWith('PGJ') || (id.endsWith('d') && id.startsWith('P2'))
+          ? RELEASE.turnFoot
+          : RELEASE.capsule,
       reversible: false,
       capsule: true,
       source: SOURCES.iec60061,
@@ -199,12 +180,13 @@ export const BASES: readonly BaseRecord[] = [
     id: 'P43t',
     name: 'Prefocus 43 mm, two filaments',
     recognise: 'Metal ring with three tabs, three flat blades: dipped and main beam in one capsule.',
-    release: capsule,
+    release: RELEASE.capsule,
     reversible: false,
     twin: true,
     capsule: true,
     source: SOURCES.iec60061,
   },
+  ...MORE_BASES,
 ];
 
 /**

@@ -1,36 +1,9 @@
 // Longer than 300 lines: a table of every bulb by category.
-import { together } from '../formatting/source.ts';
-import type { BaseId, Bulb, FilamentRating } from '../model/bulb.ts';
-import { SOURCES } from './sources.ts';
+import { MORE_UN_ROWS } from './bulbsUnMore.ts';
+import { type UnRow, unBulb } from './unRow.ts';
 
-/**
- * Bulbs by UN category. The regulation prints a limit of watts at the test voltage, not a current; the
- * typical current is the limit without its allowance: 6 % on the 21 W filament, 10 % on all others.
- */
-const ALLOWANCE = { main21: 1.06, other: 1.1 } as const;
-
-interface Row {
-  category: string;
-  names: readonly string[];
-  base: BaseId;
-  glass?: 'amber';
-  /** a name of the trade that is no category of the regulation */
-  trade?: true;
-  interchange?: string;
-  volts?: 24;
-  /** where the category comes in several lengths, or is unlike the others of its base, mm */
-  size?: readonly [lengthMm: number, glassMm: number];
-  /** where it is not the 13.5 V or 28 V of signal bulbs */
-  testVolts?: number;
-  filaments: readonly (readonly [
-    role: FilamentRating['role'],
-    maxWatts: number,
-    lumens: number,
-    lumensTolerance: number,
-  ])[];
-}
-
-const ROWS: readonly Row[] = [
+/** Bulbs by UN category that are met most. */
+const ROWS: readonly UnRow[] = [
   {
     category: 'P21W',
     names: ['382', '7506', 'S25'],
@@ -315,72 +288,5 @@ const ROWS: readonly Row[] = [
   { category: 'T4W', names: ['249'], base: 'BA9s', volts: 24, filaments: [['only', 5.5, 35, 0.2]] },
 ];
 
-/** Length over all and width of the glass by base: what the category sheets allow at most, mm. */
-const SIZES: Record<BaseId, readonly [lengthMm: number, glassMm: number]> = {
-  BA15s: [52.5, 26.5],
-  BAU15s: [52.5, 26.5],
-  BAY15d: [52.5, 26.5],
-  BA9s: [30, 8.9],
-  W3x16d: [44.5, 20.5],
-  WX3x16d: [44.5, 20.5],
-  W3x16q: [44.5, 20.5],
-  WX3x16q: [44.5, 20.5],
-  'B8.5d': [16, 8.5],
-  'BX8.5d': [16, 8.5],
-  'W2.5x16d': [53, 25.4],
-  'W2.5x16q': [53, 25.4],
-  'W2.1x9.5d': [26.8, 10.3],
-  'W2x4.6d': [20, 5],
-  'SV8.5': [36, 11],
-  PK22s: [42, 11.5],
-  'P14.5s': [67.5, 14],
-  P43t: [82, 17],
-  PX26d: [59, 14],
-  'PGJ19-1': [67, 14],
-  'PGJ19-2': [67, 14],
-  'PGJ19-3': [67, 14],
-  'PGJ19-5': [67, 14],
-  P20d: [80, 14],
-  P22d: [80, 14],
-};
-
-function record(row: Row): Bulb {
-  const testVolts = row.testVolts ?? (row.volts === 24 ? 28 : 13.5);
-  return {
-    id: idOf(row),
-    names:
-      row.volts === 24 ? [`${row.category} 24 V`, row.category, ...row.names] : [row.category, ...row.names],
-    system: 'UN',
-    base: row.base,
-    systemVolts: row.volts ?? 12,
-    glass: row.glass ?? 'clear',
-    lengthMm: (row.size ?? SIZES[row.base])[0],
-    glassMm: (row.size ?? SIZES[row.base])[1],
-    filaments: row.filaments.map(([role, maxWatts, lumens, lumensTolerance]) => ({
-      role,
-      testVolts,
-      amps: maxWatts / (maxWatts > 25 ? ALLOWANCE.main21 : ALLOWANCE.other) / testVolts,
-      ampsOrigin: 'typical',
-      maxWatts,
-      lumens,
-      lumensTolerance,
-    })),
-    ...(row.interchange ? { interchange: row.interchange } : {}),
-    source: row.trade
-      ? together(SOURCES.tradeOnly, SOURCES.sizes)
-      : together(SOURCES.unR37, SOURCES.tradeNumbers, SOURCES.sizes),
-  };
-}
-
-/** Categories that come in several lengths have the length in their id. */
-function idOf({ category, volts, size, base }: Row): string {
-  const length = base === 'SV8.5' && size ? `-${size[0]}` : '';
-  return `${slug(category)}${length}${volts === 24 ? '-24V' : ''}`;
-}
-
-/** Ids may not hold a slash: P21/5W becomes P21-5W. */
-function slug(category: string): string {
-  return category.replace('/', '-');
-}
-
-export const UN_BULBS: readonly Bulb[] = ROWS.map(record);
+/** Bulbs by UN category: those met most, then the rest of the list. */
+export const UN_BULBS = [...ROWS, ...MORE_UN_ROWS].map(unBulb);

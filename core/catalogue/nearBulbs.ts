@@ -38,7 +38,7 @@ export function nearBulbs(query: string): NearBulb[] {
 
 /** `1157: bayonet 15 mm, offset pins, two contacts`. */
 function nameIn({ names, base, glass }: Bulb): string {
-  return `${names[0]} (${baseRecord(base).name.toLowerCase()}${glass === 'amber' ? ', amber' : ''})`;
+  return `${names[0]} (${baseRecord(base).name.toLowerCase()}${glass === 'clear' ? '' : `, ${glass}`})`;
 }
 
 function sharedLetters(one: string, other: string): number {

@@ -23,7 +23,7 @@ export function lensTransmission(family: LensFamily): Spectrum {
   return LENSES[family];
 }
 
-/** Amber glass of a bulb. */
-export function amberGlass(): Spectrum {
-  return edge(552, 8, 0.9);
+/** Amber or red glass of a bulb. */
+export function glassTransmission(glass: 'amber' | 'red'): Spectrum {
+  return glass === 'amber' ? edge(552, 8, 0.9) : LENSES.red;
 }

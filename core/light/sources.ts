@@ -51,7 +51,7 @@ export function whiteLed(kelvin: number): Spectrum {
 /** Colour temperature of a signal bulb's filament at its rated volts, K (typical). */
 const FILAMENT_KELVIN = 2750;
 
-/** A filament; through amber glass it is `amberGlass` of it. */
+/** A filament; through amber glass it is `glassTransmission` of it. */
 export function filament(kelvin = FILAMENT_KELVIN): Spectrum {
   return planckian(kelvin);
 }

@@ -3,7 +3,7 @@ import type { Bulb } from '../model/bulb.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { amberGlass, type LensFamily, lensTransmission } from './lenses.ts';
+import { glassTransmission, type LensFamily, lensTransmission } from './lenses.ts';
 import { amberLed, filament, redLed, whiteLed } from './sources.ts';
 import {
   behind,
@@ -95,7 +95,7 @@ export function throughLens(
 
 /** A filament bulb behind the lens of a lamp. */
 export function filamentSeen(region: Vehicle['region'], { lens }: Pick<Lamp, 'lens'>, bulb: Bulb): SeenLight {
-  const glass = bulb.glass === 'amber' ? behind(filament(), amberGlass()) : filament();
+  const glass = bulb.glass === 'clear' ? filament() : behind(filament(), glassTransmission(bulb.glass));
   return seen(glass, signalFilament(bulb).lumens, lens, region);
 }
 

@@ -1,3 +1,4 @@
+import { baseRecord } from '../catalogue/bases.ts';
 import { bulbById } from '../catalogue/bulbs.ts';
 import { isCapsule } from '../catalogue/nearBulbs.ts';
 import type { Bulb } from '../model/bulb.ts';
@@ -15,9 +16,9 @@ const CHOICES: Partial<Record<QuickLamps, readonly string[]>> = {
   position: SMALL,
   plate: ['C5W', 'W5W', 'R5W', '194'],
   marker: ['W5W', 'R5W', '194', 'T4W', 'C5W'],
-  'daytime-running': ['P21W', 'W21W', '3156', 'P21-5W', 'W21-5W'],
+  'daytime-running': ['P21W', 'W21W', '3156', 'P21-5W', 'W21-5W', 'P13W', 'PS19W', 'PW24W', 'PSX24W'],
   cornering: ['H11', 'H7', 'H8', 'P21W', '3156'],
-  'front-fog': ['H11', 'H8', 'H16', 'H3', 'H1', 'HB4', 'H7'],
+  'front-fog': ['H11', 'H8', 'H16', 'H3', 'H1', 'HB4', 'H7', 'PSX24W', 'PS24W', 'H27W-1'],
   'dipped-beam': ['H7', 'H4', 'H1', 'H11', 'HB4'],
   'main-beam': ['H7', 'H4', 'H1', 'H9', 'HB3'],
   work: ['H3', 'H1', 'P21W'],
@@ -34,6 +35,7 @@ const CHOICES: Partial<Record<QuickLamps, readonly string[]>> = {
  */
 export function mayTake(lamps: QuickLamps, bulb: Bulb): boolean {
   if (lamps === 'cornering' || lamps === 'work' || lamps === 'beacon') return true;
+  if (lamps === 'front-fog' && baseRecord(bulb.base).fogToo) return true;
   return isBeam(lamps) === isCapsule(bulb);
 }
 

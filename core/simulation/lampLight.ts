@@ -38,7 +38,7 @@ export function emittersOf(lamp: Lamp, content: SocketContent, hasDim: boolean):
     case 'empty':
       return [];
     case 'filament': {
-      const colour = throughLens(lamp, content.bulb.glass === 'amber' ? 'amber' : 'warm');
+      const colour = throughLens(lamp, content.bulb.glass === 'clear' ? 'warm' : content.bulb.glass);
       const dim = hasDim ? content.bulb.filaments.find((each) => each.role === 'dim') : undefined;
       return [
         {

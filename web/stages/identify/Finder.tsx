@@ -193,7 +193,7 @@ function BulbRow({
         <b>{bulb.names[0]}</b> <span className="faint">{bulb.names.slice(1).join(', ')}</span>
         <div className="faint">
           {bulb.base}
-          {bulb.glass === 'amber' ? ', amber glass' : ''}
+          {bulb.glass === 'clear' ? '' : `, ${bulb.glass} glass`}
           {bulb.filaments.length === 2 ? ', two filaments, bright one' : ''} · {amps(filament.amps)}{' '}
           {filament.ampsOrigin} at {volts(filament.testVolts)}, {bulbWatts(bulb)} ·{' '}
           {Math.round(filament.lumens)} lm rated · {bulb.lengthMm} × {bulb.glassMm} mm typical
