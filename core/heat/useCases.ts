@@ -15,10 +15,16 @@ export interface UseCase {
   fault?: boolean;
 }
 
-export const USE_CASES: Record<UseCase['id'], UseCase> = {
+export const USE_CASES: Record<UseCase['id'] | 'road', UseCase> = {
   turn: { id: 'turn', name: 'two minutes of turn', seconds: 120, duty: 0.5 },
   hazard: { id: 'hazard', name: 'thirty minutes of hazard', seconds: 1800, duty: 0.5 },
   jam: { id: 'jam', name: 'twenty minutes on the brake', seconds: 1200, duty: 1 },
+  road: {
+    id: 'jam',
+    name: 'twenty minutes of road with the brake on for a fifth of it',
+    seconds: 1200,
+    duty: 0.2,
+  },
   night: { id: 'night', name: 'two hours with lights on', seconds: 7200, duty: 1 },
   stuck: { id: 'stuck', name: 'ten minutes with the flasher stuck on', seconds: 600, duty: 1, fault: true },
 };
@@ -41,14 +47,17 @@ function casesFor(kind: CircuitKind): UseCase[] {
  * that is the stop lamp too the brake held. A vehicle without hazard switch is not blamed for hazard.
  */
 export function usesOf(
-  { hazardSwitch, flasher }: Pick<Vehicle, 'hazardSwitch' | 'flasher'>,
+  { hazardSwitch, flasher, facts }: Pick<Vehicle, 'hazardSwitch' | 'flasher' | 'facts'>,
   circuits: readonly Circuit[],
 ): UseCase[] {
   const uses = circuits.flatMap((circuit) => [
     ...casesFor(circuit.kind),
     ...(circuit.stopFuseId !== undefined || circuit.fullWithBrake ? [USE_CASES.jam] : []),
   ]);
+  // How much it brakes somebody may have said; where nobody did, it is held in a queue.
+  const braked = facts?.brakeUse === 'road' ? USE_CASES.road : USE_CASES.jam;
   return [...new Set(uses)]
+    .map((use) => (use.id === 'jam' ? braked : use))
     .filter((use) => hazardSwitch || use.id !== 'hazard')
     .map((use) => (use.id === 'turn' || use.id === 'hazard' ? { ...use, duty: flasher.onFraction } : use));
 }

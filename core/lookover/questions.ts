@@ -5,7 +5,7 @@ import { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
 import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { TurnOutputs, type Vehicle, type VehicleFacts, type VehicleKind } from '../model/vehicle/vehicle.ts';
 import { leaveOutputsOpen, setFlasher } from '../presets/flashers.ts';
-import { retuneWatchers } from '../vehicle/edit/assumed.ts';
+import { retuneAssumed } from '../vehicle/edit/assumed.ts';
 import { typicalBulbCheck } from '../vehicle/edit/bulbCheck.ts';
 import { setDaytime } from '../vehicle/edit/daytime.ts';
 import { forgetWhatIsGone, tellTurnsAnew } from '../vehicle/edit/jobEdits.ts';
@@ -21,6 +21,7 @@ export type QuestionId =
   | 'gearbox'
   | 'brake-sense'
   | 'bulb-check'
+  | 'brake-use'
   | 'towing'
   | 'lamp-modules'
   | 'high-voltage';
@@ -52,6 +53,8 @@ export function questionsFor(vehicle: Vehicle, rear = true): Question[] {
   const turning = new Set(turnCircuits(vehicle).flatMap(lampIdsOf));
   const repeaters = vehicle.lamps.some((lamp) => lamp.role === 'repeater' && turning.has(lamp.id));
   const stops = vehicle.circuits.some((circuit) => circuit.kind === 'stop' || circuit.kind === 'third-brake');
+  // Where a turn lamp's load is lit by the brake too, how long it brakes decides what it bears.
+  const stopsAndTurns = turnCircuits(vehicle).some(({ stopFuseId }) => stopFuseId !== undefined);
   const daytime = vehicle.circuits.filter((circuit) => circuit.kind === 'daytime-running');
   const boot = WITH_BOOT.includes(kind);
   const drives = kind !== 'trailer' && kind !== 'moped';
@@ -102,6 +105,12 @@ export function questionsFor(vehicle: Vehicle, rear = true): Question[] {
       answer: yesNo(facts.bulbCheck),
     },
     {
+      id: 'brake-use',
+      matters: stopsAndTurns,
+      options: ['stop-and-go', 'road'],
+      answer: facts.brakeUse ?? '',
+    },
+    {
       id: 'towing',
       matters: drives,
       options: ['none', 'plain-socket', 'socket-with-module'],
@@ -139,6 +148,7 @@ export function bearsOn(id: QuestionId, touched: ReadonlySet<CircuitKind>): bool
       return turns || outside;
     case 'outputs':
     case 'repeaters':
+    case 'brake-use':
       return turns;
     case 'daytime-lights':
     case 'daytime-turning':
@@ -204,6 +214,9 @@ export function answerQuestion(job: Job, id: QuestionId, answer: string): void {
       else delete vehicle.bulbCheck;
       settleWatch(vehicle);
       break;
+    case 'brake-use':
+      setFact(facts, 'brakeUse', answer === 'stop-and-go' || answer === 'road' ? answer : undefined);
+      break;
     case 'towing':
       setFact(
         facts,
@@ -268,5 +281,5 @@ function setFact<K extends keyof VehicleFacts>(facts: VehicleFacts, name: K, val
 
 function sayBrakeSense(vehicle: Vehicle, sensed: boolean): void {
   setBrakeSense(vehicle, sensed);
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }

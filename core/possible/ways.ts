@@ -15,7 +15,7 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { fitThermal, setFlasher } from '../presets/flashers.ts';
 import { outputOf } from '../simulation/controls.ts';
 import { ledOf } from '../simulation/fitment.ts';
-import { retuneWatchers } from '../vehicle/edit/assumed.ts';
+import { retuneAssumed } from '../vehicle/edit/assumed.ts';
 import { dropEmptyCircuits } from '../vehicle/edit/circuits.ts';
 import { openDaytime, setDaytime } from '../vehicle/edit/daytime.ts';
 import { distinctLayouts, ofTurnsAnew, setTurnOutputs } from '../vehicle/edit/turnOutputs.ts';
@@ -233,7 +233,7 @@ function takeRepeatersOff(vehicle: Vehicle): void {
   dropEmptyCircuits(vehicle);
   // What was made for the lamps it left the works with was made for fewer.
   fitThermal(vehicle);
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /** Where it cannot be fitted a cure is not. */

@@ -1,7 +1,8 @@
 import type { Flasher, FlasherKind } from '../model/vehicle/flasher.ts';
 import type { TurnOutputs, Vehicle } from '../model/vehicle/vehicle.ts';
-import { listedSideAmps, retuneWatchers } from '../vehicle/edit/assumed.ts';
-import { bladeFuse, fuseFor, outputFor } from '../vehicle/edit/circuits.ts';
+import { listedSideAmps, retuneAssumed } from '../vehicle/edit/assumed.ts';
+import { bladeFuse } from '../vehicle/edit/bladeFuse.ts';
+import { fuseFor, outputFor } from '../vehicle/edit/circuits.ts';
 import type { Origins } from '../vehicle/edit/lampTemplates.ts';
 import { distinctLayouts, setTurnOutputs, turnOutputsOf } from '../vehicle/edit/turnOutputs.ts';
 import { VEHICLE_KINDS } from './vehicleKinds.ts';
@@ -178,7 +179,7 @@ export function setFlasher(vehicle: Vehicle, kind: FlasherKind): void {
   ]);
   vehicle.fuses = vehicle.fuses.filter((fuse) => fuse.id !== before || used.has(fuse.id));
   fitThermal(vehicle);
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /**

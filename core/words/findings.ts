@@ -102,8 +102,12 @@ function limitSaid(limit: LimitCheck): string {
     }
     case 'fuse-lit': {
       const subject = onFuse(limit.on);
-      const draws = `Lit, ${subject.charAt(0).toLowerCase()}${subject.slice(1)} draws ${amps(value)}`;
-      if (!ok) return `${draws}, more than the ${name} itself: a relay stuck on would blow it.`;
+      const draws =
+        limit.on.flashing === null
+          ? `${subject} draws ${amps(value)}`
+          : `Lit, ${subject.charAt(0).toLowerCase()}${subject.slice(1)} draws ${amps(value)}`;
+      const blows = limit.on.flashing === null ? 'it blows.' : 'a relay stuck on would blow it.';
+      if (!ok) return `${draws}, more than the ${name} itself: ${blows}`;
       return `${draws}, ${value <= most ? `under the ${name}` : 'no more than its stock bulbs did'}.`;
     }
     case 'relay': {

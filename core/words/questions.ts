@@ -94,6 +94,12 @@ const ASKED: Record<QuestionId, Asked> = {
       'Judged both ways: what holds must hold with one and without. Look for a bulb telltale in the dash lamp check when the key is turned.',
     answers: YES_NO,
   },
+  'brake-use': {
+    ask: 'How much is its brake used?',
+    why: 'One filament stops and turns: a load resistor there is lit by the brake too, and gets hotter the longer it is held.',
+    meanwhile: 'Taken as stop and go: twenty minutes on the brake.',
+    answers: { 'stop-and-go': 'Stop and go, long queues', road: 'Roads, now and then' },
+  },
   towing: {
     ask: 'Does it tow?',
     why: 'Trailer lamps add to relay and fuse, and a towing module may test the lamps of the trailer.',

@@ -64,6 +64,7 @@ const LEAST_OHMS = 0.01;
  * @param bands of the vehicle with all its stock bulbs, narrowed by what was seen on it where anything was
  * @param stockAmps what the side's stock bulbs draw at charging volts, by which its switch is judged, A
  * @param memory what other circuits were found to draw before
+ * @param read what the turn fuse is taken to say, where nobody has read it
  */
 export function ohmsInterval(
   fitted: TurnCircuits,
@@ -71,6 +72,7 @@ export function ohmsInterval(
   circuit: TurnCircuit,
   stockAmps = bands.at(circuit, chargingVolts(fitted.vehicle.systemVolts)).highAmps,
   memory?: Memory,
+  read: 'drawn' | 'most' = 'drawn',
 ): OhmsInterval {
   const { flasher } = fitted.fitment;
   const printed = flasherBand(flasher, circuit);
@@ -88,7 +90,7 @@ export function ohmsInterval(
     return { point, owed: most };
   });
   const deciding = tightestOf(fitted, circuit, needs);
-  return { deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stockAmps, circuit, memory) };
+  return { deciding, maxOhms: deciding.maxOhms, ...lowerLimit(fitted, stockAmps, circuit, memory, read) };
 }
 
 /** What the bulbs now fitted leave to be brought, at one supply and moment of looking. */
@@ -198,6 +200,7 @@ function lowerLimit(
   stockAmps: number,
   circuit: TurnCircuit,
   memory: Memory | undefined,
+  read: 'drawn' | 'most',
 ): LowerLimit {
   const { flasher } = fitted.fitment;
   // A side with resistors draws the more the higher its supply, even where its LEDs draw a little less.
@@ -218,7 +221,7 @@ function lowerLimit(
   };
   const turns = turnSides(fitted.vehicle);
   const together = fitted.vehicle.hazardSwitch ? turns : turns.slice(0, 1);
-  const supply = litAmpsAllowed(fitted, memory).reduce((tight, each) =>
+  const supply = litAmpsAllowed(fitted, memory, read).reduce((tight, each) =>
     each.allowedAmps < tight.allowedAmps ? each : tight,
   );
   const limits = [within(supply.kind, supply.allowedAmps, together)];

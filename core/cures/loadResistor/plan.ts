@@ -5,6 +5,7 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
+import { turnFuse } from '../../model/vehicle/lookUp.ts';
 import { fitmentOf, resistorsOf } from '../../simulation/fitment.ts';
 import { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { type ArithmeticLine, resistorArithmetic } from './arithmetic.ts';
@@ -89,10 +90,25 @@ export function bestResistors(
   return { circuitId: circuit.id, interval, choice: choices[0] ?? null, none };
 }
 
-function intervalFor(
+interface Sized {
+  fitted: TurnCircuits;
+  interval: OhmsInterval;
+}
+
+function intervalFor(analysis: JobAnalysis, circuit: TurnCircuit): Sized {
+  const drawn = intervalWith(analysis, circuit, 'drawn');
+  // Where the fuse as drawn leaves no room, and nobody has read it, the greatest it may be is what is searched by: whoever
+  // judges the set says that the fuse decides.
+  const open =
+    drawn.interval.minOhms > drawn.interval.maxOhms && turnFuse(analysis.job.vehicle).assumed === true;
+  return open ? intervalWith(analysis, circuit, 'most') : drawn;
+}
+
+function intervalWith(
   { job, shelf, possibilities }: JobAnalysis,
   circuit: TurnCircuit,
-): { fitted: TurnCircuits; interval: OhmsInterval } {
+  read: 'drawn' | 'most',
+): Sized {
   const fitted = TurnCircuits.of(job.vehicle, fitmentOf(job, shelf, 'leds'));
   // What is not known yet may ask for less ohms: the set must do for every possibility.
   const intervals = possibilities.flatMap((possibility) => {
@@ -100,7 +116,7 @@ function intervalFor(
     const emfVolts = chargingVolts(job.vehicle.systemVolts);
     const stockAmps = bands.turns.solve({ emfVolts, sides: [circuit.side] }).totalAmps;
     return variantOf(possibility, shelf, 'leds').fitted.map((turns) =>
-      ohmsInterval(turns, learned ?? bands, circuit, stockAmps, bands.currents),
+      ohmsInterval(turns, learned ?? bands, circuit, stockAmps, bands.currents, read),
     );
   });
   const tightest = intervals.reduce((least, each) => (each.maxOhms < least.maxOhms ? each : least));

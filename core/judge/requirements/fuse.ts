@@ -196,7 +196,8 @@ function drawnFrom(vehicle: Vehicle, fuseId: string): OnFuse {
   const on = vehicle.circuits.filter((circuit) =>
     [feedFuseId(vehicle, circuit), circuit.stopFuseId].includes(fuseId),
   );
-  const turns = on.some((circuit) => circuit.kind === 'turn');
+  // What stops through a turn filament rests there: the flash comes by another fuse, where it is another.
+  const turns = on.some((circuit) => circuit.kind === 'turn' && feedFuseId(vehicle, circuit) === fuseId);
   return {
     flashing: turns ? (vehicle.hazardSwitch ? 'hazard' : 'side') : null,
     beside: !on.every((circuit) => circuit.kind === 'turn'),

@@ -17,3 +17,8 @@ export function fuseRating({ ratedAmps, assumed }: Pick<Fuse, 'ratedAmps' | 'ass
     most: BLADES.find((each) => each > ratedAmps) ?? ratedAmps,
   };
 }
+
+/** The smallest fuse that is sold for so much, A. */
+export function bladeFor(amps: number): number {
+  return BLADES.find((each) => each >= amps) ?? BLADES[BLADES.length - 1] ?? amps;
+}

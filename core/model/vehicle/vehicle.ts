@@ -45,6 +45,8 @@ export const VehicleFacts = z.strictObject({
   /** a trailer socket, and whether a module of its own feeds it */
   towing: z.enum(['none', 'plain-socket', 'socket-with-module']).optional(),
   bulbCheck: z.boolean().optional(),
+  /** how its brake is used: held for long in queues, which is what is judged where nobody said, or now and then on a road */
+  brakeUse: z.enum(['stop-and-go', 'road']).optional(),
   /** blind-spot sensors and the like that live in the rear lamps */
   lampModules: z.boolean().optional(),
   /** hybrid or electric: work on it is for qualified people */

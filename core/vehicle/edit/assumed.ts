@@ -7,6 +7,17 @@ import type { LampInput } from '../../model/vehicle/lamp.ts';
 import { lampById, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { worksRange } from '../../simulation/worksLed.ts';
+import { sizeOpenFuses } from './openFuses.ts';
+
+/**
+ * What nobody has read or measured, as it follows from the listed lamps: thresholds of watchers and ratings of fuses.
+ *
+ * @param vehicle changed in place
+ */
+export function retuneAssumed(vehicle: Vehicle): void {
+  retuneWatchers(vehicle);
+  sizeOpenFuses(vehicle);
+}
 
 /**
  * Sets every assumed threshold to the middle of what it can be: between the listed bulbs all lit and the smallest main
@@ -14,7 +25,7 @@ import { worksRange } from '../../simulation/worksLed.ts';
  *
  * @param vehicle changed in place
  */
-export function retuneWatchers(vehicle: Vehicle): void {
+function retuneWatchers(vehicle: Vehicle): void {
   const { flasher, bulbCheck } = vehicle;
   const watchers = [
     ...(flasher.kind === 'controller'

@@ -3,7 +3,8 @@ import type { Circuit, CircuitKind, WorkedBy } from '../../model/vehicle/circuit
 import type { ControllerOutput } from '../../model/vehicle/flasher.ts';
 import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
 import { MOST_FEEDS } from '../../model/vehicle/mostFeeds.ts';
-import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { bladeFuse } from './bladeFuse.ts';
 import { mayBeWatched } from './openWatch.ts';
 import { dropLostReturns } from './returns.ts';
 import { VehicleEditError } from './vehicleEditError.ts';
@@ -57,29 +58,6 @@ const FUSES: Partial<Record<CircuitKind, { id: string; name: string; amps: numbe
   charge: { id: 'dash-fuse', name: 'dash fuse', amps: 10 },
 };
 const LIGHTS_FUSE = { id: 'lights-fuse', name: 'lights fuse', amps: 10 };
-
-/** Cold resistance of a blade fuse by its rating, ohms (typical). */
-const FUSE_OHMS: readonly (readonly [amps: number, ohms: number])[] = [
-  [5, 0.015],
-  [7.5, 0.011],
-  [10, 0.007],
-  [15, 0.0048],
-  [20, 0.0033],
-  [40, 0.002],
-];
-
-/** A blade fuse of a usual rating, which nobody has read, with the wire from the box (typical). */
-export function bladeFuse(id: string, name: string, amps: number): Fuse {
-  const ohms = FUSE_OHMS.find(([rating]) => rating >= amps)?.[1] ?? 0.002;
-  return {
-    id,
-    name: `${amps} A ${name}`,
-    ratedAmps: amps,
-    assumed: true,
-    ohms,
-    wire: { lengthM: 1.5, areaMm2: 1.5 },
-  };
-}
 
 /** What a lamp does now, its bright filament first. */
 export function lampFunctions(vehicle: Vehicle, lampId: string): LampFunction[] {

@@ -2,7 +2,7 @@ import { bulbById } from '../../catalogue/bulbs.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuitsOn, turnSides } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { retuneWatchers } from './assumed.ts';
+import { retuneAssumed } from './assumed.ts';
 import { dropEmptyCircuits, type LampFunction, setLampFunctions } from './circuits.ts';
 import { type LampTemplateId, stockBulbFor, TEMPLATES } from './lampTemplates.ts';
 import { setReturn } from './returns.ts';
@@ -83,7 +83,7 @@ export function addLamps(
     setLampFunctions(vehicle, lamp, template.works);
     const back = vehicle.circuits.find(({ kind }) => kind === template.returnsTo);
     if (back) setReturn(vehicle, id, back.id);
-    retuneWatchers(vehicle);
+    retuneAssumed(vehicle);
     return id;
   });
 }
@@ -128,7 +128,7 @@ export function removeLamp(vehicle: Vehicle, lampId: string): void {
     circuit.feeds = circuit.feeds.filter((feed) => feed.lampId !== lampId);
   dropEmptyCircuits(vehicle);
   if (vehicle.pilot?.lampId === lampId) delete vehicle.pilot;
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /**
@@ -147,7 +147,7 @@ export function changeWork(vehicle: Vehicle, lampId: string, functions: readonly
   if (!functions.some((each) => each.kind === 'turn'))
     refuseWithoutTurn(vehicle, vehicle.lamps, (ids) => ids.filter((id) => id !== lampId));
   setLampFunctions(vehicle, lamp, functions);
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /**
@@ -163,7 +163,7 @@ export function changeStockBulb(vehicle: Vehicle, lampId: string, bulbId: string
     throw new VehicleEditError(`Bulb "${bulbId}" is not in the catalogue. Choose one from the list.`);
   lamp.stockBulb = bulbId;
   lamp.base = bulb.base;
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /**
@@ -184,7 +184,7 @@ export function changeRole(vehicle: Vehicle, lampId: string, role: Lamp['role'])
     }
   }
   lamp.role = role;
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 function lastMain(side: string): VehicleEditError {

@@ -1,6 +1,6 @@
 import { lampIdsOf, turnCircuits } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { retuneWatchers } from './assumed.ts';
+import { retuneAssumed } from './assumed.ts';
 import { dropEmptyCircuits, fuseFor, setLampFunctions } from './circuits.ts';
 
 /** Whether the bright filament of a lamp is turn and stop lamp at once. */
@@ -35,7 +35,7 @@ export function setStopTurn(vehicle: Vehicle, lampId: string): void {
   circuit.stopFuseId ??= fuseFor(vehicle, 'stop');
   for (const feed of circuit.feeds) if (feed.lampId === lampId) delete feed.turnOnly;
   dropEmptyCircuits(vehicle);
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /**
@@ -51,5 +51,5 @@ export function clearStopTurn(vehicle: Vehicle, lampId: string): void {
     delete circuit.stopFuseId;
     for (const feed of circuit.feeds) delete feed.turnOnly;
   }
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }

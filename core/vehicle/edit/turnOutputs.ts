@@ -5,7 +5,7 @@ import type { Circuit, TurnCircuit } from '../../model/vehicle/circuit.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
 import { lampById, turnCircuits, turnCircuitsOn, turnSides } from '../../model/vehicle/lookUp.ts';
 import type { TurnOutputs, Vehicle } from '../../model/vehicle/vehicle.ts';
-import { retuneWatchers } from './assumed.ts';
+import { retuneAssumed } from './assumed.ts';
 import { freeId, outputFor } from './circuits.ts';
 
 /** The lamps of a side that hang on one output, and what their circuit is called. */
@@ -106,7 +106,7 @@ export function setTurnOutputs(vehicle: Vehicle, layout: TurnOutputs): void {
     vehicle.circuits = others.toSpliced(Math.min(at, others.length), 0, ...circuits);
     tellCavities(vehicle, gone, circuits);
   }
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /** A cavity that fed a side feeds what drives the lamps on its plug now; how that was proved stands. */

@@ -3,7 +3,7 @@ import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { circuitById } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import { outputOf } from '../../simulation/controls.ts';
-import { retuneWatchers } from './assumed.ts';
+import { retuneAssumed } from './assumed.ts';
 import { typicalWatch } from './circuits.ts';
 
 /** What is known of who watches one circuit, as the watch map shows it. */
@@ -58,7 +58,7 @@ export function setWatched(vehicle: Vehicle, circuitId: string, watched: boolean
   // What a module watches is told by the module; this is of what is beside it.
   if (output ? watched === null : watched !== false) circuit.watched = watched;
   else delete circuit.watched;
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }
 
 /**

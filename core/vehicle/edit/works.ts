@@ -1,6 +1,6 @@
 import { circuitsFeeding } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { retuneWatchers } from './assumed.ts';
+import { retuneAssumed } from './assumed.ts';
 
 /**
  * Says of a lamp that it left the works with an LED, of which nobody has looked at anything yet; or that it has a bulb after
@@ -15,5 +15,5 @@ export function setWorksLed(vehicle: Vehicle, lampId: string, led: boolean): voi
     const dim = circuitsFeeding(vehicle, lampId, 'dim').length > 0;
     lamp.works = { sealed: null, amps: null, faultLine: null, ...(dim ? { dimAmps: null } : {}) };
   } else delete lamp.works;
-  retuneWatchers(vehicle);
+  retuneAssumed(vehicle);
 }

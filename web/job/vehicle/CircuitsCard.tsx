@@ -1,5 +1,6 @@
 import { NativeSelect } from '@mantine/core';
-import { bladeFuse, freeId } from '../../../core/vehicle/edit/circuits.ts';
+import { bladeFuse } from '../../../core/vehicle/edit/bladeFuse.ts';
+import { freeId } from '../../../core/vehicle/edit/circuits.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useDesk } from '../workspace.ts';
 import { FuseField } from './FuseField.tsx';

@@ -5,6 +5,7 @@ import { type CureOption, option } from '../option.ts';
 import { turnScope } from '../scope.ts';
 import { builtInOptions } from './builtInLoad.ts';
 import { decoderOptions, settingOptions } from './controller.ts';
+import { customaryOptions } from './customary.ts';
 import { filamentOptions } from './filament.ts';
 import { relayOptions } from './flasherRelay.ts';
 import { harnessOptions } from './harness.ts';
@@ -21,6 +22,7 @@ export function turnOptions(job: Job, shelf: Shelf, best: readonly BestResistors
   return [
     option('nothing', ['nothing'], 'Nothing', {}),
     ...resistorOptions(job, best),
+    ...customaryOptions(job, shelf),
     ...harnessOptions(job, shelf, best),
     ...builtInOptions(job, shelf, scope),
     ...relayOptions(job, shelf),
