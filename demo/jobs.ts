@@ -219,7 +219,22 @@ function poolCarJob(): Job {
     kind: 'load-resistor',
     networks: [sixOhms(`rear-turn-${side}`)],
   });
-  return { ...job, cures: { 'turn-left-rear': rear('left'), 'turn-right-rear': rear('right') } };
+  return {
+    ...job,
+    cures: { 'turn-left-rear': rear('left'), 'turn-right-rear': rear('right') },
+    repairs: [
+      {
+        id: 'carrier',
+        kind: 'descale-carrier',
+        lampId: 'rear-turn-left',
+        note: 'white bloom on the earth track',
+      },
+    ],
+    later: [
+      { id: 'plate', kind: 'left', text: 'plate lamps keep their filaments: the owner likes them warm' },
+      { id: 'boot', kind: 'wished', text: 'a brighter boot lamp' },
+    ],
+  };
 }
 
 /** Planned up to the cure: opens on the question the product answers. */

@@ -11,7 +11,7 @@ import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 13;
+export const JOB_FILE_VERSION = 14;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -147,6 +147,7 @@ export function jobOwnProblems(job: Job): string[] {
     problems.push(`job.evidence ${each.id} names ${what} "${id}", which ${whose} does not have.`);
   }
   for (const id of Object.keys(job.polarity ?? {})) lampKnown(id, 'job.polarity');
+  for (const { lampId } of job.repairs ?? []) lampKnown(lampId, 'job.repairs');
   for (const id of job.scope?.lampIds ?? []) lampKnown(id, 'job.scope');
   for (const cure of job.vehicleCures) {
     if ('circuitId' in cure) circuitKnown(cure.circuitId, `job.vehicleCures ${cure.kind}`);

@@ -66,6 +66,7 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
     problems.push(
       `The pilot lamp "${vehicle.pilot.lampId}" hangs between the sides and on a circuit too. Take it out of the circuit.`,
     );
+  for (const { lampId } of vehicle.past ?? []) if (lampId) known(ids(lamps), lampId, 'vehicle.past', 'lamp');
   if (vehicle.pilot) known(ids(lamps), vehicle.pilot.lampId, 'vehicle.pilot', 'lamp');
   return problems;
 }

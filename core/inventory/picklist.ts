@@ -56,6 +56,7 @@ export function pickLines(job: Job, shelf: Shelf): PickLine[] {
     ...vehicleCureLines(job, shelf),
     ...consumableLines(job, shelf),
     ...lostLines(job),
+    ...repairLines(job),
   ];
 }
 
@@ -227,6 +228,15 @@ function lostLines({ lost = [] }: Job): PickLine[] {
   for (const { what, count } of lost) counts.set(what, (counts.get(what) ?? 0) + count);
   return [...counts].map(([what, quantity]) =>
     orderLine(`lost-${what}`, '', what, quantity, 'broken or lost at the vehicle'),
+  );
+}
+
+/** Parts that repairs need, the same together. */
+function repairLines({ repairs = [] }: Job): PickLine[] {
+  const counts = new Map<string, number>();
+  for (const { part } of repairs) if (part) counts.set(part, (counts.get(part) ?? 0) + 1);
+  return [...counts].map(([part, quantity]) =>
+    orderLine(`repair-${part}`, '', part, quantity, 'for a repair'),
   );
 }
 

@@ -3,6 +3,7 @@ import { LoadResistorCure, VehicleCure } from './cures.ts';
 import { Evidence } from './evidence.ts';
 import { DateOrEmpty, Id, Line, Moment, Note } from './fields.ts';
 import { LONGEST_PAUSE } from './longestPause.ts';
+import { LaterItem, Repair } from './past.ts';
 import { Vehicle } from './vehicle/vehicle.ts';
 
 export const LampCondition = z.enum(['works', 'dead', 'dim', 'wrong-colour']);
@@ -149,6 +150,10 @@ export const Job = z.strictObject({
   habits: WorkHabits.optional(),
   polarity: z.record(Id, PolarityRecord).optional(),
   lost: z.array(LostPiece).max(200).optional(),
+  /** repaired with the conversion */
+  repairs: z.array(Repair).max(60).optional(),
+  /** left on purpose, and wished for another time */
+  later: z.array(LaterItem).max(60).optional(),
   /** the work was broken off here, everything made safe */
   leftOff: z.strictObject({ at: Moment, stepId: Id, note: Note }).optional(),
   /** whatever was seen of its vehicle: the bands of its watchers learn from it, and the work is proved by it */

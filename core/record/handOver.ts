@@ -3,12 +3,14 @@ import type { TurnFunction } from '../model/cures.ts';
 import type { RateReading } from '../model/evidence.ts';
 import type { Aim, Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import type { LaterItem } from '../model/past.ts';
 import { flashes } from '../model/scope.ts';
 import { standing } from '../model/seen.ts';
-import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { lampById, lampIdsOf } from '../model/vehicle/lookUp.ts';
 import { ledOf, networksOf, stockName } from '../simulation/fitment.ts';
 import { functionsOf } from '../vehicle/lampWork.ts';
 import { unprovedJoints } from '../wiring/looseResistors.ts';
+import { REPAIR_WORDS } from '../words/past.ts';
 import {
   circuitsToProve,
   FUNCTION_WORDS,
@@ -63,6 +65,10 @@ export interface HandOverPage {
   unresolved: readonly string[];
   /** resistors joined to a feed that nobody had proved */
   unproved: readonly string[];
+  /** repaired with the conversion: `Stop and tail left: descale the bulb carrier` */
+  repaired: readonly string[];
+  /** left on purpose or wished for another time */
+  later: readonly LaterItem[];
   /** of a trailer: what it was proved behind */
   towing: readonly string[];
   /** what a complete file would still have */
@@ -114,6 +120,11 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
     ],
     unresolved: unresolvedOf(job),
     unproved: unprovedJoints(job),
+    repaired: (job.repairs ?? []).map(({ kind, lampId, note }) => {
+      const what = kind === 'other' ? note : REPAIR_WORDS[kind].toLowerCase();
+      return `${lampById(job.vehicle, lampId).name}: ${what}`;
+    }),
+    later: job.later ?? [],
     towing: towingVehicles(job),
     missing: missingFor(job, readings, circuits, converted),
   };

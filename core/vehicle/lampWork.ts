@@ -65,6 +65,8 @@ export function functionsOf(vehicle: Vehicle, lampId: string): string {
 export function functionName(circuit: Circuit, lampId?: string): string {
   if (circuit.fullWithBrake) return 'stop and tail';
   if (circuit.stopFuseId && !turnsOnly(circuit, lampId)) return 'turn and stop';
+  // What a lid or a switch of its own lights goes by its name: the boot is none of the dome's business.
+  if (circuit.workedBy && circuit.workedBy !== 'door') return circuit.name.toLowerCase();
   return WORK[circuit.kind].name;
 }
 

@@ -47,6 +47,15 @@ function fieldfare(): Vehicle {
   }
   if (vehicle.flasher.kind === 'controller')
     for (const { watch } of vehicle.flasher.outputs) if (watch) watch.canSetLed = false;
+  vehicle.past = [
+    {
+      id: 'trailer-harness',
+      kind: 'harness',
+      lampId: 'rear-turn-left',
+      text: 'a trailer harness was tapped in here and cut off short',
+    },
+    { id: 'trailer-plug', kind: 'spare-plug', lampId: 'rear-turn-left', text: 'three pins, black' },
+  ];
   vehicle.facts = {
     ...vehicle.facts,
     gearbox: 'manual',

@@ -27,6 +27,8 @@ const READ: { readonly [Field in keyof Required<Job>]: ((job: Job) => Revision) 
   habits: null,
   polarity: null,
   lost: null,
+  repairs: null,
+  later: null,
   leftOff: null,
   // A flash rate is told of as a trial is; of hazard, or of who knows what, it is none of its business.
   evidence: (job) => evidenceRead(job).map(revisionOf).join(),
@@ -44,7 +46,7 @@ export function electrics(job: Job, shelf: Shelf): Revision[] {
 }
 
 /** What of a vehicle has no part in its circuits: its name, which wire is which, and how it is opened. */
-const NOT_ELECTRIC = new Set(['name', 'connectors', 'openings']);
+const NOT_ELECTRIC = new Set(['name', 'connectors', 'openings', 'past']);
 
 /** One state of a vehicle as far as its circuits go: a screw that is written down does not judge it again. */
 export function vehicleRevision(vehicle: Vehicle): string {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Amps, Id, Line, SystemVolts, WireRun } from '../fields.ts';
+import { PastItem } from '../past.ts';
 import { Circuit } from './circuit.ts';
 import { Connector } from './connector.ts';
 import { BulbCheckModule, Flasher, FlasherKind } from './flasher.ts';
@@ -96,5 +97,7 @@ export const Vehicle = z.strictObject({
   openings: z.array(Opening).max(60).optional(),
   /** plugs and the relay socket, as far as somebody has looked at their wires */
   connectors: z.array(Connector).max(60).optional(),
+  /** what was added, repaired or left hanging before this job */
+  past: z.array(PastItem).max(60).optional(),
 });
 export type Vehicle = z.infer<typeof Vehicle>;

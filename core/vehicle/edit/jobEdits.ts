@@ -92,6 +92,9 @@ export function forgetWhatIsGone(job: Job): void {
     job.polarity ?? {},
   ] as Record<string, unknown>[])
     for (const id of Object.keys(record)) if (!lamps.has(id)) delete record[id];
+  if (job.repairs) job.repairs = job.repairs.filter(({ lampId }) => lamps.has(lampId));
+  // What hung on the vehicle hangs on it still, wherever.
+  for (const each of job.vehicle.past ?? []) if (each.lampId && !lamps.has(each.lampId)) each.lampId = null;
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     if (!circuits.has(circuitId)) delete job.cures[circuitId];
     else if (cure) {

@@ -15,16 +15,25 @@ const LATER_WORDS: Record<LaterCure, string> = {
 };
 
 /** The parts, looked at before anything is opened. */
-export function receiveWords({ parts }: About<'receive'>): StepWords {
+/** What is looked for on the lens of a whole lamp (from memory: UN Regulation 148 with the mark of 1958; FMVSS 108 with SAE J759). */
+const MARKS: Record<About<'receive'>['region'], string> = {
+  UN: 'approval mark on the lens, an E in a circle with the letters of its functions',
+  US: 'DOT and the letters of its functions on the lens',
+};
+
+export function receiveWords({ parts, wholes, region }: About<'receive'>): StepWords {
   return {
     place: BENCH,
     title: 'Look at the parts before anything is opened',
     text: 'Plug, pins and tabs against the old ones, which way up, and each lights on a battery. A wrong part found now is a return; found later it is the day.',
     cautions: [],
-    ticks: parts.map(({ id, code, polarity }) => ({
-      id,
-      label: polarity === 'one-way' ? `${code} lights on 9 V, plus marked` : `${code} lights on 9 V`,
-    })),
+    ticks: [
+      ...parts.map(({ id, code, polarity }) => ({
+        id,
+        label: polarity === 'one-way' ? `${code} lights on 9 V, plus marked` : `${code} lights on 9 V`,
+      })),
+      ...wholes.map(({ id, code }) => ({ id: `mark ${id}`, label: `${code}: ${MARKS[region]}` })),
+    ],
   };
 }
 

@@ -2,6 +2,7 @@ import { capital } from '../../formatting/format.ts';
 import type { Fastening } from '../../model/vehicle/opening.ts';
 import type { About, LitBy } from '../../work/steps/stepAbout.ts';
 import { closingWords, countWords, HAZARD_WORDS, losable, undoWords } from '../openings.ts';
+import { PAST_WORDS } from '../past.ts';
 import { switchWords } from '../switches.ts';
 import type { StepWords, Tick } from './stepWords.ts';
 
@@ -12,11 +13,14 @@ const ticksOf = (held: readonly Fastening[], say: (each: Fastening) => string): 
 
 /** A panel opened. */
 export function openWords(
-  { opened: { opening, structured, texts }, worked }: About<'open'>,
+  { opened: { opening, structured, texts }, worked, past }: About<'open'>,
   blocked: boolean,
 ): StepWords {
   const place = worked[0]?.name ?? opening.name;
   const counted = countWords(opening);
+  const plugs = past
+    .filter(({ kind }) => kind === 'spare-plug')
+    .map(({ id, text }) => ({ id: `spare ${id}`, label: `spare plug tied up and capped: ${text}` }));
   return {
     place,
     title: `Open: ${place.toLowerCase()}`,
@@ -34,9 +38,16 @@ export function openWords(
     ]
       .filter(Boolean)
       .join(' '),
-    cautions: opening.hazards.map((hazard) => HAZARD_WORDS[hazard]),
+    cautions: [
+      ...opening.hazards.map((hazard) => HAZARD_WORDS[hazard]),
+      ...past
+        .filter(({ kind }) => kind !== 'spare-plug')
+        .map(({ kind, text }) => `Was here before, ${PAST_WORDS[kind]}: ${text}.`),
+    ],
     losable: losable(opening),
-    ...(opening.undo.length > 0 ? { ticks: ticksOf(opening.undo, undoWords) } : {}),
+    ...(opening.undo.length + plugs.length > 0
+      ? { ticks: [...ticksOf(opening.undo, undoWords), ...plugs] }
+      : {}),
     ...(blocked
       ? {
           blocked:

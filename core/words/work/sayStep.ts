@@ -3,6 +3,7 @@ import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import { type FitStep, isBlocked } from '../../work/steps/fitStep.ts';
 import { wordsOfCure } from '../cures.ts';
+import { repairWords } from '../past.ts';
 import {
   compareWords,
   FIXED,
@@ -73,6 +74,8 @@ function wordsOf(step: FitStep, vehicle: Job['vehicle'], shelf: Shelf): StepWord
       return swapWords(about);
     case 'renew':
       return renewWords(about);
+    case 'repair':
+      return repairWords(about);
     case 'whole':
       return wholeWords(about, vehicle);
     case 'mount':

@@ -10,6 +10,7 @@ export type StepKind =
   | 'open'
   | 'swap'
   | 'whole'
+  | 'repair'
   | 'mount'
   | 'tap'
   | 'harness'

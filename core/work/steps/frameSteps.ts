@@ -1,5 +1,5 @@
 import type { Job } from '../../model/job.ts';
-import type { Shelf } from '../../model/part.ts';
+import type { Shelf, WholeLampPart } from '../../model/part.ts';
 import { scopeLamps } from '../../model/scope.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
 import { ledOf, networksOf } from '../../simulation/fitment.ts';
@@ -32,7 +32,15 @@ export function firstSteps(job: Job, shelf: Shelf, after: readonly string[]): Fi
           frame({
             id: 'receive',
             kind: 'bench',
-            about: { of: 'receive', parts: parts.slice(0, MOST_PARTS) },
+            about: {
+              of: 'receive',
+              parts: parts.slice(0, MOST_PARTS),
+              wholes: shelf.filter(
+                (part): part is WholeLampPart =>
+                  part.kind === 'whole-lamp' && Object.values(job.chosen).includes(part.id),
+              ),
+              region: job.vehicle.region,
+            },
             minutes: [0.5, 6],
             impliedBy: after,
           }),

@@ -6,6 +6,7 @@ import { lampAcross } from '../../vehicle/across.ts';
 import { loadAt, looseResistorsAt } from '../../wiring/looseResistors.ts';
 import { pinMapOf } from '../../wiring/wholeLampPins.ts';
 import type { FitStep } from './fitStep.ts';
+import { repairSteps } from './repairSteps.ts';
 import { harnessStep, resistorSteps } from './resistorSteps.ts';
 import type { WayRound } from './stepAbout.ts';
 
@@ -14,6 +15,7 @@ export function hasWork(job: Job, shelf: Shelf, lamp: Lamp): boolean {
   return (
     ledOf(job, shelf, lamp.id) !== null ||
     networksOf(job).some((network) => network.lampId === lamp.id) ||
+    job.repairs?.some(({ lampId }) => lampId === lamp.id) === true ||
     renews(job, lamp.id)
   );
 }
@@ -31,6 +33,7 @@ export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
     ({ lampId, plugged, input }) => lampId === lamp.id && plugged && input !== 'dim',
   );
   return [
+    ...repairSteps(job, lamp),
     ...bulbSteps(job, shelf, lamp),
     ...resistors,
     ...(harness ? [harnessStep(shelf, lamp, loadAt(job, harness))] : []),

@@ -17,16 +17,21 @@ const workedBehind = (job: Job, shelf: Shelf, { lamps }: OpenedWith) =>
 /** Opening a panel, and what is done behind it. */
 export function openSteps(job: Job, shelf: Shelf, opened: OpenedWith): FitStep[] {
   const worked = workedBehind(job, shelf, opened);
-  return [openStep(opened, worked), ...worked.flatMap((lamp) => lampSteps(job, shelf, lamp))];
+  return [openStep(job, opened, worked), ...worked.flatMap((lamp) => lampSteps(job, shelf, lamp))];
 }
 
-function openStep(opened: OpenedWith, worked: readonly Lamp[]): FitStep {
+function openStep({ vehicle }: Job, opened: OpenedWith, worked: readonly Lamp[]): FitStep {
   const { opening } = opened;
   const airbag = opening.hazards.includes('curtain-airbag');
   return {
     id: `open-${opening.id}`,
     kind: 'open',
-    about: { of: 'open', opened, worked },
+    about: {
+      of: 'open',
+      opened,
+      worked,
+      past: (vehicle.past ?? []).filter(({ lampId }) => opened.lamps.some(({ id }) => id === lampId)),
+    },
     lampId: worked[0]?.id ?? null,
     openingId: opening.id,
     minutes: half(opening.minutes),

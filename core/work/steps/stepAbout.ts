@@ -1,6 +1,8 @@
 import type { VehicleCure } from '../../model/cures.ts';
 import type { LedPart, WholeLampPart } from '../../model/part.ts';
+import type { PastItem, Repair } from '../../model/past.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
+import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { LightSwitch } from '../../vehicle/lampWork.ts';
 import type { LooseResistor } from '../../wiring/looseResistors.ts';
 import type { PinMap } from '../../wiring/wholeLampPins.ts';
@@ -24,7 +26,13 @@ export interface WayRound {
 
 /** What one step is about, as data: `words/work/` says it. A kind of step is one shape here and its words there. */
 export type StepAbout =
-  | { of: 'receive'; parts: readonly LedPart[] }
+  | {
+      of: 'receive';
+      parts: readonly LedPart[];
+      /** made for a model, with an approval mark on the lens */
+      wholes: readonly WholeLampPart[];
+      region: Vehicle['region'];
+    }
   | { of: 'prepare'; highVoltage: boolean }
   | { of: 'in-the-way' | 'in-the-way-back'; what: string }
   | { of: 'switch-on'; switches: readonly LightSwitch[] }
@@ -32,7 +40,7 @@ export type StepAbout =
   | { of: 'compare'; side: Side; both: boolean; later: LaterCure | null }
   | { of: 'hazard-run'; hazardSwitch: boolean; resistors: boolean }
   | { of: 'long-run'; switches: readonly LightSwitch[]; resistors: boolean }
-  | { of: 'open'; opened: OpenedWith; worked: readonly Lamp[] }
+  | { of: 'open'; opened: OpenedWith; worked: readonly Lamp[]; past: readonly PastItem[] }
   | { of: 'close'; opened: OpenedWith; worked: readonly Lamp[] }
   | {
       of: 'test';
@@ -46,6 +54,7 @@ export type StepAbout =
     }
   | { of: 'swap'; lamp: Lamp; stock: string; wayRound: WayRound; alike: readonly Lamp[] }
   | { of: 'renew'; lamp: Lamp; stock: string }
+  | { of: 'repair'; lamp: Lamp; repair: Repair }
   | { of: 'whole'; lamp: Lamp; part: WholeLampPart; pins: PinMap }
   | { of: 'mount'; lamp: Lamp; loose: LooseResistor }
   | { of: 'tap'; lamp: Lamp; loose: LooseResistor; tapsInside: boolean }

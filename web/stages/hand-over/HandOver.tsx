@@ -9,6 +9,7 @@ import { SavedText } from '../../ui/SavedText.tsx';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './HandOver.module.css';
+import { LaterCard } from './LaterCard.tsx';
 import { OwnersPage } from './OwnersPage.tsx';
 
 /** The record: what was fitted, before and after, where the old bulbs are, when the warranty ends. */
@@ -66,6 +67,7 @@ export default function HandOver() {
             />
           </div>
         </Card>
+        <LaterCard />
         <Card title="Still missing">
           {page.missing.length === 0 ? (
             <p>Nothing: the file is complete.</p>

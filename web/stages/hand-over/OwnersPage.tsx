@@ -1,7 +1,9 @@
+import { capital } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { HandOverPage } from '../../../core/record/handOver.ts';
 import { proofResult, watcherLeft } from '../../../core/record/observations.ts';
+import { LATER_WORDS } from '../../../core/words/past.ts';
 import { RecordedRate } from '../../job/measure/RateRecorder.tsx';
 import { useDesk } from '../../job/workspace.ts';
 import { shortDate } from '../../ui/dates.ts';
@@ -68,6 +70,28 @@ export function OwnersPage({ page }: { page: HandOverPage }) {
         )}
       </dl>
       {page.towing.length > 0 && <p>Proved behind {page.towing.join(', ')}.</p>}
+      {page.repaired.length > 0 && (
+        <>
+          <h3>Repaired with it</h3>
+          <ul className={classes.cautions}>
+            {page.repaired.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {page.later.length > 0 && (
+        <>
+          <h3>Left, and wished for</h3>
+          <ul className={classes.cautions}>
+            {page.later.map(({ id, kind, text }) => (
+              <li key={id}>
+                {capital(LATER_WORDS[kind])}: {text}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       {page.unresolved.length > 0 && (
         <>
           <h3>Accepted, unresolved</h3>

@@ -13,6 +13,7 @@ import { Caution } from '../../ui/Caution.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
 import classes from './LookOver.module.css';
+import { PastCard, RepairsCard } from './PastCard.tsx';
 import { ScopeCard } from './ScopeCard.tsx';
 import { WorkFunctions } from './WorkFunctions.tsx';
 
@@ -50,6 +51,8 @@ export default function LookOver() {
           </Card>
           {flashes(job) && <FlasherFacts />}
           <Questions />
+          <RepairsCard />
+          <PastCard />
         </Gradually>
       </div>
       <div className={classes.column}>
