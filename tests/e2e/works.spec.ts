@@ -43,6 +43,46 @@ test('a lamp that left the works with an LED: no bulb is asked for, what a clamp
   await expect(page.getByRole('heading', { name: 'Front turn left: which bulb is it?' })).toBeVisible();
 });
 
+test('a repair found on the walk round is a step and on the pick list; what is wished for is read by the next job on the vehicle', async ({
+  page,
+}) => {
+  await openStage(page, POOL_CAR, 'look-over');
+  await page.getByLabel('Repair', { exact: true }).selectOption('Replace the socket');
+  await page.getByLabel('At', { exact: true }).selectOption('Rear turn right');
+  await page.getByLabel('What was found').fill('melted');
+  await page.getByLabel('Part it needs').fill('socket BA15s with lead');
+  await page.getByRole('button', { name: 'Add the repair' }).click();
+  const repairs = page.getByRole('list', { name: 'Repairs' });
+  await expect(repairs).toContainText('Replace the socket: melted');
+  await repairs.getByRole('button', { name: /^Take off: Descale/ }).click();
+  await expect(repairs).not.toContainText('Descale');
+  await page.getByRole('button', { name: /^Undo: / }).click();
+  await expect(repairs).toContainText('Descale the bulb carrier: white bloom');
+
+  await openStage(page, POOL_CAR, 'pick');
+  await expect(page.getByText('socket BA15s with lead')).toBeVisible();
+  await openStage(page, POOL_CAR, 'hand-over');
+  await expect(page.getByRole('article')).toContainText('Rear turn right: replace the socket');
+  await page.getByLabel('It was').selectOption('wished for later');
+  await page.getByLabel('What', { exact: true }).fill('warm map lamps');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('article')).toContainText('Wished for later: warm map lamps');
+
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'New job' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New job' });
+  const pool = dialog.getByLabel('On the vehicle of');
+  await pool.selectOption('pool-car-5');
+  await dialog.getByLabel('It is the very same vehicle').check();
+  await dialog.getByLabel('Title').fill('Pool car 5, again');
+  await dialog.getByRole('button', { name: 'Start' }).click();
+  await page.getByRole('link', { name: /^Look over/ }).click();
+  await expect(page.getByText('Wished for later: warm map lamps')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Added, repaired or left hanging' })).toContainText(
+    'Spare plug: three pins, black',
+  );
+});
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 

@@ -14,13 +14,13 @@ const LATER_WORDS: Record<LaterCure, string> = {
   'controller-setting': 'the setting',
 };
 
-/** The parts, looked at before anything is opened. */
 /** What is looked for on the lens of a whole lamp (from memory: UN Regulation 148 with the mark of 1958; FMVSS 108 with SAE J759). */
 const MARKS: Record<About<'receive'>['region'], string> = {
   UN: 'approval mark on the lens, an E in a circle with the letters of its functions',
   US: 'DOT and the letters of its functions on the lens',
 };
 
+/** The parts, looked at before anything is opened. */
 export function receiveWords({ parts, wholes, region }: About<'receive'>): StepWords {
   return {
     place: BENCH,
