@@ -35,7 +35,8 @@ export function useWorkspaceOf(job: Job, shelf: Shelf): Workspace | { broken: Un
     { job, shelf, configuration, controls, supplyVolts, fault },
     board !== null || judged.error !== null,
   );
-  const progress = useDeferredValue(useStageProgress(job, shelf, board?.state ?? null).data ?? null);
+  const state = judged.isPlaceholderData ? null : (board?.state ?? null);
+  const progress = useDeferredValue(useStageProgress(job, shelf, state).data ?? null);
 
   const jobId = job.id;
   const edit = useCallback<Workspace['edit']>(
