@@ -17,7 +17,9 @@ vi.mock('./engine.ts', () => ({
       new Promise((resolve) => waiting.push(() => resolve(stageProgress(...asked)))),
   }),
 }));
-const answer = () => act(async () => waiting.splice(0).forEach((each) => each()));
+const answer = () => act(async () => {
+    for (const each of waiting.splice(0)) each();
+  });
 
 it('says of no verdict that is being worked out anew that it holds, and keeps what else was counted', async () => {
   const queries = new QueryClient();
