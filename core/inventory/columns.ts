@@ -492,7 +492,7 @@ export const COLUMNS: readonly Column[] = [
     label: 'Pins',
     kinds: ['whole-lamp'],
     type: 'text',
-    hint: '1 earth; 2 tail; 3 stop',
+    hint: '1 earth; 2 tail [grey/red]; of two plugs A:1 earth; B:1 tail',
     group: 'electric',
   },
   {

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { WholeLampSection } from '../model/part.ts';
+import { plugsOf } from '../wiring/wholeLampPins.ts';
 import { pinsFromText, sectionsFromText, sectionsText } from './sectionText.ts';
+import { PINS } from './words.ts';
 
 const tidy = (least: number, most: number) =>
   fc.integer({ min: least * 10, max: most * 10 }).map((tenths) => tenths / 10);
@@ -94,4 +96,17 @@ it('pins: a cavity, and what it is for in as many words as it takes', () => {
     { cavity: '2', does: 'tail or position' },
     { cavity: '3', does: '' },
   ]);
+});
+
+it('pins of two plugs, with the colours of their wires, are read and written alike', () => {
+  const text = 'A:1 earth [brown]; A:2 tail [grey/red]; B:1 third brake';
+  const pins = pinsFromText(text);
+  expect(pins).toEqual([
+    { cavity: 'A:1', does: 'earth', colour: 'brown' },
+    { cavity: 'A:2', does: 'tail', colour: 'grey/red' },
+    { cavity: 'B:1', does: 'third brake' },
+  ]);
+  expect(PINS.write(pins)).toBe(text);
+  expect(plugsOf({ pinMap: pins })).toEqual(['A', 'B']);
+  expect(plugsOf({ pinMap: pinsFromText('1 earth; 2 tail') })).toEqual([]);
 });

@@ -92,16 +92,15 @@ function sectionFromText(piece: string): WholeLampSection | null {
   };
 }
 
-/** `1 earth; 2 tail` as a pin map. */
+/** `1 earth; 2 tail [grey/red]`, of several plugs `A:1 earth; B:1 tail`, as a pin map. */
 export function pinsFromText(text: string): WholeLampPart['pinMap'] {
   return text
     .split(';')
     .map((each) => each.trim())
     .filter(Boolean)
     .map((each) => {
-      const gap = each.indexOf(' ');
-      return gap < 0
-        ? { cavity: each, does: '' }
-        : { cavity: each.slice(0, gap), does: each.slice(gap + 1).trim() };
+      const [, cavity = each, does = '', colour = ''] =
+        /^(\S+)\s*([^[]*?)\s*(?:\[([^\]]*)\])?$/.exec(each) ?? [];
+      return { cavity, does, ...(colour.trim() ? { colour: colour.trim() } : {}) };
     });
 }

@@ -59,6 +59,8 @@ export const SECTIONS: Words = {
 export const PINS: Words = {
   read: (text) => ({ value: pinsFromText(text) }),
   write: (value) =>
-    (value as WholeLampPart['pinMap']).map(({ cavity, does }) => `${cavity} ${does}`).join('; '),
+    (value as WholeLampPart['pinMap'])
+      .map(({ cavity, does, colour }) => `${cavity} ${does}${colour ? ` [${colour}]` : ''}`)
+      .join('; '),
   none: [],
 };

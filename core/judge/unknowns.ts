@@ -21,6 +21,8 @@ export type Unknown =
       what: 'bulbs-not-seen' | 'sockets-not-seen' | 'works-not-measured' | 'fault-wire-not-seen';
       lamps: readonly string[];
     }
+  /** circuits by name */
+  | { what: 'pulses-not-seen'; circuits: readonly string[] }
   /** as it is drawn, by name */
   | { what: 'flasher-not-seen'; flasher: string }
   /** by name */

@@ -138,8 +138,8 @@ export const WholeLampPart = z.strictObject({
   replaces: z.enum(['filament', 'factory-led', 'any']).optional(),
   sections: z.array(WholeLampSection).min(1).max(8),
   connector: Line,
-  /** what each cavity of its plug is for */
-  pinMap: z.array(z.strictObject({ cavity: Line, does: Line })).max(16),
+  /** what each cavity of its plug is for, and its wire's colour where it has one; of several plugs `A:1` is cavity 1 of plug A */
+  pinMap: z.array(z.strictObject({ cavity: Line, does: Line, colour: Line.optional() })).max(32),
   /** bulbs, covers, clips, modules that move over from the old lamp */
   movesOver: z.array(Line).max(12),
 });

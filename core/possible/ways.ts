@@ -8,6 +8,7 @@ import { CURE_KINDS } from '../model/cureKinds/kinds.ts';
 import type { VehicleCure } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { turnCircuits } from '../model/vehicle/lookUp.ts';
@@ -148,10 +149,25 @@ function isDaytimeOpen({ vehicle, ...job }: Job, shelf: Shelf): boolean {
   );
 }
 
+/** Outputs with an LED of which nobody has looked whether they pulse or leak: only a controller does. */
+function openPulses({ vehicle, ...job }: Job, shelf: Shelf): Circuit[] {
+  return vehicle.circuits.filter((circuit) => {
+    const output = outputOf(vehicle, circuit);
+    return (
+      output !== undefined &&
+      circuit.kind !== 'turn' &&
+      !output.pwm &&
+      !output.notPulsed &&
+      circuit.feeds.some(({ lampId }) => ledOf({ vehicle, ...job }, shelf, lampId) !== null)
+    );
+  });
+}
+
 /** What nobody has looked at of how a vehicle is built. */
 export function buildUnknowns(job: Job, shelf: Shelf): Unknown[] {
   const { facts, flasher } = job.vehicle;
   const lamps = openSockets(job, shelf).map(({ name }) => name.toLowerCase());
+  const pulses = openPulses(job, shelf).map(({ name }) => name.toLowerCase());
   const flashers = !facts?.flasherSeen && (facts?.flashers?.length ?? 0) > 1;
   const open: (Unknown | false | undefined)[] = [
     flashers && { what: 'flasher-not-seen', flasher: flasher.name },
@@ -159,6 +175,7 @@ export function buildUnknowns(job: Job, shelf: Shelf): Unknown[] {
     lamps.length > 0 && { what: 'sockets-not-seen', lamps },
     (flasher.kind === 'controller' || facts?.flashers?.includes('controller')) &&
       isDaytimeOpen(job, shelf) && { what: 'daytime-not-seen' },
+    pulses.length > 0 && { what: 'pulses-not-seen', circuits: pulses },
     facts?.repeatersAssumed && { what: 'repeaters-assumed' },
     facts?.pilotAssumed && { what: 'pilot-assumed' },
   ];

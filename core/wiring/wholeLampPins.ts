@@ -22,6 +22,12 @@ export interface PinMap {
   left: readonly Cavity[];
 }
 
+/** The plugs of a whole lamp by their letters; none where it has but one. */
+export function plugsOf({ pinMap }: Pick<WholeLampPart, 'pinMap'>): string[] {
+  const letters = pinMap.flatMap(({ cavity }) => /^(.+):/.exec(cavity)?.[1] ?? []);
+  return [...new Set(letters)];
+}
+
 /** Words of a pin map, and the circuits they stand for. */
 const DOES: readonly [RegExp, CavityUse['does'] | CircuitKind][] = [
   [/earth|ground|31/i, 'earth'],

@@ -19,6 +19,8 @@ export function unknownWords(unknown: Unknown): string {
       return `Nobody has looked whether each corner hangs on an output of its own, where a load at the rear does nothing for the front. ${LOOK_WORDS.outputs.inShort}`;
     case 'daytime-not-seen':
       return 'Nobody has looked whether the daytime running lamps are dimmed by pulses, with the lights on or while their side turns: switch the lights on, then the turn signal, and see whether they go dark, dimmer, or stay.';
+    case 'pulses-not-seen':
+      return `Nobody has looked whether ${inARow(unknown.circuits)} ${unknown.circuits.length > 1 ? 'are' : 'is'} pulsed, tested while off, or leaked to: an LED may flicker or glow where a filament did not. Fit one, sweep your eyes past it lit, and look at it off in the dark; say it in the watch map.`;
     case 'sockets-not-seen':
       return `Nobody has looked how the twin sockets of ${inARow(unknown.lamps)} are wired: earth contacts on opposite corners are standard, on one side CK, where an LED made for the other shorts the parking feed.`;
     case 'works-not-measured':

@@ -107,6 +107,24 @@ describe('PinFinder', () => {
     );
   });
 
+  it('reports a reading that contradicts the sheet, and none that agrees with it', () => {
+    const { finder, connector, job } = rearLeft();
+    const agreeing = finder.find([volts('1', 'stop', 12.4), volts('1', 'stop', 12.3)]);
+    const stop = agreeing.cavities[0]?.likely[0]?.group.functions[0]?.use;
+    const tail = finder.groups.find(({ name }) => /tail/.test(name))?.functions[0]?.use;
+    if (!stop || !tail) throw new Error('no stop or tail wire');
+    const withSheet = (use: typeof stop) => {
+      const said = structuredClone(connector);
+      if (said.cavities[0]) Object.assign(said.cavities[0], { use, provedBy: 'colour' });
+      return new PinFinder(job.vehicle, said, expectedReadings(job, DEMO_SHELF, said));
+    };
+    const readings = [volts('1', 'stop', 12.4), volts('1', 'stop', 12.3), volts('1', 'stop', 12.4)];
+    expect(withSheet(stop).find(readings).contradictions.join()).not.toMatch(/The sheet/);
+    expect(withSheet(tail).find(readings).contradictions.join()).toMatch(
+      /The sheet has cavity 1 for .*tail.*; what was read there is .*stop.*Measure it once more/,
+    );
+  });
+
   it('knows the turn wire by its bounce, and two lamps on one plug by their functions', () => {
     const { finder } = rearLeft();
     const finding = finder.find([

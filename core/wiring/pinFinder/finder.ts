@@ -153,7 +153,7 @@ export class PinFinder {
       cavities,
       certainty: all.probability,
       complete,
-      contradictions: this.contradictions(readings, all, settled),
+      contradictions: [...this.contradictions(readings, all, settled), ...this.againstSheet(byCavity, all)],
       next: settled ? null : this.next(all, byCavity, doubted, standing),
     };
   }
@@ -215,6 +215,22 @@ export class PinFinder {
           );
       });
     return said;
+  }
+
+  /** Cavities whose readings cannot be of what the wiring sheet says they are for. */
+  private againstSheet(byCavity: readonly (readonly CavityReading[])[], { likeliest }: JointMap): string[] {
+    return this.connector.cavities.flatMap(({ id, use }, at) => {
+      if (!use) return [];
+      const said = this.groups.findIndex(({ functions }) =>
+        functions.some((each) => idOfUse(each.use) === idOfUse(use)),
+      );
+      const found = likeliest[at] ?? said;
+      const against = (byCavity[at] ?? []).filter((each) => this.agrees(each, said) < IMPOSSIBLE);
+      if (said < 0 || found === said || against.length === 0) return [];
+      return [
+        `The sheet has cavity ${id} for ${this.groups[said]?.name}; what was read there is ${this.groups[found]?.name}. Measure it once more, and write what was measured into the sheet.`,
+      ];
+    });
   }
 
   private switched({ circuitId, how }: PinTestAt): string {

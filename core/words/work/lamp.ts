@@ -1,6 +1,8 @@
 import { baseRecord } from '../../catalogue/bases.ts';
+import { inARow } from '../../formatting/format.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import { plugsOf } from '../../wiring/wholeLampPins.ts';
 import type { About, WayRound } from '../../work/steps/stepAbout.ts';
 import { pinChangeWords } from '../pinMap.ts';
 import type { StepWords } from './stepWords.ts';
@@ -51,7 +53,10 @@ function wayRoundWords(lamp: Lamp, { led, across }: WayRound): string {
 
 /** A whole lamp in the place of one with bulbs. */
 export function wholeWords({ lamp, part, pins }: About<'whole'>, vehicle: Vehicle): StepWords {
-  const plug = part.pinMap.map(({ cavity, does }) => `${cavity} ${does}`).join(', ');
+  const plug = part.pinMap
+    .map(({ cavity, does, colour }) => `${cavity} ${does}${colour ? ` (${colour})` : ''}`)
+    .join(', ');
+  const plugs = plugsOf(part);
   const changes = pinChangeWords(vehicle, pins)
     .map((change) => ` ${change}`)
     .join('');
@@ -59,7 +64,12 @@ export function wholeWords({ lamp, part, pins }: About<'whole'>, vehicle: Vehicl
     place: lamp.name,
     title: `Fit ${part.code} whole`,
     text: `Plug of ${part.connector}: ${plug}. Compare with the old plug by meter, pin by pin.${changes} Clean both sealing faces, seat without wrinkles, hold the lamp in line while tightening; start every screw by hand.`,
-    cautions: ['Test all its functions before the screws are tight.'],
+    cautions: [
+      ...(plugs.length > 1
+        ? [`It has plugs ${inARow(plugs)}, which may look alike: tag both ends before either goes in.`]
+        : []),
+      'Test all its functions before the screws are tight.',
+    ],
     ticks: [
       ...[...part.movesOver, ...(lamp.module ? [lamp.module] : [])].map((what) => ({
         id: `moves ${what}`.slice(0, 120),
