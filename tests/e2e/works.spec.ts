@@ -16,8 +16,13 @@ test('a lamp that left the works with an LED: no bulb is asked for, what a clamp
   await expect(page.getByRole('heading', { name: /which bulb is it/ })).toHaveCount(0);
   const draws = page.getByRole('textbox', { name: 'It draws' });
   await draws.fill('0,4');
-  await page.getByRole('combobox', { name: 'Its LED' }).selectOption('is sealed into the lamp');
-  await page.getByRole('combobox', { name: 'A fault wire of its own' }).selectOption('it has none');
+  const sealed = page.getByRole('combobox', { name: 'Its LED' });
+  await sealed.selectOption('is sealed into the lamp');
+  const wire = page.getByRole('combobox', { name: 'A fault wire of its own' });
+  await wire.selectOption('it has none');
+  // Shown, they are kept: the page is left only then.
+  await expect(sealed.locator('option:checked')).toHaveText('is sealed into the lamp');
+  await expect(wire.locator('option:checked')).toHaveText('it has none');
 
   await page.reload();
   await page

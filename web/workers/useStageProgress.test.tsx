@@ -17,7 +17,8 @@ vi.mock('./engine.ts', () => ({
       new Promise((resolve) => waiting.push(() => resolve(stageProgress(...asked)))),
   }),
 }));
-const answer = () => act(async () => {
+const answer = () =>
+  act(async () => {
     for (const each of waiting.splice(0)) each();
   });
 

@@ -3,8 +3,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { capital } from '../../../core/formatting/format.ts';
+import type { Job } from '../../../core/model/job.ts';
 import { PastKind, RepairKind } from '../../../core/model/past.ts';
-import type { Vehicle } from '../../../core/model/vehicle/vehicle.ts';
+import { jobLamps } from '../../../core/model/scope.ts';
 import { LATER_WORDS, PAST_WORDS, REPAIR_WORDS } from '../../../core/words/past.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { earlierJobs } from '../../store/earlierJobs.ts';
@@ -15,7 +16,8 @@ import classes from '../../ui/Written.module.css';
 import { WrittenRow } from '../../ui/WrittenRow.tsx';
 
 const LONGEST = 160;
-const lampOptions = ({ lamps }: Vehicle) => lamps.map(({ id, name }) => ({ value: id, label: name }));
+/** The lamps of the job, and those it may disturb: of the others it says nothing. */
+const lampOptions = (job: Job) => jobLamps(job).map(({ id, name }) => ({ value: id, label: name }));
 
 /** What was done to the vehicle before, and what its other jobs left or were asked for. */
 export function PastCard() {
@@ -64,7 +66,7 @@ export function PastCard() {
         <NativeSelect
           label="Near"
           value={lampId}
-          data={[{ value: '', label: 'elsewhere' }, ...lampOptions(vehicle)]}
+          data={[{ value: '', label: 'elsewhere' }, ...lampOptions(job)]}
           onChange={(event) => setLampId(event.currentTarget.value)}
         />
         <TextInput
@@ -110,7 +112,8 @@ export function RepairsCard() {
   const [lampId, setLampId] = useState('');
   const [note, setNote] = useState('');
   const [part, setPart] = useState('');
-  const at = lampId || (vehicle.lamps[0]?.id ?? '');
+  const lamps = lampOptions(job);
+  const at = lampId || (lamps[0]?.value ?? '');
   const lacks = kind === 'other' && note.trim() === '';
   const add = () => {
     if (lacks) return;
@@ -156,7 +159,7 @@ export function RepairsCard() {
         <NativeSelect
           label="At"
           value={at}
-          data={lampOptions(vehicle)}
+          data={lamps}
           onChange={(event) => setLampId(event.currentTarget.value)}
         />
         <TextInput
