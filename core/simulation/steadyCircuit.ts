@@ -8,7 +8,7 @@ import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from './bearing.ts';
 import { contactsOf } from './contacts.ts';
-import type { Controls } from './controls.ts';
+import { CONTROLS_OFF, type Controls } from './controls.ts';
 import { feedDuty, filamentAt, pulsedWires } from './duty.ts';
 import type { Fitment } from './fitment.ts';
 import type { Moment } from './moment.ts';
@@ -159,9 +159,15 @@ export class SteadyCircuit {
   }
 }
 
+/** Every switch that is on or off, whichever there are. */
+const SWITCHES = (Object.keys(CONTROLS_OFF) as (keyof Controls)[]).filter(
+  (name) => typeof CONTROLS_OFF[name] === 'boolean',
+);
+
 /** The driver's panel as one word. */
 export function keyOf(controls: Controls): string {
-  const { key, turn, hazard, lights, brake, reverse, fog, mainBeam, doors, dimmed } = controls;
-  const { lids, lampSwitches, work, beacon } = controls;
-  return `${key} ${turn} ${hazard} ${lights} ${brake} ${reverse} ${fog} ${mainBeam} ${doors} ${dimmed} ${lids} ${lampSwitches} ${work} ${beacon}`;
+  // Asked at every moment that is solved: one figure of the switches is made sooner than a word of each.
+  let switches = 0;
+  for (const name of SWITCHES) switches = switches * 2 + (controls[name] ? 1 : 0);
+  return `${controls.key}${controls.turn}${switches}`;
 }
