@@ -69,18 +69,23 @@ export function usesOfPiece(vehicle: Vehicle, { network }: Pick<MountedPiece, 'n
   return usesOf(vehicle, circuitsFeeding(vehicle, network.lampId, network.input ?? 'main'));
 }
 
-/** The hottest of some resistors in the hardest use their feeds see without a fault, on a hot day; null where there is none. */
+/**
+ * The hottest of some resistors in the hardest use their feeds see without a fault, on a hot day; null where there is none.
+ *
+ * @param only a use that is asked about alone
+ */
 export function hottestResistor(
   vehicle: Vehicle,
   networks: readonly ResistorNetwork[],
   litVolts: number,
+  only?: UseCase['id'],
 ): HeatVerdict | null {
   const all = mountedPieces(vehicle, networks, litVolts);
   // The sides are mostly alike, and so are the pieces: each case is followed once.
   const followed = new Map<string, HeatVerdict>();
   for (const piece of all) {
     for (const use of usesOfPiece(vehicle, piece)) {
-      if (use.fault) continue;
+      if (use.fault || (only && use.id !== only)) continue;
       const body = bodyOf(piece, all, use);
       const key = JSON.stringify([body, piece.litWatts, use.id]);
       if (!followed.has(key)) followed.set(key, judgeHeat(body, piece.litWatts, use, HOT_DAY));

@@ -224,20 +224,20 @@ function vehicleCureLines({ vehicle, vehicleCures }: Job, shelf: Shelf): PickLin
 
 /** What broke or went missing at the vehicle, the same pieces together. */
 function lostLines({ lost = [] }: Job): PickLine[] {
-  const counts = new Map<string, number>();
-  for (const { what, count } of lost) counts.set(what, (counts.get(what) ?? 0) + count);
-  return [...counts].map(([what, quantity]) =>
-    orderLine(`lost-${what}`, '', what, quantity, 'broken or lost at the vehicle'),
-  );
+  return ordered('lost', lost, 'broken or lost at the vehicle');
 }
 
 /** Parts that repairs need, the same together. */
 function repairLines({ repairs = [] }: Job): PickLine[] {
+  const parts = repairs.flatMap(({ part }) => (part ? [{ what: part, count: 1 }] : []));
+  return ordered('repair', parts, 'for a repair');
+}
+
+/** Pieces to order that the shelf does not have, one line for all of a name. */
+function ordered(key: string, pieces: readonly { what: string; count: number }[], why: string): PickLine[] {
   const counts = new Map<string, number>();
-  for (const { part } of repairs) if (part) counts.set(part, (counts.get(part) ?? 0) + 1);
-  return [...counts].map(([part, quantity]) =>
-    orderLine(`repair-${part}`, '', part, quantity, 'for a repair'),
-  );
+  for (const { what, count } of pieces) counts.set(what, (counts.get(what) ?? 0) + count);
+  return [...counts].map(([what, quantity]) => orderLine(`${key}-${what}`, '', what, quantity, why));
 }
 
 function toolsFor(job: Job, shelf: Shelf): string[] {

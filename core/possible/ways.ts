@@ -141,26 +141,23 @@ export function openSockets(job: Job, shelf: Shelf): Lamp[] {
 }
 
 /** Whether a daytime running lamp is converted of which nobody has looked whether it is dimmed: only an output can do that. */
-function isDaytimeOpen({ vehicle, ...job }: Job, shelf: Shelf): boolean {
-  return openDaytime(vehicle).some(
-    (circuit) =>
-      outputOf(vehicle, circuit)?.notPulsed !== true &&
-      circuit.feeds.some(({ lampId }) => ledOf({ vehicle, ...job }, shelf, lampId) !== null),
+function isDaytimeOpen(job: Job, shelf: Shelf): boolean {
+  return openDaytime(job.vehicle).some(
+    (circuit) => outputOf(job.vehicle, circuit)?.notPulsed !== true && feedsLed(job, shelf, circuit),
   );
 }
 
 /** Outputs with an LED of which nobody has looked whether they pulse or leak: only a controller does. */
-function openPulses({ vehicle, ...job }: Job, shelf: Shelf): Circuit[] {
-  return vehicle.circuits.filter((circuit) => {
-    const output = outputOf(vehicle, circuit);
-    return (
-      output !== undefined &&
-      circuit.kind !== 'turn' &&
-      !output.pwm &&
-      !output.notPulsed &&
-      circuit.feeds.some(({ lampId }) => ledOf({ vehicle, ...job }, shelf, lampId) !== null)
-    );
+function openPulses(job: Job, shelf: Shelf): Circuit[] {
+  return job.vehicle.circuits.filter((circuit) => {
+    const output = outputOf(job.vehicle, circuit);
+    if (circuit.kind === 'turn' || !output || output.pwm || output.notPulsed) return false;
+    return feedsLed(job, shelf, circuit);
   });
+}
+
+function feedsLed(job: Job, shelf: Shelf, { feeds }: Circuit): boolean {
+  return feeds.some(({ lampId }) => ledOf(job, shelf, lampId) !== null);
 }
 
 /** What nobody has looked at of how a vehicle is built. */

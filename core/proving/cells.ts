@@ -5,7 +5,7 @@ import type { Circuit } from '../model/vehicle/circuit.ts';
 import { turnSideName } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from '../simulation/bearing.ts';
-import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
+import { CONTROLS_OFF, type Controls, EVERYTHING_STEADY } from '../simulation/controls.ts';
 import type { Fitment } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
 
@@ -98,18 +98,8 @@ export function cellsOf(job: Job, fitment: Fitment): Cell[] {
   }
   add('lights-brake', 'Brake', 'lights', { ...CONTROLS_OFF, lights: true, brake: true });
   const all: Controls = {
-    ...CONTROLS_OFF,
-    key: 'on',
+    ...EVERYTHING_STEADY,
     ...(turns ? (vehicle.hazardSwitch ? { hazard: true } : { turn: 'left' as const }) : {}),
-    lights: true,
-    brake: true,
-    reverse: true,
-    fog: true,
-    doors: true,
-    lids: true,
-    lampSwitches: true,
-    work: true,
-    beacon: true,
   };
   add('everything', 'Everything at once', 'alone', all);
   if (tested(job)) add('asleep', 'Key on', 'asleep', { ...CONTROLS_OFF, key: 'on' });

@@ -18,7 +18,7 @@ import { signed } from '../record/tell.ts';
 import { UnknownReferenceError } from '../simulation/fitment.ts';
 import type { LampFunction } from '../vehicle/edit/circuits.ts';
 import { changeStockBulb, changeWork } from '../vehicle/edit/lamps.ts';
-import type { LampTemplateId } from '../vehicle/edit/lampTemplates.ts';
+import { type LampTemplateId, TEMPLATES } from '../vehicle/edit/lampTemplates.ts';
 import { coloursFor } from '../vehicle/lampWork.ts';
 import { genericLed } from './genericLed.ts';
 import {
@@ -141,20 +141,15 @@ export function quickJob(question: QuickQuestion, shelf: Shelf, id: string, at: 
   };
 }
 
+const HEADLAMP: readonly LampFunction[] = [
+  { kind: 'main-beam', input: 'main' },
+  { kind: 'dipped-beam', input: 'dim' },
+];
 /** A bulb with two filaments in lamps that are listed with one: what the other does. */
 const TWIN_WORK: Partial<Record<QuickLamps, readonly LampFunction[]>> = {
-  'dipped-beam': [
-    { kind: 'main-beam', input: 'main' },
-    { kind: 'dipped-beam', input: 'dim' },
-  ],
-  'main-beam': [
-    { kind: 'main-beam', input: 'main' },
-    { kind: 'dipped-beam', input: 'dim' },
-  ],
-  'daytime-running': [
-    { kind: 'daytime-running', input: 'main' },
-    { kind: 'tail', input: 'dim' },
-  ],
+  'dipped-beam': HEADLAMP,
+  'main-beam': HEADLAMP,
+  'daytime-running': TEMPLATES['daytime-position'].works,
 };
 
 function bothFilaments(vehicle: Vehicle, lampId: string, lamps: QuickLamps): void {

@@ -44,6 +44,21 @@ export const CONTROLS_OFF: Controls = {
   dimmed: false,
 };
 
+/** Everything a panel has switched on but what flashes, and main beam. */
+export const EVERYTHING_STEADY: Controls = {
+  ...CONTROLS_OFF,
+  key: 'on',
+  lights: true,
+  brake: true,
+  reverse: true,
+  fog: true,
+  doors: true,
+  lids: true,
+  lampSwitches: true,
+  work: true,
+  beacon: true,
+};
+
 /** Sides that flash: hazard works without the key, turn does not. */
 export function litSides(controls: Pick<Controls, 'key' | 'turn' | 'hazard'>): Side[] {
   if (controls.hazard) return ['left', 'right'];
@@ -98,7 +113,7 @@ export function wanted(circuit: Circuit, controls: Controls): boolean {
 }
 
 /** The switch of the panel that stands for what lights an inside lamp. */
-const INSIDE_SWITCH: Record<WorkedBy, 'doors' | 'lids' | 'lampSwitches'> = {
+export const INSIDE_SWITCH: Record<WorkedBy, 'doors' | 'lids' | 'lampSwitches'> = {
   door: 'doors',
   lid: 'lids',
   'lamp-switch': 'lampSwitches',

@@ -1,5 +1,5 @@
-import type { Circuit, WorkedBy } from '../model/vehicle/circuit.ts';
-import { CONTROLS_OFF, type Controls } from './controls.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import { CONTROLS_OFF, type Controls, INSIDE_SWITCH } from './controls.ts';
 
 /** A resistor that is only being thought about: across one lamp, or at the head of each lit side. */
 export interface Trial {
@@ -21,12 +21,6 @@ export interface Moment {
   trial?: Trial | undefined;
 }
 
-const INSIDE_ON: Record<WorkedBy, Partial<Controls>> = {
-  door: { doors: true },
-  lid: { lids: true },
-  'lamp-switch': { lampSwitches: true },
-};
-
 /** How the driver's panel stands when a circuit is on. */
 export function controlsFor({ kind, side, workedBy }: Pick<Circuit, 'kind' | 'side' | 'workedBy'>): Controls {
   const on = { ...CONTROLS_OFF, key: 'on' as const };
@@ -44,7 +38,7 @@ export function controlsFor({ kind, side, workedBy }: Pick<Circuit, 'kind' | 'si
     case 'main-beam':
       return { ...on, lights: true, mainBeam: true };
     case 'interior':
-      return { ...on, ...INSIDE_ON[workedBy ?? 'door'] };
+      return { ...on, [INSIDE_SWITCH[workedBy ?? 'door']]: true };
     case 'cornering':
       return { ...on, lights: true, turn: side };
     case 'work':

@@ -3,7 +3,7 @@ import { fuseRating } from '../../model/vehicle/fuseRating.ts';
 import { feedFuseId, fuseById } from '../../model/vehicle/lookUp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { isOn } from '../../simulation/bearing.ts';
-import { CONTROLS_OFF, type Controls, dutyOf, outputOf } from '../../simulation/controls.ts';
+import { type Controls, dutyOf, EVERYTHING_STEADY, outputOf } from '../../simulation/controls.ts';
 import { fuseBehind, isFlashing } from '../../simulation/fuseHeat.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import type { HealthyBands } from '../outageBand.ts';
@@ -33,19 +33,7 @@ export interface FuseLoad {
  * with main beam.
  */
 function heaviest({ hazardSwitch, circuits }: Vehicle): Controls[] {
-  const all: Controls = {
-    ...CONTROLS_OFF,
-    key: 'on',
-    lights: true,
-    brake: true,
-    reverse: true,
-    fog: true,
-    doors: true,
-    lids: true,
-    lampSwitches: true,
-    work: true,
-    beacon: true,
-  };
+  const all = EVERYTHING_STEADY;
   const flashing: Controls[] = hazardSwitch
     ? [{ ...all, hazard: true }]
     : [

@@ -22,6 +22,16 @@ export function bladeFuse(id: string, name: string, amps: number): Fuse {
   };
 }
 
+/**
+ * Another rating on a fuse, its name with it.
+ *
+ * @param fuse changed in place
+ */
+export function rateFuse(fuse: Fuse, amps: number): void {
+  fuse.name = fuse.name.replace(String(fuse.ratedAmps), String(amps));
+  fuse.ratedAmps = amps;
+}
+
 /** Cold resistance of a blade fuse, ohms (typical). */
 export function bladeOhms(amps: number): number {
   return FUSE_OHMS.find(([rating]) => rating >= amps)?.[1] ?? 0.002;

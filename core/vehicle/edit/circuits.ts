@@ -4,7 +4,7 @@ import type { ControllerOutput } from '../../model/vehicle/flasher.ts';
 import type { Lamp, LampInput, Side } from '../../model/vehicle/lamp.ts';
 import { MOST_FEEDS } from '../../model/vehicle/mostFeeds.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { bladeFuse } from './bladeFuse.ts';
+import { bladeFuse, rateFuse } from './bladeFuse.ts';
 import { mayBeWatched } from './openWatch.ts';
 import { dropLostReturns } from './returns.ts';
 import { VehicleEditError } from './vehicleEditError.ts';
@@ -199,8 +199,7 @@ export function fuseFor(vehicle: Vehicle, kind: CircuitKind): string {
 export function setFuseRead(vehicle: Vehicle, fuseId: string, amps: number): void {
   const fuse = vehicle.fuses.find(({ id }) => id === fuseId);
   if (!fuse) return;
-  fuse.name = fuse.name.replace(String(fuse.ratedAmps), String(amps));
-  fuse.ratedAmps = amps;
+  rateFuse(fuse, amps);
   delete fuse.assumed;
 }
 

@@ -3,7 +3,7 @@ import type { Circuit } from '../../model/vehicle/circuit.ts';
 import { bladeFor } from '../../model/vehicle/fuseRating.ts';
 import { lampById } from '../../model/vehicle/lookUp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
-import { bladeOhms } from './bladeFuse.ts';
+import { bladeOhms, rateFuse } from './bladeFuse.ts';
 
 /** Share of its rating that makers let a fuse carry for long (common practice: 70 to 80 %). */
 const CARRIES = 0.8;
@@ -19,8 +19,7 @@ export function sizeOpenFuses(vehicle: Vehicle): void {
     if (!fuse.assumed || fuse.id === vehicle.flasher.fuseId) continue;
     const needed = bladeFor(stockAmps(vehicle, fuse) / CARRIES);
     if (needed <= fuse.ratedAmps) continue;
-    fuse.name = fuse.name.replace(String(fuse.ratedAmps), String(needed));
-    fuse.ratedAmps = needed;
+    rateFuse(fuse, needed);
     fuse.ohms = bladeOhms(needed);
   }
 }

@@ -1,6 +1,5 @@
 import { inARow, ohms, watts } from '../../../formatting/format.ts';
-import { bodyOf, HOT_DAY, mountedPieces, usesOfPiece } from '../../../heat/mounts.ts';
-import { judgeHeat } from '../../../heat/useCases.ts';
+import { hottestResistor, mountedPieces } from '../../../heat/mounts.ts';
 import { chargingVolts } from '../../../judge/workingPoints.ts';
 import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../../model/cures.ts';
 import type { Job } from '../../../model/job.ts';
@@ -70,19 +69,12 @@ export function customaryOptions(job: Job, shelf: Shelf): CureOption[] {
 
 /** How hot the brake makes them, and what avoids it. */
 function brakeWords({ vehicle }: Job, cures: Readonly<Record<string, LoadResistorCure>>): string {
-  const all = mountedPieces(
-    vehicle,
-    Object.values(cures).flatMap(({ networks }) => networks),
-    chargingVolts(vehicle.systemVolts),
-  );
-  const held = all.flatMap((piece) =>
-    usesOfPiece(vehicle, piece)
-      .filter(({ id }) => id === 'jam')
-      .map((use) => ({ piece, heat: judgeHeat(bodyOf(piece, all, use), piece.litWatts, use, HOT_DAY) })),
-  );
-  const [hottest] = held.toSorted((a, b) => b.heat.peakCaseCelsius - a.heat.peakCaseCelsius);
-  if (!hottest) return '';
-  const { piece, heat } = hottest;
+  const networks = Object.values(cures).flatMap((cure) => cure.networks);
+  const litVolts = chargingVolts(vehicle.systemVolts);
+  const heat = hottestResistor(vehicle, networks, litVolts, 'jam');
+  // They are all alike.
+  const [piece] = mountedPieces(vehicle, networks, litVolts);
+  if (!heat || !piece) return '';
   const avoids = inARow([
     'a relay that does not watch',
     'a filament left in one lamp a side',

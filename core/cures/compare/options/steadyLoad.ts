@@ -1,7 +1,6 @@
 import { E12, STANDARD_WATTS } from '../../../catalogue/eSeries.ts';
 import { ohms, watts } from '../../../formatting/format.ts';
-import { bodyOf, condemnedIn, HOT_DAY, mountedPieces, usesOfPiece } from '../../../heat/mounts.ts';
-import { judgeHeat } from '../../../heat/useCases.ts';
+import { condemnedIn, hottestResistor } from '../../../heat/mounts.ts';
 import type { JobAnalysis } from '../../../judge/analysis.ts';
 import { Judge } from '../../../judge/judge.ts';
 import { watchedBy } from '../../../judge/watchedBy.ts';
@@ -65,13 +64,7 @@ export function steadyLoadOptions(analysis: JobAnalysis, circuit: Circuit): Cure
 
 /** How hot the hottest gets in the use it sees most. */
 function hottestWords({ vehicle }: Job, { networks }: LoadResistorCure): string {
-  const all = mountedPieces(vehicle, networks, chargingVolts(vehicle.systemVolts));
-  const heats = all.flatMap((piece) =>
-    usesOfPiece(vehicle, piece)
-      .filter((use) => !use.fault)
-      .map((use) => judgeHeat(bodyOf(piece, all, use), piece.litWatts, use, HOT_DAY)),
-  );
-  const [hottest] = heats.toSorted((a, b) => b.peakCaseCelsius - a.peakCaseCelsius);
+  const hottest = hottestResistor(vehicle, networks, chargingVolts(vehicle.systemVolts));
   return hottest ? heatWords(hottest) : '';
 }
 
