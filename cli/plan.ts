@@ -7,6 +7,7 @@ import { flashes, scopeCircuits } from '../core/model/scope.ts';
 import { turnCircuits, turnSides } from '../core/model/vehicle/lookUp.ts';
 import { vehicleState, verdictsOf } from '../core/possible/verdicts.ts';
 import { handOverPage } from '../core/record/handOver.ts';
+import { fitSteps } from '../core/work/fitSteps.ts';
 import { spokenCircuit, spokenTurns } from './spoken.ts';
 
 /** How many of the ranked resistor sets are printed. */
@@ -60,7 +61,7 @@ export function planOf({ job, parts }: JobFile) {
         arithmetic,
       };
     }),
-    pickList: pickList(job, parts),
+    pickList: pickList(job, parts, fitSteps(job, parts)),
   };
 }
 

@@ -1,5 +1,6 @@
 // Longer than 300 lines: a table of every column a part can have.
-import type { Part } from '../model/part.ts';
+import { ConsumableUse, type Part } from '../model/part.ts';
+import { PART_KINDS } from '../model/partKinds.ts';
 import { FIGURE, FIGURES, KNOWN_PHRASES, PHRASES, PINS, SECTIONS, WORDS, type Words } from './words.ts';
 
 export type PartKind = Part['kind'];
@@ -31,18 +32,11 @@ export interface Column {
   /** what to say where it is read but empty */
   missing?: string;
   /** fields of one group stand together */
-  group: 'what' | 'electric' | 'light' | 'size' | 'shelf';
+  group: 'what' | 'electric' | 'light' | 'size' | 'shelf' | 'receive';
 }
 
-const ALL: readonly PartKind[] = [
-  'led',
-  'whole-lamp',
-  'resistor',
-  'harness',
-  'flasher',
-  'decoder',
-  'consumable',
-];
+const ALL: readonly PartKind[] = PART_KINDS;
+const NOT_USED_UP: readonly PartKind[] = ALL.filter((kind) => kind !== 'consumable');
 const RESISTORS: readonly PartKind[] = ['resistor', 'harness'];
 const LED: readonly PartKind[] = ['led'];
 const LAMPS: readonly PartKind[] = ['led', 'whole-lamp'];
@@ -400,15 +394,6 @@ export const COLUMNS: readonly Column[] = [
   },
   { name: 'sealed', path: 'sealed', label: 'Sealed', kinds: LED, type: 'yes-no', group: 'size' },
   {
-    name: 'warranty_months',
-    path: 'warrantyMonths',
-    label: 'Warranty',
-    kinds: LED,
-    type: 'number',
-    unit: 'months',
-    group: 'shelf',
-  },
-  {
     name: 'end',
     path: 'end',
     label: 'Place',
@@ -732,7 +717,7 @@ export const COLUMNS: readonly Column[] = [
     label: 'Used as',
     kinds: ['consumable'],
     type: 'choice',
-    choices: ['feed-joint', 'earth-ring', 'mounting-screw', 'edge-paint', 'diode'],
+    choices: ConsumableUse.options,
     required: true,
     group: 'what',
   },
@@ -755,6 +740,107 @@ export const COLUMNS: readonly Column[] = [
     unit: 'pieces',
     required: true,
     group: 'shelf',
+  },
+  {
+    name: 'pack_pieces',
+    path: 'pack.pieces',
+    label: 'Pieces in a pack',
+    kinds: ALL,
+    type: 'number',
+    hint: 'where it is sold in packs alone',
+    group: 'shelf',
+  },
+  {
+    name: 'pack_price',
+    path: 'pack.price',
+    needs: { column: 'pack_pieces' },
+    missing: 'What does a pack cost? 0 where nobody knows.',
+    label: 'Price of a pack',
+    kinds: ALL,
+    type: 'number',
+    group: 'shelf',
+  },
+  { name: 'seller', path: 'seller', label: 'Seller', kinds: ALL, type: 'text', group: 'shelf' },
+  {
+    name: 'order_code',
+    path: 'orderCode',
+    label: 'Order code',
+    kinds: ALL,
+    type: 'text',
+    hint: 'what the seller calls it',
+    group: 'shelf',
+  },
+  {
+    name: 'warranty_months',
+    path: 'warrantyMonths',
+    label: 'Warranty',
+    kinds: ALL,
+    type: 'number',
+    unit: 'months',
+    hint: 'from the day it is fitted',
+    group: 'shelf',
+  },
+  {
+    name: 'warranty_void',
+    path: 'warrantyVoid',
+    label: 'Warranty ends with',
+    kinds: ALL,
+    type: 'text',
+    hint: 'a wrong screw, a cut lead',
+    group: 'shelf',
+  },
+  {
+    name: 'plug',
+    path: 'look.plug',
+    label: 'Plug',
+    kinds: NOT_USED_UP,
+    type: 'text',
+    hint: 'what is held against the old one',
+    group: 'receive',
+  },
+  {
+    name: 'pin_count',
+    path: 'look.pins',
+    label: 'Pins, how many',
+    kinds: NOT_USED_UP,
+    type: 'number',
+    group: 'receive',
+  },
+  { name: 'tabs', path: 'look.tabs', label: 'Tabs', kinds: NOT_USED_UP, type: 'text', group: 'receive' },
+  {
+    name: 'grommet_mm',
+    path: 'look.grommetMm',
+    label: 'Grommet depth',
+    kinds: NOT_USED_UP,
+    type: 'number',
+    unit: 'mm',
+    group: 'receive',
+  },
+  {
+    name: 'way_up',
+    path: 'look.wayUp',
+    label: 'Which way up',
+    kinds: NOT_USED_UP,
+    type: 'text',
+    group: 'receive',
+  },
+  {
+    name: 'mount',
+    path: 'look.mount',
+    label: 'Held by',
+    kinds: ['flasher', 'decoder', 'resistor', 'harness', 'kit'],
+    type: 'text',
+    hint: 'bracket, tab, tie',
+    group: 'receive',
+  },
+  {
+    name: 'screw',
+    path: 'look.screw',
+    label: 'Screw as delivered',
+    kinds: FLASHER,
+    type: 'text',
+    hint: 'fully anticlockwise, in the middle',
+    group: 'receive',
   },
 ];
 

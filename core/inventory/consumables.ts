@@ -1,59 +1,45 @@
-import { needsEarthWire } from '../devices/relayMapping.ts';
-import { jointsOfCures } from '../model/cureKinds/kinds.ts';
-import type { ResistorNetwork } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
-import type { ConsumablePart, Shelf } from '../model/part.ts';
-import { networksOf } from '../simulation/fitment.ts';
-import { type PickLine, shelfLine } from './pickLine.ts';
+import type { ConsumableUse, Shelf } from '../model/part.ts';
+import { CONSUMABLES, WANTED_BY } from '../words/consumables.ts';
+import { stepsInNoOrder } from '../work/steps/anyOrder.ts';
+import type { FitStep } from '../work/steps/fitStep.ts';
+import { takesOf } from '../work/steps/takes.ts';
+import { orderLine, type PickLine, shelfLine } from './pickLine.ts';
 
-/** Joints that some resistors need in the loom: each piece its own, and one more a place; a harness none. */
-export function jointsOf(networks: readonly ResistorNetwork[]): number {
-  return networks.reduce((sum, network) => (network.plugged ? sum : sum + network.pieces.length + 1), 0);
+/** What is used up, how much of it, and by what kind of work. */
+export interface Wanted {
+  use: ConsumableUse;
+  /** pieces, or metres of wire; whole ones */
+  count: number;
+  by: readonly string[];
 }
 
-/** Joints and fixings of the resistors: two taps each, an earth ring and two screws a place. */
-export function consumableLines(job: Job, shelf: Shelf): PickLine[] {
-  const networks = networksOf(job);
-  const earthed = relaysToEarth(job, shelf);
-  const cures = jointsOfCures(job.vehicleCures);
-  if (networks.length === 0 && earthed === 0 && cures === 0) return [];
-  const wired = networks.filter((network) => !network.plugged);
-  const pieces = networks.reduce((sum, network) => sum + network.pieces.length, 0);
-  const needs: readonly [ConsumablePart['use'], number, string][] = [
-    [
-      'feed-joint',
-      jointsOf(networks) + cures,
-      [
-        ...(jointsOf(networks) > 0 ? ['feed and earth leads of the resistors'] : []),
-        ...(cures > 0 ? ['joints of the other cures'] : []),
-      ].join(', '),
-    ],
-    ['earth-ring', wired.length + earthed, ringsWhy(wired.length, earthed)],
-    [
-      'mounting-screw',
-      pieces * 2 + earthed,
-      earthed > 0 ? 'two a resistor, one the earth of the relay' : 'two a resistor',
-    ],
-    ['edge-paint', pieces + earthed > 0 ? 1 : 0, 'drilled edges'],
-  ];
-  return needs.flatMap(([use, quantity, why]) => {
-    if (quantity === 0) return [];
-    const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
-    return part ? [shelfLine(part, quantity, why)] : [];
+/** What some steps use up together: a tube or a pen serves them all, joints and screws are counted. */
+export function wantedBy(job: Job, shelf: Shelf, steps: readonly FitStep[]): Wanted[] {
+  const found = new Map<ConsumableUse, { counted: number; once: boolean; by: Set<string> }>();
+  for (const step of steps)
+    for (const { use, count, once } of takesOf(job, shelf, step)) {
+      const entry = found.get(use) ?? { counted: 0, once: false, by: new Set<string>() };
+      if (once) entry.once = true;
+      else entry.counted += count;
+      entry.by.add(WANTED_BY[step.about.of] ?? step.kind);
+      found.set(use, entry);
+    }
+  const uses = Object.keys(CONSUMABLES) as ConsumableUse[];
+  return uses.flatMap((use) => {
+    const entry = found.get(use);
+    if (!entry) return [];
+    return [{ use, count: Math.max(Math.ceil(entry.counted), entry.once ? 1 : 0), by: [...entry.by] }];
   });
 }
 
-/** How many of the relays planned need an earth that the old socket does not have, a count. */
-export function relaysToEarth({ vehicle, vehicleCures }: Job, shelf: Shelf): number {
-  return vehicleCures.filter((cure) => {
-    const part = cure.kind === 'flasher-relay' && shelf.find(({ id }) => id === cure.partId);
-    return part && part.kind === 'flasher' && needsEarthWire(vehicle.flasher, part);
-  }).length;
-}
-
-function ringsWhy(resistors: number, relays: number): string {
-  return [
-    ...(resistors > 0 ? ['earth of each resistor place'] : []),
-    ...(relays > 0 ? ['earth of the relay'] : []),
-  ].join(', ');
+/** Everything the steps of a job use up, from the shelf or to order: each because a step needs it. */
+export function consumableLines(job: Job, shelf: Shelf): PickLine[] {
+  return wantedBy(job, shelf, stepsInNoOrder(job, shelf)).map(({ use, count, by }) => {
+    const why = by.join(', ');
+    const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
+    if (part) return shelfLine(part, count, why);
+    const { name, counted } = CONSUMABLES[use];
+    return orderLine(`use-${use}`, '', counted === 'metres' ? `${name}, metres` : name, count, why);
+  });
 }

@@ -13,7 +13,9 @@ import { TurnCircuits } from '../simulation/turnCircuits.ts';
 import { sectionFor } from '../simulation/wholeLamp.ts';
 import { bulbWatts } from '../words/bulbs.ts';
 import { wordsOfCure } from '../words/cures.ts';
-import { openedFirst } from '../work/access/openings.ts';
+import { stepsInNoOrder } from '../work/steps/anyOrder.ts';
+import type { FitStep } from '../work/steps/fitStep.ts';
+import { type ToolsAt, toolsByPlace } from '../work/steps/tools.ts';
 import { consumableLines } from './consumables.ts';
 import { orderLine, type PickLine, shelfLine } from './pickLine.ts';
 
@@ -29,9 +31,12 @@ export interface PowerSaved {
 
 export interface PickList {
   lines: readonly PickLine[];
-  tools: readonly string[];
-  /** sum of the lines with a known price */
+  /** what is worked with, by where it is needed */
+  tools: readonly ToolsAt[];
+  /** sum of the lines with a known price, as used */
   knownTotal: number;
+  /** what is paid for what is missing, in packs where it comes in packs */
+  boughtTotal: number;
   /** lines without a price */
   unpriced: number;
   power: PowerSaved;
@@ -40,11 +45,16 @@ export interface PickList {
 /**
  * Parts, tools and consumables of a job, with what the shelf has of them.
  *
+ * @param steps those of its plan, whose tools are listed; without them those that use something up
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
-export function pickList(job: Job, shelf: Shelf): PickList {
+export function pickList(
+  job: Job,
+  shelf: Shelf,
+  steps: readonly FitStep[] = stepsInNoOrder(job, shelf),
+): PickList {
   const lines = pickLines(job, shelf);
-  return { lines, tools: toolsFor(job, shelf), ...costOf(lines), power: powerSaved(job, shelf) };
+  return { lines, tools: toolsByPlace(job, steps), ...costOf(lines), power: powerSaved(job, shelf) };
 }
 
 /** The parts of a job, without the power they save. */
@@ -61,8 +71,11 @@ export function pickLines(job: Job, shelf: Shelf): PickLine[] {
 }
 
 /** What the lines with a known price come to, in the shop's currency, and how many have none. */
-export function costOf(lines: readonly PickLine[]): Pick<PickList, 'knownTotal' | 'unpriced'> {
+export function costOf(
+  lines: readonly PickLine[],
+): Pick<PickList, 'knownTotal' | 'boughtTotal' | 'unpriced'> {
   return {
+    boughtTotal: lines.reduce((sum, line) => sum + (line.boughtTotal ?? 0), 0),
     knownTotal: lines.reduce((sum, line) => sum + (line.total ?? 0), 0),
     unpriced: lines.filter((line) => line.total === null).length,
   };
@@ -198,7 +211,7 @@ function vehicleCureLines({ vehicle, vehicleCures }: Job, shelf: Shelf): PickLin
   };
   const pieces: WantedPiece[] = [];
   for (const cure of vehicleCures) {
-    const { parts, takes = [] } = cureKind(cure);
+    const { parts } = cureKind(cure);
     const why = wordsOfCure(cure).why(cure, vehicle);
     for (const { holder, what } of parts?.(cure) ?? []) {
       if (what === null) pieces.push({ piece: holder, why });
@@ -209,12 +222,6 @@ function vehicleCureLines({ vehicle, vehicleCures }: Job, shelf: Shelf): PickLin
           why,
         );
     }
-    for (const { use, count } of takes)
-      want(
-        shelf.find((part) => part.kind === 'consumable' && part.use === use),
-        count,
-        why,
-      );
   }
   return [
     ...[...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why)),
@@ -238,22 +245,4 @@ function ordered(key: string, pieces: readonly { what: string; count: number }[]
   const counts = new Map<string, number>();
   for (const { what, count } of pieces) counts.set(what, (counts.get(what) ?? 0) + count);
   return [...counts].map(([what, quantity]) => orderLine(`${key}-${what}`, '', what, quantity, why));
-}
-
-function toolsFor(job: Job, shelf: Shelf): string[] {
-  const working = job.vehicle.lamps.filter((lamp) => ledOf(job, shelf, lamp.id) !== null);
-  const opened = working.flatMap(({ access }) => openedFirst(job.vehicle, access.group));
-  const tools = new Set(opened.flatMap((opening) => opening.tools));
-  if (working.length > 0) for (const tool of ['clean gloves', 'labels and marker']) tools.add(tool);
-  if (Object.values(job.cures).some((cure) => cure !== null)) {
-    for (const tool of [
-      'crimping pliers',
-      'heat gun',
-      'multimeter',
-      'drill and 3 mm bit',
-      'file or deburring tool',
-    ])
-      tools.add(tool);
-  }
-  return [...tools].toSorted((a, b) => a.localeCompare(b));
 }

@@ -4,6 +4,7 @@ import { Evidence } from './evidence.ts';
 import { DateOrEmpty, Id, Line, Moment, Note } from './fields.ts';
 import { LONGEST_PAUSE } from './longestPause.ts';
 import { LaterItem, Repair } from './past.ts';
+import { JobMovement } from './pieces.ts';
 import { Vehicle } from './vehicle/vehicle.ts';
 
 export const LampCondition = z.enum(['works', 'dead', 'dim', 'wrong-colour']);
@@ -23,7 +24,7 @@ export const StepRecord = z.strictObject({
   /** paused since then */
   pausedAt: Moment.optional(),
   /** what of it was ticked off */
-  ticks: z.array(Line).max(40).optional(),
+  ticks: z.array(Line).max(400).optional(),
   /** what it waits for; the rest of the work goes on */
   waitingFor: Line.optional(),
   /** something was wrong with it: evidence for whoever looks for the fault */
@@ -100,6 +101,31 @@ export const Attempt = z.strictObject({
 });
 export type Attempt = z.infer<typeof Attempt>;
 
+/** A kit on the job: what was said of its questions, the rest being read off the vehicle or open. */
+export const JobKit = z.strictObject({
+  partId: Id,
+  /** answer by question; a year in digits */
+  answers: z.record(Id, Line),
+  /** questions nobody here can answer: not asked again */
+  skipped: z.array(Id).max(24).optional(),
+  /** the variant whose parts were put into the plan */
+  takenId: Id.optional(),
+});
+export type JobKit = z.infer<typeof JobKit>;
+
+/** A part that came wrong: it goes back, and what it was for waits. */
+export const WrongPart = z.strictObject({ partId: Id, at: Moment, note: Line });
+export type WrongPart = z.infer<typeof WrongPart>;
+
+/** What the ledger counts with beside the parts. */
+export const LedgerFigures = z.strictObject({
+  /** an hour of work, in the shop's currency */
+  hourPrice: z.number().min(0).max(10_000).optional(),
+  /** of the vehicle's battery, as printed, Ah */
+  batteryAh: z.number().min(1).max(1000).optional(),
+});
+export type LedgerFigures = z.infer<typeof LedgerFigures>;
+
 export const Job = z.strictObject({
   id: Id,
   title: Line,
@@ -159,6 +185,11 @@ export const Job = z.strictObject({
   /** whatever was seen of its vehicle: the bands of its watchers learn from it, and the work is proved by it */
   evidence: z.array(Evidence).max(12_000),
   attempts: z.array(Attempt).max(2000).optional(),
+  /** pieces of the shelf it has reserved, fitted and given back */
+  pieces: z.array(JobMovement).max(4000).optional(),
+  kits: z.array(JobKit).max(6).optional(),
+  wrongParts: z.array(WrongPart).max(200).optional(),
+  ledger: LedgerFigures.optional(),
   handOver: z.strictObject({
     stockBulbsKeptAt: Line,
     warrantyUntil: DateOrEmpty,

@@ -1,8 +1,24 @@
 import { z } from 'zod';
 import { BaseId } from './bulb.ts';
 import { Fraction, Id, Line, Ohms, Volts, Watts } from './fields.ts';
+import { KitSheet } from './kit.ts';
 import { CircuitKind } from './vehicle/circuit.ts';
 import { NON_WATCHING, Terminals } from './vehicle/flasher.ts';
+
+/** What is looked at when a part comes in, before anything is opened; whatever is left out nobody has written down. */
+export const PartLook = z.strictObject({
+  plug: Line.optional(),
+  pins: z.int().min(1).max(60).optional(),
+  tabs: Line.optional(),
+  /** how deep its grommet sits, mm */
+  grommetMm: z.number().min(0).max(100).optional(),
+  wayUp: Line.optional(),
+  /** what a relay or box is held by */
+  mount: Line.optional(),
+  /** how the screw of an adjustable relay stands as delivered */
+  screw: Line.optional(),
+});
+export type PartLook = z.infer<typeof PartLook>;
 
 const ShelfEntry = {
   id: Id,
@@ -11,8 +27,20 @@ const ShelfEntry = {
   name: Line,
   /** one piece, in the shop's currency */
   price: z.number().min(0).max(100000),
-  /** pieces on the shelf */
+  /** pieces on the shelf, as the movements of its stock come to */
   stock: z.int().min(0).max(100000),
+  /** sold in packs alone: pieces in one, and what one costs */
+  pack: z
+    .strictObject({ pieces: z.int().min(2).max(10000), price: z.number().min(0).max(1000000) })
+    .optional(),
+  seller: Line.optional(),
+  /** what the seller calls it */
+  orderCode: Line.optional(),
+  /** counted from the day a piece is fitted */
+  warrantyMonths: z.int().min(0).max(240).optional(),
+  /** what ends the warranty early: a wrong screw, a cut lead */
+  warrantyVoid: Line.optional(),
+  look: PartLook.optional(),
 };
 
 /** What stands between the feed and the LED string. */
@@ -96,7 +124,6 @@ export const LedPart = z.strictObject({
   cooling: z.enum(['body', 'braid', 'fan', 'none']).optional(),
   /** sealed against water */
   sealed: z.boolean().optional(),
-  warrantyMonths: z.int().min(0).max(240).optional(),
 });
 export type LedPart = z.infer<typeof LedPart>;
 
@@ -193,12 +220,37 @@ export const DecoderPart = z.strictObject({
 });
 export type DecoderPart = z.infer<typeof DecoderPart>;
 
+/** What a thing that is used up is for. */
+export const ConsumableUse = z.enum([
+  'feed-joint',
+  'earth-ring',
+  'mounting-screw',
+  'edge-paint',
+  'diode',
+  'shrink',
+  'contact-grease',
+  'tape',
+  'tie',
+  'dummy-cap',
+  'cleaner',
+  'lens-glue',
+  'label',
+  'fuse',
+  'wire',
+  'grommet',
+]);
+export type ConsumableUse = z.infer<typeof ConsumableUse>;
+
 export const ConsumablePart = z.strictObject({
   ...ShelfEntry,
   kind: z.literal('consumable'),
-  use: z.enum(['feed-joint', 'earth-ring', 'mounting-screw', 'edge-paint', 'diode']),
+  use: ConsumableUse,
 });
 export type ConsumablePart = z.infer<typeof ConsumablePart>;
+
+/** A box of parts for several vehicles, with the sheet that says which vehicle gets what. */
+export const KitPart = z.strictObject({ ...ShelfEntry, kind: z.literal('kit'), sheet: KitSheet });
+export type KitPart = z.infer<typeof KitPart>;
 
 export const Part = z.discriminatedUnion('kind', [
   LedPart,
@@ -208,6 +260,7 @@ export const Part = z.discriminatedUnion('kind', [
   FlasherPart,
   DecoderPart,
   ConsumablePart,
+  KitPart,
 ]);
 export type Part = z.infer<typeof Part>;
 

@@ -2,6 +2,7 @@ import { cureKind } from './cureKinds/kinds.ts';
 import type { VehicleCure } from './cures.ts';
 import type { Job } from './job.ts';
 import type { Part, Shelf } from './part.ts';
+import { PART_KINDS } from './partKinds.ts';
 import { standing } from './seen.ts';
 
 /** One place of a job that names a part of the shelf. */
@@ -19,7 +20,7 @@ export interface PartReference {
 type Visit = (reference: PartReference) => string | null;
 
 const LIGHTS = ['led', 'whole-lamp'] as const;
-const RESISTORS = ['resistor', 'harness'] as const;
+const RESISTORS = ['resistor', 'harness', 'kit'] as const;
 
 /**
  * Walks every place of a job that names a part, once: export, check, import, removal and repair all see the same ones.
@@ -40,6 +41,21 @@ export function visitParts(job: Job, visit: Visit): void {
       visitPiece(piece, `job.cures ${circuitId}`, visit);
   }
   job.vehicleCures = visitCures(job.vehicleCures, 'job.vehicleCures', visit);
+  if (job.kits)
+    job.kits = job.kits.filter((kit) => {
+      const next = visit({ partId: kit.partId, where: 'job.kits', kinds: ['kit'], needed: true });
+      if (next !== null && next !== kit.partId) kit.partId = next;
+      return next !== null;
+    });
+  // What became of pieces stays on record, whatever became of the part's own record.
+  for (const [where, named] of [
+    ['job.pieces', job.pieces ?? []],
+    ['job.wrongParts', job.wrongParts ?? []],
+  ] as const)
+    for (const each of named) {
+      const next = visit({ partId: each.partId, where, kinds: PART_KINDS, needed: false });
+      if (next !== null && next !== each.partId) each.partId = next;
+    }
   const kept = job.evidence.filter((each) => {
     if (!('fitted' in each)) return true;
     const { id, kind, fitted } = each;

@@ -1,4 +1,4 @@
-import { pickList } from '../inventory/picklist.ts';
+import { pickLines } from '../inventory/picklist.ts';
 import { flashRule } from '../judge/flashRule.ts';
 import type { VerdictState } from '../judge/states.ts';
 import type { Job } from '../model/job.ts';
@@ -67,7 +67,7 @@ function cureProgress(job: Job, state: VerdictState | null): StageProgress {
 }
 
 function pickProgress(job: Job, shelf: Shelf): StageProgress {
-  const { lines } = pickList(job, shelf);
+  const lines = pickLines(job, shelf);
   const toBuy = lines.filter((line) => line.toBuy > 0).length;
   if (lines.length === 0) return { stage: 'pick', done: false, note: 'nothing yet' };
   return {

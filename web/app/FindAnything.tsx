@@ -5,8 +5,8 @@ import { useNavigate } from 'react-router';
 import { nameOfJob } from '../../core/formatting/nameOfJob.ts';
 import { findEntries, referenceEntries } from '../../core/reference/entries.ts';
 import { STAGE_NAMES, STAGES } from '../../core/work/stages.ts';
-import { db } from '../store/db.ts';
 import { jobSummaries } from '../store/jobSummaries.ts';
+import { readShelf } from '../store/stock.ts';
 import { Dialog } from '../ui/Dialog.tsx';
 import classes from './FindAnything.module.css';
 
@@ -38,7 +38,7 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
   // Its list stands in the dialog and is always there.
   const combobox = useCombobox({ opened: true, onOpenedChange: (opened) => !opened && onClose() });
   const stored = useLiveQuery(async () => {
-    const [{ jobs }, parts] = await Promise.all([jobSummaries(Date.now()), db.parts.toArray()]);
+    const [{ jobs }, parts] = await Promise.all([jobSummaries(Date.now()), readShelf()]);
     return {
       jobs: jobs.filter(({ binned }) => !binned),
       // One that cannot be read is set aside by whoever looks at the rows.

@@ -3,7 +3,8 @@ import { jobOwnProblems } from '../../core/formats/jobFile.ts';
 import { Id } from '../../core/model/fields.ts';
 import { Job } from '../../core/model/job.ts';
 import { Part } from '../../core/model/part.ts';
-import { type AsideRow, db as appDatabase, type JobRow, type VumbleDatabase } from './db.ts';
+import { ShelfMovement } from '../../core/model/pieces.ts';
+import { type AsideRow, db as appDatabase, type JobRow, type VumbleDatabase, withJob } from './db.ts';
 import { setAside } from './setAside.ts';
 
 const Patches = z.array(z.looseObject({ op: z.string(), path: z.array(z.union([z.string(), z.number()])) }));
@@ -19,6 +20,7 @@ const ROWS = {
     rev: z.int().optional(),
   }),
   parts: Part,
+  movements: ShelfMovement,
   photos: z.looseObject({
     id: z.string(),
     jobId: z.string(),
@@ -47,7 +49,9 @@ type Checked = keyof typeof ROWS;
  */
 export async function checkRows(broke: boolean, db: VumbleDatabase = appDatabase): Promise<number> {
   let found = 0;
-  const tables: Checked[] = broke ? ['jobs', 'parts', 'photos', 'edits'] : ['jobs', 'parts', 'photos'];
+  const tables: Checked[] = broke
+    ? ['jobs', 'parts', 'movements', 'photos', 'edits']
+    : ['jobs', 'parts', 'movements', 'photos'];
   for (const table of tables) {
     for (const key of await db.table(table).toCollection().primaryKeys()) {
       const row: unknown = await db.table(table).get(key);
@@ -84,6 +88,6 @@ async function mendFrame(db: VumbleDatabase, row: unknown): Promise<boolean> {
     rev: Number.isInteger(rev) ? rev : 0,
   } as JobRow;
   if (problemOf('jobs', mended) !== null) return false;
-  await db.jobs.put(mended);
+  await db.jobs.put(withJob(mended, mended.job));
   return true;
 }

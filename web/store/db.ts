@@ -3,8 +3,10 @@ import { enablePatches, type Patch } from 'immer';
 import type { Evidence } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
+import type { ShelfMovement } from '../../core/model/pieces.ts';
 import { upgradeJob, upgradeObservation } from '../../core/model/upgradeJob.ts';
 import { withAppendedLog } from './appendedLog.ts';
+import { heldBy } from './held.ts';
 import { STORE_NAME } from './name.ts';
 import { withOneEvidence } from './oneEvidence.ts';
 
@@ -19,6 +21,8 @@ export interface JobRow {
   deleted: 0 | 1;
   /** goes up by one with every write: of two readings of a job the one with more is the newer; none yet is 0 */
   rev?: number;
+  /** what it did with pieces of the shelf, written out for the index: stock is added up without reading whole jobs */
+  held?: string[];
 }
 
 /** One edit of a job, with what takes it back. The history is stored, so undo outlives a reload. */
@@ -57,7 +61,7 @@ export interface AsideRow {
   seq: number;
   at: string;
   /** what it was found in */
-  table: 'jobs' | 'parts' | 'photos' | 'edits' | 'journal';
+  table: 'jobs' | 'parts' | 'movements' | 'photos' | 'edits' | 'journal';
   key: string | number;
   row: unknown;
   /** what is wrong with it, in words */
@@ -92,6 +96,7 @@ export class VumbleDatabase extends Dexie {
   photos!: EntityTable<PhotoRow, 'id'>;
   journal!: EntityTable<JournalRow, 'seq'>;
   aside!: EntityTable<AsideRow, 'seq'>;
+  movements!: EntityTable<ShelfMovement, 'id'>;
 
   constructor(name = STORE_NAME) {
     super(name);
@@ -190,6 +195,15 @@ export class VumbleDatabase extends Dexie {
           row.job = upgradeJob(row.job, 11) as Job;
         }),
     );
+    // Stock was a figure; now it is the sum of movements, and the figure of then is the first of them.
+    this.version(11)
+      .stores({ jobs: 'id, deleted, updatedAt, job.vehicle.id, *held', movements: 'id, partId' })
+      .upgrade(async (transaction) => {
+        const parts = await transaction.table<Part>('parts').toArray();
+        await transaction
+          .table<ShelfMovement>('movements')
+          .bulkPut(parts.map((part) => firstCount(part, new Date().toISOString())));
+      });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });
@@ -225,11 +239,14 @@ async function putDemoIn(db: VumbleDatabase): Promise<void> {
     import('../../demo/jobs.ts'),
     import('../../demo/shelf.ts'),
   ]);
-  await db.transaction('rw', db.jobs, db.parts, db.settings, async () => {
+  await db.transaction('rw', db.jobs, db.parts, db.settings, db.movements, async () => {
     // Two tabs that open at once both come here; the second finds it done.
     if (!(await db.settings.get('demo'))) return;
     const known = new Set(await db.parts.toCollection().primaryKeys());
-    await db.parts.bulkAdd(DEMO_SHELF.filter((part) => !known.has(part.id)));
+    const parts = DEMO_SHELF.filter((part) => !known.has(part.id));
+    await db.parts.bulkAdd(parts);
+    // Before the oldest demo job: what that fitted came off these.
+    await db.movements.bulkPut(parts.map((part) => firstCount(part, FIRST_DAY)));
     const here = new Set(await db.jobs.toCollection().primaryKeys());
     await db.jobs.bulkAdd(
       demoJobs()
@@ -245,8 +262,21 @@ async function putDemoIn(db: VumbleDatabase): Promise<void> {
   });
 }
 
+/** Before anything of the demo was fitted. */
+const FIRST_DAY = '2026-01-01T00:00:00.000Z';
+
+/** The pieces that were there when a part came to the shelf. */
+export function firstCount({ id, stock }: Pick<Part, 'id' | 'stock'>, at: string): ShelfMovement {
+  return { id: `first-${crypto.randomUUID()}`, partId: id, at, kind: 'counted', pieces: stock };
+}
+
 export function rowOf(job: Job, updatedAt: string = job.createdAt): JobRow {
-  return { id: job.id, job, updatedAt, deleted: 0 };
+  return withJob({ id: job.id, job, updatedAt, deleted: 0 }, job);
+}
+
+/** A row with its job as it is now, and what that holds of the shelf. */
+export function withJob<R extends Pick<JobRow, 'id'>>(row: R, job: Job): R & Pick<JobRow, 'job' | 'held'> {
+  return { ...row, job, held: heldBy(row.id, job) };
 }
 
 export const db = new VumbleDatabase();

@@ -1,7 +1,7 @@
 import { type Draft, type Patch, produceWithPatches } from 'immer';
 import type { Job } from '../../core/model/job.ts';
 import { furtherRecords, mark, withoutDrafts } from '../../core/record/tell.ts';
-import { db as appDatabase, type EditRow, type VumbleDatabase } from './db.ts';
+import { db as appDatabase, type EditRow, type VumbleDatabase, withJob } from './db.ts';
 import { deviceId, teller } from './device.ts';
 import { jobCheck } from './jobCheck.ts';
 import { joined, ofLog, type Patches, patched } from './patches.ts';
@@ -140,7 +140,7 @@ export async function storeActs(
     checked(job);
     await remember(db, jobId, steps);
     const rev = before + 1;
-    await db.jobs.put({ ...row, job, rev, updatedAt: new Date().toISOString() });
+    await db.jobs.put({ ...withJob(row, job), rev, updatedAt: new Date().toISOString() });
     return { job, rev };
   });
 }
@@ -222,7 +222,11 @@ async function step(
   say(edit.told ?? [], undone === 0);
   say(edit.ended ?? [], undone === 1);
   const job = patched(row.job, patches, log.evidence.slice(row.job.evidence.length));
-  await db.jobs.put({ ...row, job, rev: (row.rev ?? 0) + 1, updatedAt: new Date().toISOString() });
+  await db.jobs.put({
+    ...withJob(row, job),
+    rev: (row.rev ?? 0) + 1,
+    updatedAt: new Date().toISOString(),
+  });
   await db.edits.update(edit.seq, { undone, mergeKey: '' });
   return edit.label;
 }

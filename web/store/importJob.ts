@@ -3,7 +3,7 @@ import type { JobFile } from '../../core/formats/jobFile.ts';
 import type { Job } from '../../core/model/job.ts';
 import { Part } from '../../core/model/part.ts';
 import { visitParts } from '../../core/model/partReferences.ts';
-import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
+import { db as appDatabase, firstCount, rowOf, type VumbleDatabase } from './db.ts';
 import { actOf, storeActs } from './edits.ts';
 import { jobCheck } from './jobCheck.ts';
 
@@ -52,9 +52,12 @@ export async function importJob(
 ): Promise<string> {
   // A transaction waits for nothing but the store: what checks the job is there before it begins.
   const checked = await jobCheck();
-  return db.transaction('rw', db.jobs, db.edits, db.parts, db.journal, async () => {
+  return db.transaction('rw', db.jobs, db.edits, db.parts, db.journal, db.movements, async () => {
     const { job, parts } = withOwnIds(preview, await db.parts.toArray());
     await db.parts.bulkPut(parts);
+    // Pieces on somebody else's shelf are not on this one.
+    const now = new Date().toISOString();
+    await db.movements.bulkAdd(parts.map(({ id }) => firstCount({ id, stock: 0 }, now)));
     if (mode === 'replace' && preview.existing) {
       await storeActs(
         db,
@@ -107,9 +110,12 @@ function ownId(part: Part, jobId: string, taken: ReadonlyMap<string, Part>): str
   }
 }
 
-/** Stock and price are the shelf's own business; a part differs when its electrical or physical figures do. */
+/** Stock, prices and sellers are the shelf's own business; a part differs when its electrical or physical figures do. */
 function samePart(mine: Part, theirs: Part): boolean {
   // Parsing puts the fields of both in the schema's order, so that equal parts are equal as text.
-  const comparable = (part: Part) => JSON.stringify(Part.parse({ ...part, stock: 0, price: 0 }));
+  const comparable = (part: Part) => {
+    const { pack: _, seller: __, orderCode: ___, ...itself } = part;
+    return JSON.stringify(Part.parse({ ...itself, stock: 0, price: 0 }));
+  };
   return comparable(mine) === comparable(theirs);
 }

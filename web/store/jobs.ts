@@ -2,6 +2,7 @@ import { newJob } from '../../core/model/newJob.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
 import { JobGoneError } from './edits.ts';
+import { readShelf } from './stock.ts';
 import { withWholeLog } from './vehicleLog.ts';
 
 /** A new job on a vehicle already on record, with everything still to do. */
@@ -49,7 +50,7 @@ export async function exportJob(id: string, db: VumbleDatabase = appDatabase): P
   const row = await db.jobs.get(id);
   if (!row) throw new JobGoneError();
   return writeJobFile(
-    jobFileOf(await withWholeLog(row.job, db), await db.parts.toArray(), new Date().toISOString()),
+    jobFileOf(await withWholeLog(row.job, db), await readShelf(db), new Date().toISOString()),
   );
 }
 

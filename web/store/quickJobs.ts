@@ -1,6 +1,6 @@
 import { lampEvidenceOf } from '../../core/model/seen.ts';
 import type { QuickJob } from '../../core/quick/quickJob.ts';
-import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
+import { db as appDatabase, firstCount, rowOf, type VumbleDatabase } from './db.ts';
 
 /**
  * Makes a job of a quick check. An LED of which only a kind is known goes on the shelf under an id of its own, so that
@@ -36,8 +36,11 @@ export async function keepQuickJob(
     chosen,
     evidence,
   };
-  await db.transaction('rw', db.jobs, db.parts, async () => {
-    if (own) await db.parts.add(own);
+  await db.transaction('rw', db.jobs, db.parts, db.movements, async () => {
+    if (own) {
+      await db.parts.add(own);
+      await db.movements.add(firstCount(own, new Date().toISOString()));
+    }
     await db.jobs.add(rowOf(kept, new Date().toISOString()));
   });
   return id;

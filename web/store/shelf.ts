@@ -1,6 +1,7 @@
 import type { Part } from '../../core/model/part.ts';
 import { partReferences } from '../../core/model/partReferences.ts';
 import { db as appDatabase, type VumbleDatabase } from './db.ts';
+import { move, readStock, withdraw } from './stock.ts';
 
 /** A part a job needs cannot leave the shelf. Names the job. */
 export class PartInUseError extends Error {
@@ -16,18 +17,26 @@ export class PartInUseError extends Error {
 export interface ShelfChange {
   put: readonly string[];
   before: readonly Part[];
+  /** movements of pieces that came with it */
+  moved?: readonly string[];
 }
 
-/** Adds or changes parts, all or none. */
+/** Adds or changes parts, all or none. Where the pieces of one are other than they were thought to be, that is a count. */
 export async function putParts(
   parts: readonly Part[],
   db: VumbleDatabase = appDatabase,
 ): Promise<ShelfChange> {
-  return db.transaction('rw', db.parts, async () => {
+  return db.transaction('rw', db.parts, db.movements, db.jobs, async () => {
     const ids = parts.map((part) => part.id);
     const before = (await db.parts.bulkGet(ids)).filter((part) => part !== undefined);
+    const { stock } = await readStock(db);
     await db.parts.bulkPut([...parts]);
-    return { put: ids, before };
+    const counted = parts.filter(({ id, stock: pieces }) => pieces !== (stock.get(id)?.onShelf ?? null));
+    const moved = await move(
+      counted.map((part) => ({ kind: 'counted', partId: part.id, pieces: part.stock })),
+      db,
+    );
+    return { put: ids, before, moved };
   });
 }
 
@@ -52,10 +61,11 @@ export async function removePart(part: Part, db: VumbleDatabase = appDatabase): 
 
 /** Takes a change of the shelf back. */
 export async function undoShelf(
-  { put, before }: ShelfChange,
+  { put, before, moved = [] }: ShelfChange,
   db: VumbleDatabase = appDatabase,
 ): Promise<void> {
-  await db.transaction('rw', db.parts, async () => {
+  await db.transaction('rw', db.parts, db.movements, async () => {
+    await withdraw(moved, db);
     const kept = new Set(before.map((part) => part.id));
     await db.parts.bulkDelete(put.filter((id) => !kept.has(id)));
     await db.parts.bulkPut([...before]);

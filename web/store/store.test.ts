@@ -85,14 +85,15 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 10', async () => {
+  it('opens as schema version 11', async () => {
     await db.open();
-    expect(db.verno).toBe(10);
+    expect(db.verno).toBe(11);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'aside',
       'edits',
       'jobs',
       'journal',
+      'movements',
       'parts',
       'photos',
       'settings',

@@ -34,6 +34,10 @@ const READ: { readonly [Field in keyof Required<Job>]: ((job: Job) => Revision) 
   evidence: (job) => evidenceRead(job).map(revisionOf).join(),
   attempts: null,
   handOver: null,
+  pieces: null,
+  kits: null,
+  wrongParts: null,
+  ledger: null,
 };
 const READINGS = Object.values(READ).filter((each) => each !== null);
 

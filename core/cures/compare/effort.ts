@@ -1,6 +1,6 @@
-import { jointsOf } from '../../inventory/consumables.ts';
 import { jointsOfCures, worksOf } from '../../model/cureKinds/kinds.ts';
 import type { ResistorNetwork } from '../../model/cures.ts';
+import { jointsOf } from '../../model/joints.ts';
 import type { CureOption } from './option.ts';
 
 /** Work that resistors add, and an earth laid to a relay, minutes (common practice). */

@@ -1,7 +1,6 @@
 // Longer than 300 lines: everything one row of the table says of a cure.
 import { hottestResistor } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
-import { relaysToEarth } from '../../inventory/consumables.ts';
 import type { PickLine } from '../../inventory/pickLine.ts';
 import { costOf, pickLines, powerBetween } from '../../inventory/picklist.ts';
 import type { JobAnalysis } from '../../judge/analysis.ts';
@@ -18,6 +17,7 @@ import { dutyOf, outputOf } from '../../simulation/controls.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { reasonOf } from '../../words/verdicts.ts';
+import { needsEarth } from '../../work/steps/takes.ts';
 import { type Effort, effortOf } from './effort.ts';
 import { builtInHeats, loadedLeds } from './heat.ts';
 import type { CureKind, CureOption } from './option.ts';
@@ -147,7 +147,11 @@ function tryCure(option: CureOption, bare: Bare): CureReport {
       ...cautionsOf(job, option, shelf, cured, hottest, scope),
       ...(warning !== 'kept' && !option.kinds.some((kind) => TELLS_ITSELF.has(kind)) ? [HIDDEN_DEAD] : []),
     ],
-    ...effortOf(option, networks, relaysToEarth(cured, shelf) > 0),
+    ...effortOf(
+      option,
+      networks,
+      cured.vehicleCures.some((cure) => needsEarth(cured.vehicle, shelf, cure)),
+    ),
   };
 }
 

@@ -30,6 +30,7 @@ import Cure from '../../stages/cure/Cure.tsx';
 import { db } from '../../store/db.ts';
 import { rememberJob } from '../../store/jobs.ts';
 import { keptValues } from '../../store/kept.ts';
+import { readShelfFor } from '../../store/stock.ts';
 import { withWholeLog } from '../../store/vehicleLog.ts';
 import { writer } from '../../store/writer.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
@@ -114,7 +115,7 @@ function useLoaded(jobId: string, stage: string | undefined): Loaded | undefined
   return useLiveQuery(async (): Promise<Loaded> => {
     try {
       const fetched = opened.current === jobId ? undefined : fetchStage(stage);
-      const [row, parts] = await Promise.all([db.jobs.get(jobId), db.parts.toArray(), keptValues.loaded()]);
+      const [row, parts] = await Promise.all([db.jobs.get(jobId), readShelfFor(jobId), keptValues.loaded()]);
       if (row) writer.saw(jobId, { job: row.job, rev: row.rev ?? 0 });
       const read = { job: row && row.deleted === 0 ? await withWholeLog(row.job) : null, shelf: parts };
       kept.current = replaceEqualDeep(kept.current, read) as typeof read;

@@ -5,9 +5,9 @@ import { Link } from 'react-router';
 import { nameOfJob } from '../../../core/formatting/nameOfJob.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import { STAGE_NAMES } from '../../../core/work/stages.ts';
-import { db } from '../../store/db.ts';
 import { type JobSummaries, type JobSummary, jobSummaries } from '../../store/jobSummaries.ts';
 import { binJob, exportJob, restoreJob } from '../../store/jobs.ts';
+import { readShelf } from '../../store/stock.ts';
 import { useMoreBelow } from '../../ui/MoreBelow.tsx';
 import { offerUndo } from '../../ui/offerUndo.tsx';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
@@ -32,7 +32,7 @@ type Loaded = (JobSummaries & { shelf: Shelf }) | { trouble: Error };
 export function Component() {
   const loaded = useLiveQuery(async (): Promise<Loaded> => {
     try {
-      const [summaries, shelf] = await Promise.all([jobSummaries(Date.now()), db.parts.toArray()]);
+      const [summaries, shelf] = await Promise.all([jobSummaries(Date.now()), readShelf()]);
       return { ...summaries, shelf };
     } catch (error) {
       return { trouble: error as Error };

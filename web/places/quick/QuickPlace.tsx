@@ -4,8 +4,8 @@ import { useDeferredValue, useEffect, useRef } from 'react';
 import type { Shelf } from '../../../core/model/part.ts';
 import { isAboutTurns } from '../../../core/quick/question.ts';
 import { saidWords } from '../../../core/quick/saidWords.ts';
-import { db } from '../../store/db.ts';
 import { keptValues } from '../../store/kept.ts';
+import { readShelf } from '../../store/stock.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
 import { Answer } from './Answer.tsx';
 import { BulbTiles } from './BulbTiles.tsx';
@@ -20,7 +20,7 @@ type Loaded = { shelf: Shelf } | { trouble: Error };
 export function Component() {
   const loaded = useLiveQuery(async (): Promise<Loaded> => {
     try {
-      const [shelf] = await Promise.all([db.parts.toArray(), keptValues.loaded()]);
+      const [shelf] = await Promise.all([readShelf(), keptValues.loaded()]);
       return { shelf };
     } catch (error) {
       return { trouble: error as Error };
