@@ -1,4 +1,5 @@
 import type { Part } from '../core/model/part.ts';
+import { KITS } from './shelf/kits.ts';
 import { MORE_LEDS } from './shelf/moreLeds.ts';
 import { OTHER_LEDS } from './shelf/otherLeds.ts';
 import { TURN_LEDS } from './shelf/turnLeds.ts';
@@ -25,6 +26,7 @@ export const DEMO_SHELF: readonly Part[] = [
   ...OTHER_LEDS,
   ...MORE_LEDS,
   ...WHOLE_LAMPS,
+  ...KITS,
   resistor(3, 100, 11.4, 1),
   resistor(6, 50, 5.6, 8),
   resistor(8, 50, 5.6, 4),

@@ -89,7 +89,7 @@ describe('job files', () => {
 
   it('of a newer version are refused with what to do', () => {
     const newer = (draft: JobFile) => ({ ...draft, version: JOB_FILE_VERSION + 1 });
-    expect(problemsOf(newer)).toMatch(/version 15; this Vumble reads versions 1 to 14. Update/);
+    expect(problemsOf(newer)).toMatch(/version 16; this Vumble reads versions 1 to 15. Update/);
   });
 
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {

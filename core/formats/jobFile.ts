@@ -11,7 +11,7 @@ import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
-export const JOB_FILE_VERSION = 14;
+export const JOB_FILE_VERSION = 15;
 /**
  * Older ones are read too and brought up to today's shape; what they could not say (how a relay's blades stand, whether
  * there is metal near a lamp) is unknown.
@@ -38,11 +38,17 @@ export function jobFileOf(job: Job, shelf: Shelf, exportedAt: string): JobFile {
   return { format: JOB_FILE_FORMAT, version: JOB_FILE_VERSION, exportedAt, job, parts: partsOf(job, shelf) };
 }
 
-/** The parts of a shelf that bear on a job: the LEDs it chose, and everything that could cure it. */
+/** The parts of a shelf that bear on a job: what it names, what is in its kits, and everything that could cure it. */
 export function partsOf(job: Job, shelf: Shelf): Part[] {
   const named = new Set(partReferences(job).map(({ partId }) => partId));
-  return shelf.filter((part) => (part.kind !== 'led' && part.kind !== 'whole-lamp') || named.has(part.id));
+  for (const part of shelf)
+    if (part.kind === 'kit' && named.has(part.id))
+      for (const { partId } of part.sheet.items) if (partId) named.add(partId);
+  return shelf.filter(({ id, kind }) => !ONLY_NAMED.has(kind) || named.has(id));
 }
+
+/** Kinds of part that say nothing of a job that does not name them. */
+const ONLY_NAMED: ReadonlySet<Part['kind']> = new Set(['led', 'whole-lamp', 'kit']);
 
 /** A job file as text: JSON, two spaces a level, so that two of them can be compared line by line. */
 export function writeJobFile(file: JobFile): string {

@@ -1,7 +1,17 @@
 // Longer than 300 lines: a table of every column a part can have.
 import { ConsumableUse, type Part } from '../model/part.ts';
 import { PART_KINDS } from '../model/partKinds.ts';
-import { FIGURE, FIGURES, KNOWN_PHRASES, PHRASES, PINS, SECTIONS, WORDS, type Words } from './words.ts';
+import {
+  FIGURE,
+  FIGURES,
+  KNOWN_PHRASES,
+  PHRASES,
+  PINS,
+  SECTIONS,
+  SHEET,
+  WORDS,
+  type Words,
+} from './words.ts';
 
 export type PartKind = Part['kind'];
 
@@ -32,7 +42,7 @@ export interface Column {
   /** what to say where it is read but empty */
   missing?: string;
   /** fields of one group stand together */
-  group: 'what' | 'electric' | 'light' | 'size' | 'shelf' | 'receive';
+  group: 'what' | 'electric' | 'light' | 'size' | 'shelf' | 'receive' | 'sheet';
 }
 
 const ALL: readonly PartKind[] = PART_KINDS;
@@ -841,6 +851,15 @@ export const COLUMNS: readonly Column[] = [
     type: 'text',
     hint: 'fully anticlockwise, in the middle',
     group: 'receive',
+  },
+  {
+    name: 'sheet',
+    path: 'sheet',
+    words: SHEET,
+    label: 'Kit sheet',
+    kinds: ['kit'],
+    type: 'text',
+    group: 'sheet',
   },
 ];
 

@@ -1,6 +1,7 @@
 import { signalFilament } from '../catalogue/bulbs.ts';
 import { ohms, volts, watts } from '../formatting/format.ts';
 import { testVolts } from '../judge/workingPoints.ts';
+import { takenKits } from '../kits/jobKits.ts';
 import type { Bulb } from '../model/bulb.ts';
 import { cureKind } from '../model/cureKinds/kinds.ts';
 import type { ResistorPiece } from '../model/cures.ts';
@@ -60,6 +61,7 @@ export function pickList(
 /** The parts of a job, without the power they save. */
 export function pickLines(job: Job, shelf: Shelf): PickLine[] {
   return [
+    ...kitLines(job, shelf),
     ...ledLines(job, shelf),
     ...bulbLines(job, shelf),
     ...resistorLines(job, shelf),
@@ -107,11 +109,26 @@ export function powerBetween(stock: TurnCircuits, after: TurnCircuits): PowerSav
   };
 }
 
+/** Each kit once; what its variant uses is in the box. */
+function kitLines(job: Job, shelf: Shelf): PickLine[] {
+  return takenKits(job, shelf).map(({ part, variant }) => shelfLine(part, 1, variant.name));
+}
+
+/** Parts with a record of their own that come out of a kit's box. */
+function inBoxes(job: Job, shelf: Shelf): ReadonlySet<string> {
+  return new Set(
+    takenKits(job, shelf).flatMap(({ part, variant }) =>
+      variant.uses.flatMap(({ itemId }) => part.sheet.items.find(({ id }) => id === itemId)?.partId ?? []),
+    ),
+  );
+}
+
 function ledLines(job: Job, shelf: Shelf): PickLine[] {
   const lamps = new Map<Part, Lamp[]>();
+  const inBox = inBoxes(job, shelf);
   for (const lamp of job.vehicle.lamps) {
     const part = shelf.find((each) => each.id === job.chosen[lamp.id]);
-    if (part) lamps.set(part, [...(lamps.get(part) ?? []), lamp]);
+    if (part && !inBox.has(part.id)) lamps.set(part, [...(lamps.get(part) ?? []), lamp]);
   }
   return [...lamps].map(([part, of]) =>
     shelfLine(part, piecesOf(job, part, of), of.map((lamp) => lamp.name.toLowerCase()).join(', ')),
@@ -191,6 +208,8 @@ function pieceLines(wanted: readonly WantedPiece[], shelf: Shelf): PickLine[] {
     const { ohms: value, watts: rated, tolerance, partId } = first.piece;
     const why = [...new Set(pieces.map((each) => each.why))].join(', ');
     const part = resistorPart(shelf, partId);
+    // The kit it comes out of is a line of its own.
+    if (shelf.some(({ id, kind }) => id === partId && kind === 'kit')) return [];
     if (part) return [shelfLine(part, pieces.length, why)];
     const what = `Resistor ${ohms(value)} ${watts(rated)}, ${Math.round(tolerance * 100)} %, aluminium housed`;
     return [orderLine(key, 'to order', what, pieces.length, why)];

@@ -1,3 +1,4 @@
+import { KitSheet } from '../model/kit.ts';
 import type { WholeLampPart } from '../model/part.ts';
 import { pinsFromText, sectionsFromText, sectionsText } from './sectionText.ts';
 
@@ -63,4 +64,27 @@ export const PINS: Words = {
       .map(({ cavity, does, colour }) => `${cavity} ${does}${colour ? ` [${colour}]` : ''}`)
       .join('; '),
   none: [],
+};
+
+/** A kit without a word on its sheet. */
+export const EMPTY_SHEET: KitSheet = { items: [], plugs: [], questions: [], impossible: [], variants: [] };
+
+/** A kit sheet in one cell: its JSON. */
+export const SHEET: Words = {
+  read: (text) => {
+    let data: unknown;
+    try {
+      data = JSON.parse(text);
+    } catch {
+      return {
+        problem: 'The sheet is not JSON. Export a shelf with a kit to see how it looks, or leave it empty.',
+      };
+    }
+    const sheet = KitSheet.safeParse(data);
+    if (sheet.success) return { value: sheet.data };
+    const [issue] = sheet.error.issues;
+    return { problem: `In the sheet ${issue?.path.map(String).join('.')}: ${issue?.message}.` };
+  },
+  write: (value) => JSON.stringify(value),
+  none: EMPTY_SHEET,
 };

@@ -9,7 +9,9 @@ import { lampIdsOf } from './vehicle/lookUp.ts';
  */
 export function scopeLamps(job: Job): Lamp[] {
   const said = job.scope && new Set(job.scope.lampIds);
-  return job.vehicle.lamps.filter((lamp) => !said || said.has(lamp.id) || Boolean(job.chosen[lamp.id]));
+  return job.vehicle.lamps.filter(
+    (lamp) => !said || said.has(lamp.id) || Boolean(job.chosen[lamp.id]) || Boolean(lamp.added),
+  );
 }
 
 /** The circuits a job may disturb: those that feed a lamp it converts, and those it cures. */

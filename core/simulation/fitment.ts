@@ -8,6 +8,7 @@ import type { DecoderPart, FlasherPart, LedPart, ResistorPart, Shelf, WholeLampP
 import type { Flasher } from '../model/vehicle/flasher.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { panelAsLed, sectionFor } from './wholeLamp.ts';
 import { worksAsLed } from './worksLed.ts';
 
@@ -100,6 +101,12 @@ export function hasCapacitor({ contents, wired }: Fitment, lampId: string): bool
  * @throws UnknownReferenceError for a bulb that is not in the catalogue
  */
 export function stockContent(job: Pick<Job, 'vehicle' | 'identified'>, lamp: Lamp): SocketContent {
+  // What this job adds was not there.
+  if (lamp.added) return { kind: 'empty' };
+  return asListed(job, lamp);
+}
+
+function asListed(job: Pick<Job, 'vehicle' | 'identified'>, lamp: Lamp): SocketContent {
   return lamp.works
     ? { kind: 'led', part: worksAsLed(job.vehicle, lamp) }
     : { kind: 'filament', bulb: bulbOf(job, lamp) };
@@ -137,16 +144,29 @@ export function fitmentOf(job: Job, shelf: Shelf, configuration: Configuration):
   for (const lamp of job.vehicle.lamps) {
     const led = configuration === 'stock' ? null : ledOf(job, shelf, lamp.id);
     if (led) contents.set(lamp.id, { kind: 'led', part: led });
+    else if (lamp.added && configuration !== 'stock') contents.set(lamp.id, asListed(job, lamp));
     else if (job.lookOver.lamps[lamp.id]?.condition === 'dead') contents.set(lamp.id, { kind: 'empty' });
     else contents.set(lamp.id, stockContent(job, lamp));
   }
-  if (configuration !== 'cured') return { contents, resistors: [], flasher: job.vehicle.flasher, wired: [] };
+  const coils = configuration === 'stock' ? [] : coilsOf(job.vehicle);
+  if (configuration !== 'cured')
+    return { contents, resistors: [], flasher: job.vehicle.flasher, wired: coils };
   return {
     contents,
     resistors: networksOf(job),
     flasher: flasherOf(job, shelf),
-    wired: job.vehicleCures.flatMap((cure) => cureKind(cure).wired?.(cure, partOf(cure, shelf)) ?? []),
+    wired: [
+      ...coils,
+      ...job.vehicleCures.flatMap((cure) => cureKind(cure).wired?.(cure, partOf(cure, shelf)) ?? []),
+    ],
   };
+}
+
+/** Coils of relays put in for added lamps: each draws from the feed that works it. */
+function coilsOf({ circuits }: Vehicle): Wired[] {
+  return circuits.flatMap(({ relay }) =>
+    relay ? [{ kind: 'feed-to-earth' as const, circuitId: relay.by, ohms: relay.coilOhms }] : [],
+  );
 }
 
 /** The flasher a cured vehicle has: the stock one as it was set, or the relay that replaces it. */

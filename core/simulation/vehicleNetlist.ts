@@ -188,11 +188,14 @@ function circuitElements(build: Build, circuit: Circuit): Element[] {
   }
   if (output?.leakOhms) elements.push(resistor(`${circuit.id}.off-leak`, source, bus, output.leakOhms));
   if (circuit.sense) elements.push(...senseElements(circuit, bus, circuit.sense.pullUpOhms));
-  const bleed = build.fitment.wired.find(
-    (each): each is Wired & { kind: 'feed-to-earth' } =>
-      each.kind === 'feed-to-earth' && each.circuitId === circuit.id,
-  );
-  if (bleed) elements.push(resistor(`${circuit.id}.bleed`, bus, EARTH, bleed.ohms));
+  build.fitment.wired
+    .filter(
+      (each): each is Wired & { kind: 'feed-to-earth' } =>
+        each.kind === 'feed-to-earth' && each.circuitId === circuit.id,
+    )
+    .forEach(({ ohms }, at) => {
+      elements.push(resistor(`${circuit.id}.bleed${at === 0 ? '' : `-${at + 1}`}`, bus, EARTH, ohms));
+    });
   if (circuit.excite) elements.push(...alternatorElements(circuit.id, circuit.excite.rotorOhms));
   if (options.trials && circuit.kind === 'turn')
     elements.push(resistor(ELEMENTS.trialAtSide(circuit.id), bus, EARTH, OPEN_OHMS));

@@ -31,5 +31,6 @@ export const WANTED_BY: Record<string, string> = {
   tap: 'feed and earth leads of the resistors',
   harness: 'screwing down harness resistors',
   cure: 'the other cures',
+  kit: 'links of the kit',
   close: 'closing a cluster',
 };

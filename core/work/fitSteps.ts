@@ -15,6 +15,7 @@ import {
   switchOffStep,
   switchOnStep,
 } from './steps/frameSteps.ts';
+import { kitSteps } from './steps/kitSteps.ts';
 import { hasWork } from './steps/lampSteps.ts';
 import { closeStep, openSteps, testStep } from './steps/panelSteps.ts';
 import type { LaterCure } from './steps/stepAbout.ts';
@@ -47,12 +48,15 @@ export function workPlan(job: Job, shelf: Shelf, times?: LearntTimes): WorkPlan 
   const panels = panelsOf(job, shelf, habits, [...opened.values()]);
   const route = routeOf(job.vehicle, panels, habits);
   const others = cureSteps(job, shelf, opened);
-  if (panels.length === 0 && others.length === 0) return { steps: [], route, habits, openingSavedMinutes: 0 };
+  const kits = kitSteps(job, shelf);
+  if (panels.length === 0 && others.length === 0 && kits.length === 0)
+    return { steps: [], route, habits, openingSavedMinutes: 0 };
   const rounds = new RoundSteps(job, shelf, opened, comesLater(job, habits)).of(route.rounds);
   const first = [...rounds, ...others].find(({ kind }) => kind !== 'open');
   const inOrder = habits.relay === 'first' ? [...others, ...rounds] : [...rounds, ...others];
   const steps = [
     ...firstSteps(job, shelf, first ? [first.id] : []),
+    ...kits,
     ...inOrder,
     ...lastSteps(job, flashes(job)),
   ];

@@ -19,8 +19,9 @@ import { stepDone } from './steps/stepState.ts';
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  */
 export function stageProgress(job: Job, shelf: Shelf, curedState: VerdictState | null): StageProgress[] {
-  const lamps = jobLamps(job);
-  const wanted = scopeLamps(job);
+  // What the job adds is not there to be looked at, and is chosen where it is added.
+  const lamps = jobLamps(job).filter(({ added }) => !added);
+  const wanted = scopeLamps(job).filter(({ added }) => !added);
   // An LED from the works has no bulb to read.
   const worked = lamps.filter(({ id, works }) => works && job.identified[id] === undefined).length;
   const counted = (stage: Stage, count: number, of: number): StageProgress => ({

@@ -27,6 +27,7 @@ export function useWorkPlan(job: Job, shelf: Shelf) {
       .filter(({ fit }) => Object.values(fit).some(({ startedAt }) => startedAt));
   }, []);
   const { vehicle, chosen, cures, vehicleCures, identified, lookOver, habits, polarity, scope } = job;
+  const { repairs, kits } = job;
   const revisions = [vehicle, chosen, cures, vehicleCures, identified, lookOver.lamps, shelf].map(revisionOf);
   return useQuery<ShownPlan>({
     queryKey: [
@@ -35,6 +36,8 @@ export function useWorkPlan(job: Job, shelf: Shelf) {
       habits ? revisionOf(habits) : 0,
       polarity ? revisionOf(polarity) : 0,
       scope ? revisionOf(scope) : 0,
+      repairs ? revisionOf(repairs) : 0,
+      kits ? revisionOf(kits) : 0,
       timed?.length ?? 0,
     ],
     queryFn: () => fitting().workPlan(job, shelf, timed ?? []),

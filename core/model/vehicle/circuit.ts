@@ -80,6 +80,8 @@ export const Circuit = z.strictObject({
   /** of daytime running lamps: what they do with the lights on, and while their own side turns; null where nobody has looked */
   daytime: z.strictObject({ lights: DaytimeBeside.nullable(), turning: DaytimeBeside.nullable() }).optional(),
   sense: SenseInput.optional(),
+  /** switched by a relay that was put in with this job: the circuit its coil hangs on, and the coil's ohms */
+  relay: z.strictObject({ by: Id, coilOhms: Ohms }).optional(),
   /** a dash circuit's dimmer at its darkest, ohms in series */
   dimmerOhms: Ohms.optional(),
   /** a charge lamp: the current the alternator needs to start, and the ohms of its cold rotor */

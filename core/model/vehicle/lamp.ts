@@ -48,6 +48,17 @@ export const WorksLed = z.strictObject({
 });
 export type WorksLed = z.infer<typeof WorksLed>;
 
+/** A lamp the vehicle did not have, and gets with this job: its LED is its own, and as it is now there is nothing there. */
+export const AddedLamp = z.strictObject({
+  /** on the feed of its function as it is, or on a relay of its own with a fuse of its own, worked by that feed */
+  feed: z.enum(['existing', 'relay']),
+  /** a new hole for its wire, to be primed and closed with a grommet */
+  drilled: z.boolean(),
+  /** what it costs, in the shop's currency; nobody knows where left out */
+  price: z.number().min(0).max(100_000).optional(),
+});
+export type AddedLamp = z.infer<typeof AddedLamp>;
+
 /** One bulb socket with its lens. A twin bulb is one lamp with two filaments, fed by two circuits. */
 export const Lamp = z.strictObject({
   id: Id,
@@ -71,6 +82,7 @@ export const Lamp = z.strictObject({
   stockBulb: Id,
   /** it left the works with an LED, and no bulb */
   works: WorksLed.optional(),
+  added: AddedLamp.optional(),
   /** from the lamp connector back to its feeds, and to the earth point */
   lead: WireRun,
   earth: WireRun,

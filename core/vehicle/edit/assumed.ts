@@ -68,8 +68,10 @@ export function middleAmps(vehicle: Vehicle, circuit: Circuit, atVolts: number):
 }
 
 function drawnBy(vehicle: Vehicle, circuit: Circuit, atVolts: number): { main: boolean; amps: number }[] {
-  return circuit.feeds.map(({ lampId, input }) => {
+  return circuit.feeds.flatMap(({ lampId, input }) => {
     const lamp = lampById(vehicle, lampId);
+    // No maker reckoned with what is added.
+    if (lamp.added) return [];
     if (lamp.works) {
       const [least, most] = worksRange(vehicle, lamp, input);
       return { main: lamp.role === 'main' && lamp.works.faultLine !== true, amps: (least + most) / 2 };

@@ -37,7 +37,8 @@ function circuitAmps(vehicle: Vehicle, { feeds }: Circuit, stopping: boolean): n
   return feeds
     .filter(({ turnOnly }) => !stopping || !turnOnly)
     .reduce((sum, { lampId, input }) => {
-      const { stockBulb, works } = lampById(vehicle, lampId);
+      const { stockBulb, works, added } = lampById(vehicle, lampId);
+      if (added) return sum;
       if (works) return sum + (works.amps ?? 0);
       const filaments = bulbById(stockBulb)?.filaments ?? [];
       const lit = filaments.find(({ role }) => (role === 'dim') === (input === 'dim')) ?? filaments[0];

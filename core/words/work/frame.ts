@@ -1,5 +1,6 @@
 import { capital } from '../../formatting/format.ts';
 import type { About, LaterCure } from '../../work/steps/stepAbout.ts';
+import { receivingTicks } from '../receiving.ts';
 import { switchWords } from '../switches.ts';
 import type { StepWords } from './stepWords.ts';
 
@@ -14,26 +15,14 @@ const LATER_WORDS: Record<LaterCure, string> = {
   'controller-setting': 'the setting',
 };
 
-/** What is looked for on the lens of a whole lamp (from memory: UN Regulation 148 with the mark of 1958; FMVSS 108 with SAE J759). */
-const MARKS: Record<About<'receive'>['region'], string> = {
-  UN: 'approval mark on the lens, an E in a circle with the letters of its functions',
-  US: 'DOT and the letters of its functions on the lens',
-};
-
 /** The parts, looked at before anything is opened. */
-export function receiveWords({ parts, wholes, region }: About<'receive'>): StepWords {
+export function receiveWords({ parts, vehicle }: About<'receive'>): StepWords {
   return {
     place: BENCH,
     title: 'Look at the parts before anything is opened',
-    text: 'Plug, pins and tabs against the old ones, which way up, and each lights on a battery. A wrong part found now is a return; found later it is the day.',
+    text: 'Plug, pins and tabs against the old ones, which way up, and each lights on a battery. A wrong part found now is a return; found later it is the day. What is wrong is marked on Pick: it goes back, and only its own steps wait.',
     cautions: [],
-    ticks: [
-      ...parts.map(({ id, code, polarity }) => ({
-        id,
-        label: polarity === 'one-way' ? `${code} lights on 9 V, plus marked` : `${code} lights on 9 V`,
-      })),
-      ...wholes.map(({ id, code }) => ({ id: `mark ${id}`, label: `${code}: ${MARKS[region]}` })),
-    ],
+    ticks: parts.flatMap((part) => receivingTicks(part, vehicle)),
   };
 }
 

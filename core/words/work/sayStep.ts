@@ -14,6 +14,7 @@ import {
   receiveWords,
   switchOnWords,
 } from './frame.ts';
+import { kitWords } from './kit.ts';
 import { renewWords, swapWords, wholeWords } from './lamp.ts';
 import { closeWords, openWords, testWords } from './panel.ts';
 import { harnessWords, mountWords, tapWords } from './resistor.ts';
@@ -84,6 +85,8 @@ function wordsOf(step: FitStep, vehicle: Job['vehicle'], shelf: Shelf): StepWord
       return tapWords(about);
     case 'harness':
       return harnessWords(about);
+    case 'kit':
+      return kitWords(about);
     case 'cure':
       return wordsOfCure(about.cure).step(about.cure, vehicle, shelf);
   }

@@ -3,6 +3,7 @@ import type { Shelf } from '../../model/part.ts';
 import { openingsOf } from '../access/openings.ts';
 import { vehicleCureSteps } from './cureSteps.ts';
 import type { FitStep } from './fitStep.ts';
+import { kitSteps } from './kitSteps.ts';
 import { hasWork } from './lampSteps.ts';
 import { closeStep, openSteps } from './panelSteps.ts';
 
@@ -17,6 +18,7 @@ export function stepsInNoOrder(job: Job, shelf: Shelf): FitStep[] {
   );
   return [
     ...opened.flatMap((each) => [...openSteps(job, shelf, each), closeStep(job, shelf, each)]),
+    ...kitSteps(job, shelf),
     ...vehicleCureSteps(job),
   ];
 }

@@ -1,12 +1,13 @@
 import type { Job } from '../../model/job.ts';
-import type { Shelf, WholeLampPart } from '../../model/part.ts';
+import type { Shelf } from '../../model/part.ts';
 import { scopeLamps } from '../../model/scope.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
-import { ledOf, networksOf } from '../../simulation/fitment.ts';
+import { networksOf } from '../../simulation/fitment.ts';
 import { switchesFor } from '../../vehicle/lampWork.ts';
 import type { Round } from '../order/route.ts';
 import type { FitStep } from './fitStep.ts';
 import type { LaterCure } from './stepAbout.ts';
+import { partsToReceive } from './toReceive.ts';
 
 type Frame = Pick<FitStep, 'id' | 'kind' | 'about' | 'minutes'> & Partial<FitStep>;
 
@@ -23,24 +24,14 @@ const MOST_PARTS = 30;
 /** Before anything is opened: the vehicle made safe, the parts looked at, what is in the way taken out. */
 export function firstSteps(job: Job, shelf: Shelf, after: readonly string[]): FitStep[] {
   const { inTheWay, highVoltage = false } = job.vehicle.facts ?? {};
-  const parts = [...new Set(job.vehicle.lamps.flatMap((lamp) => ledOf(job, shelf, lamp.id) ?? []))].filter(
-    (part, at, all) => all.findIndex((each) => each.id === part.id) === at,
-  );
+  const parts = partsToReceive(job, shelf);
   return [
     ...(parts.length > 0
       ? [
           frame({
             id: 'receive',
             kind: 'bench',
-            about: {
-              of: 'receive',
-              parts: parts.slice(0, MOST_PARTS),
-              wholes: shelf.filter(
-                (part): part is WholeLampPart =>
-                  part.kind === 'whole-lamp' && Object.values(job.chosen).includes(part.id),
-              ),
-              region: job.vehicle.region,
-            },
+            about: { of: 'receive', parts: parts.slice(0, MOST_PARTS), vehicle: job.vehicle },
             minutes: [0.5, 6],
             impliedBy: after,
           }),

@@ -1,5 +1,5 @@
 import type { VehicleCure } from '../../model/cures.ts';
-import type { LedPart, WholeLampPart } from '../../model/part.ts';
+import type { LedPart, Part, WholeLampPart } from '../../model/part.ts';
 import type { PastItem, Repair } from '../../model/past.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
@@ -26,13 +26,7 @@ export interface WayRound {
 
 /** What one step is about, as data: `words/work/` says it. A kind of step is one shape here and its words there. */
 export type StepAbout =
-  | {
-      of: 'receive';
-      parts: readonly LedPart[];
-      /** made for a model, with an approval mark on the lens */
-      wholes: readonly WholeLampPart[];
-      region: Vehicle['region'];
-    }
+  | { of: 'receive'; parts: readonly Part[]; vehicle: Pick<Vehicle, 'region' | 'facts'> }
   | { of: 'prepare'; highVoltage: boolean }
   | { of: 'in-the-way' | 'in-the-way-back'; what: string }
   | { of: 'switch-on'; switches: readonly LightSwitch[] }
@@ -59,7 +53,18 @@ export type StepAbout =
   | { of: 'mount'; lamp: Lamp; loose: LooseResistor }
   | { of: 'tap'; lamp: Lamp; loose: LooseResistor; tapsInside: boolean }
   | { of: 'harness'; lamp: Lamp; loose: LooseResistor; code: string | null }
-  | { of: 'cure'; cure: VehicleCure };
+  | { of: 'cure'; cure: VehicleCure }
+  | {
+      of: 'kit';
+      partId: string;
+      code: string;
+      variant: string;
+      used: readonly string[];
+      capped: readonly string[];
+      links: readonly { from: string; to: string }[];
+      modules: readonly string[];
+      stays: readonly { what: string; count: number }[];
+    };
 
 /** What steps of one kind are about. */
 export type About<K extends StepAbout['of']> = Extract<StepAbout, { of: K }>;

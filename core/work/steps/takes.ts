@@ -1,4 +1,5 @@
 import { needsEarthWire } from '../../devices/relayMapping.ts';
+import type { TakenKit } from '../../kits/jobKits.ts';
 import { cureKind } from '../../model/cureKinds/kinds.ts';
 import type { VehicleCure } from '../../model/cures.ts';
 import type { Job } from '../../model/job.ts';
@@ -77,6 +78,9 @@ export function takesOf(
       return [{ use: 'mounting-screw', count: 2 * about.loose.network.pieces.length }, ...once('edge-paint')];
     case 'cure':
       return cureTakes(job, shelf, about.cure);
+    case 'kit':
+      // Both ends of a link are joined; its lead is in the box.
+      return about.links.length > 0 ? [{ use: 'feed-joint', count: 2 * about.links.length }] : [];
     case 'close':
       return about.worked.some(({ end }) => end === 'dash') ? once('lens-glue') : [];
     default:
@@ -124,7 +128,16 @@ export function needsEarth(vehicle: Job['vehicle'], shelf: Shelf, cure: VehicleC
 }
 
 /** The parts of the shelf one step puts into the vehicle; what comes out of a kit comes with the kit's own step. */
-export function partsFitted({ about }: FitStep): FittedPart[] {
+export function partsFitted(step: FitStep, shelf: Shelf, kits: readonly TakenKit[]): FittedPart[] {
+  const inBox = new Set(kits.flatMap(({ part }) => part.sheet.items.flatMap(({ partId }) => partId ?? [])));
+  const kit = (partId: string) =>
+    inBox.has(partId) || shelf.some((part) => part.id === partId && part.kind === 'kit');
+  return step.about.of === 'kit'
+    ? [{ partId: step.about.partId, pieces: 1 }]
+    : namedBy(step).filter(({ partId }) => !kit(partId));
+}
+
+function namedBy({ about }: FitStep): FittedPart[] {
   switch (about.of) {
     case 'swap':
       return [{ partId: about.wayRound.led.id, pieces: 1 }];

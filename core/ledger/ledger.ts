@@ -1,0 +1,124 @@
+import { testVolts } from '../judge/workingPoints.ts';
+import type { Job } from '../model/job.ts';
+import type { Shelf } from '../model/part.ts';
+import { scopeLamps } from '../model/scope.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
+import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
+import { lampById } from '../model/vehicle/lookUp.ts';
+import type { Vehicle } from '../model/vehicle/vehicle.ts';
+import { dutyOf, outputOf } from '../simulation/controls.ts';
+import { type Fitment, fitmentOf, healthyStock } from '../simulation/fitment.ts';
+import { controlsFor } from '../simulation/moment.ts';
+import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
+import { functionName } from '../vehicle/lampWork.ts';
+import { printedWatts } from './printed.ts';
+
+/** One lamp at one of its functions: what it takes with its stock bulb, and as it is planned. */
+export interface LedgerRow {
+  lampId: string;
+  name: string;
+  /** `turn`, `tail or position` */
+  does: string;
+  circuitId: string;
+  inScope: boolean;
+  /** printed watts; null where nothing is printed */
+  stockRated: number | null;
+  plannedRated: number | null;
+  /** as the circuit has it at the test voltage while this function alone is on, lit, W */
+  stockWatts: number;
+  plannedWatts: number;
+  /** resistors across this lamp's feed, W */
+  resistorWatts: number;
+}
+
+export interface Ledger {
+  /** at which everything of it is worked out, V */
+  volts: number;
+  rows: readonly LedgerRow[];
+}
+
+/** What some rows take together, W. */
+export interface LedgerSum {
+  stockWatts: number;
+  plannedWatts: number;
+  resistorWatts: number;
+  /** stock over planned with its resistors; null where nothing is taken */
+  ratio: number | null;
+}
+
+/**
+ * What every lamp of a vehicle takes for each of its functions, sound stock bulbs against what is planned, solved circuit by
+ * circuit at the bulb standard's volts with the lamp lit; of a pulsed feed its share of the time.
+ *
+ * @throws UnknownReferenceError when the job names a bulb or LED that is not known
+ * @throws NoSolutionError when a circuit has no steady state
+ */
+export function ledgerOf(job: Job, shelf: Shelf): Ledger {
+  const { vehicle } = job;
+  const stock = healthyStock(job);
+  const planned = fitmentOf(job, shelf, 'cured');
+  const before = new VehicleSimulation(vehicle, stock);
+  const after = new VehicleSimulation(vehicle, planned);
+  const mine = new Set(scopeLamps(job).map(({ id }) => id));
+  const volts = testVolts(vehicle.systemVolts);
+  const rows = vehicle.circuits.flatMap((circuit) => {
+    const were = powers(before, circuit, volts);
+    const are = powers(after, circuit, volts);
+    return circuit.feeds.map(({ lampId, input }, at): LedgerRow => {
+      const lamp = lampById(vehicle, lampId);
+      return {
+        lampId,
+        name: lamp.name,
+        does: functionName(circuit, lampId),
+        circuitId: circuit.id,
+        inScope: mine.has(lampId),
+        stockRated: ratedOf(stock, lamp, input),
+        plannedRated: ratedOf(planned, lamp, input),
+        stockWatts: were[at]?.bulb ?? 0,
+        plannedWatts: are[at]?.bulb ?? 0,
+        resistorWatts: are[at]?.resistors ?? 0,
+      };
+    });
+  });
+  return { volts, rows };
+}
+
+/** What each feed of a circuit takes while the circuit is on by itself, W. */
+function powers(simulation: VehicleSimulation, circuit: Circuit, volts: number) {
+  const controls = controlsFor(circuit);
+  const probes = simulation.at({ controls, emfVolts: volts }, [circuit.id]);
+  const share = dutyOf(circuit, outputOf(simulation.vehicle, circuit), controls, volts);
+  return circuit.feeds.map(({ lampId, input }) => {
+    const across = probes.lampVolts(lampId, input);
+    return {
+      bulb: share * across * probes.bulbAmps(lampId, input),
+      resistors: share * across * probes.resistorAmps(lampId, input),
+    };
+  });
+}
+
+function ratedOf({ contents }: Fitment, lamp: Pick<Lamp, 'id'>, input: LampInput): number | null {
+  return printedWatts(contents.get(lamp.id), input);
+}
+
+/** Some rows added up. */
+export function sumOf(rows: readonly LedgerRow[]): LedgerSum {
+  const stockWatts = rows.reduce((sum, row) => sum + row.stockWatts, 0);
+  const plannedWatts = rows.reduce((sum, row) => sum + row.plannedWatts, 0);
+  const resistorWatts = rows.reduce((sum, row) => sum + row.resistorWatts, 0);
+  const all = plannedWatts + resistorWatts;
+  return { stockWatts, plannedWatts, resistorWatts, ratio: all > 0 ? stockWatts / all : null };
+}
+
+/** A vehicle with its stock bulbs, all sound, and as it is planned: what use cases and fuses are asked of. */
+export function bothSimulations(job: Job, shelf: Shelf): Record<'stock' | 'planned', VehicleSimulation> {
+  return {
+    stock: new VehicleSimulation(job.vehicle, healthyStock(job)),
+    planned: new VehicleSimulation(job.vehicle, fitmentOf(job, shelf, 'cured')),
+  };
+}
+
+/** The circuits of a vehicle by id, for whoever writes a row. */
+export function circuitNames({ circuits }: Vehicle): ReadonlyMap<string, string> {
+  return new Map(circuits.map(({ id, name }) => [id, name]));
+}
