@@ -24,7 +24,7 @@ export interface LedgerRow {
   /** printed watts; null where nothing is printed */
   stockRated: number | null;
   plannedRated: number | null;
-  /** as the circuit has it at the test voltage while this function alone is on, lit, W */
+  /** as the circuit has it at the test voltage while its switch alone is on, lit, W */
   stockWatts: number;
   plannedWatts: number;
   /** resistors across this lamp's feed, W */
@@ -47,8 +47,8 @@ export interface LedgerSum {
 }
 
 /**
- * What every lamp of a vehicle takes for each of its functions, sound stock bulbs against what is planned, solved circuit by
- * circuit at the bulb standard's volts with the lamp lit; of a pulsed feed its share of the time.
+ * What every lamp of a vehicle takes for each of its functions, sound stock bulbs against what is planned, solved for
+ * the whole vehicle at the bulb standard's volts with the lamp lit; of a pulsed feed its share of the time.
  *
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  * @throws NoSolutionError when a circuit has no steady state
@@ -86,7 +86,8 @@ export function ledgerOf(job: Job, shelf: Shelf): Ledger {
 /** What each feed of a circuit takes while the circuit is on by itself, W. */
 function powers(simulation: VehicleSimulation, circuit: Circuit, volts: number) {
   const controls = controlsFor(circuit);
-  const probes = simulation.at({ controls, emfVolts: volts }, [circuit.id]);
+  // With whatever else that switch puts on: the leads they share lose volts to all of them.
+  const probes = simulation.at({ controls, emfVolts: volts });
   const share = dutyOf(circuit, outputOf(simulation.vehicle, circuit), controls, volts);
   return circuit.feeds.map(({ lampId, input }) => {
     const across = probes.lampVolts(lampId, input);
