@@ -7,6 +7,7 @@ import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 import { order, pins, WIRING_OPTIONS, type WiringFlags, wiring } from './fitting.ts';
 import { EXIT, type Output } from './output.ts';
+import { kit, PICKING_OPTIONS, type PickingFlags, picklist } from './picking.ts';
 import { planOf } from './plan.ts';
 import { planInWords } from './planInWords.ts';
 import { FAULT_OPTIONS, type FaultFlags, faults, prove } from './proving.ts';
@@ -26,6 +27,10 @@ const USAGE = `Usage: vumble COMMAND
   faults FILE          what may be wrong by what was seen (--evidence FILE.json), likeliest first (--json)
   wiring FILE --lamp ID | --plug ID
                        the wiring sheet of a plug as a table, or drawn with --svg
+  picklist FILE        parts, packs to buy, consumables and tools of a job file (--csv or --json)
+  kit SHEET --set QUESTION=ANSWER ...
+                       which variant of a kit sheet applies, or which question is open (--json)
+  kit SHEET --check    whether every vehicle has one variant of a kit sheet and none two (--json)
   quick QUESTION       will this LED flash fast in that? Answered for all that nobody said (--json)
 
 STATE is any of
@@ -50,6 +55,8 @@ QUESTION is --lamps and any of
   --trial RESULT,CONDITIONS  normal, fast, slow, message, dark or glows, then lights-on,
                              engine-on, left or right as it was; may be given again
 
+SHEET is a kit as Vumble exports it, JSON or CSV.
+
 CSV has the columns connector,cavity,on,how,volts,ohms,seen,lamp: a circuit or off; volts, peak,
 ohms-in, ohms-out or probe; steady, bouncing, nothing, open, lit-bright, lit-dim or dark.
 
@@ -62,9 +69,14 @@ const OPTIONS = {
   ...FAULT_OPTIONS,
   ...STATE_OPTIONS,
   ...QUICK_OPTIONS,
+  ...PICKING_OPTIONS,
 } as const;
 
-type Flags = { json?: boolean; help?: boolean } & StateFlags & QuickFlags & WiringFlags & FaultFlags;
+type Flags = { json?: boolean; help?: boolean } & StateFlags &
+  QuickFlags &
+  WiringFlags &
+  FaultFlags &
+  PickingFlags;
 
 /** Runs one command line and gives its exit code. */
 export async function run(args: readonly string[], output: Output): Promise<number> {
@@ -100,6 +112,10 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       return withFile(target, output, (file) => prove(file, parsed.values.json === true, output));
     case 'wiring':
       return withFile(target, output, (file) => wiring(file, parsed.values, output));
+    case 'picklist':
+      return withFile(target, output, (file) => picklist(file, parsed.values, output));
+    case 'kit':
+      return kit(target, parsed.values, output);
     case 'netlist':
     case 'solve':
       return state(command, target, parsed.values, output);
