@@ -61,7 +61,7 @@ export default defineConfig({
             { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\//, priority: 2 },
             {
               name: 'router',
-              test: /node_modules\/(react-router|@tanstack)\/|\/app\/pieces\/router/,
+              test: /node_modules\/(react-router|@tanstack\/(react-query|query-core))\/|\/app\/pieces\/router/,
               priority: 2,
             },
             { name: 'store', test: /node_modules\/(dexie|immer)\/|\/app\/pieces\/store/, priority: 2 },

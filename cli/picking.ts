@@ -10,7 +10,7 @@ import { TooEntangledError } from '../core/kits/cover.ts';
 import { leftInBox } from '../core/kits/jobKits.ts';
 import { answersOf, answerText } from '../core/kits/space.ts';
 import type { KitQuestion, KitSheet, KitVariant } from '../core/model/kit.ts';
-import { listed, questionWords, sheetFaultWords, useWords } from '../core/words/kits.ts';
+import { kitUseWords, listed, questionWords, sheetFaultWords } from '../core/words/kits.ts';
 import { fitSteps } from '../core/work/fitSteps.ts';
 import { EXIT, type Output } from './output.ts';
 
@@ -139,7 +139,7 @@ function told(sheet: KitSheet, answers: Record<string, string>, json: boolean, o
     ids.map((id) => sheet.plugs.find((plug) => plug.id === id)?.what ?? id);
   if (settled) {
     const stays = leftInBox(sheet, settled).map(({ item, count }) => ({ what: item.what, count }));
-    const parts = settled.uses.map((use) => useWords(sheet, use));
+    const parts = settled.uses.map((use) => kitUseWords(sheet, use));
     if (json)
       output.out(
         JSON.stringify(

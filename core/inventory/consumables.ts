@@ -29,7 +29,9 @@ export function wantedBy(job: Job, shelf: Shelf, steps: readonly FitStep[]): Wan
   return uses.flatMap((use) => {
     const entry = found.get(use);
     if (!entry) return [];
-    return [{ use, count: Math.max(Math.ceil(entry.counted), entry.once ? 1 : 0), by: [...entry.by] }];
+    return [
+      { use, count: Math.max(Math.ceil(entry.counted), entry.once ? 1 : 0), by: [...entry.by].toSorted() },
+    ];
   });
 }
 

@@ -1,5 +1,5 @@
 import { signalFilament } from '../catalogue/bulbs.ts';
-import { ohms, volts, watts } from '../formatting/format.ts';
+import { amps, ohms, volts, watts } from '../formatting/format.ts';
 import { testVolts } from '../judge/workingPoints.ts';
 import { takenKits } from '../kits/jobKits.ts';
 import type { Bulb } from '../model/bulb.ts';
@@ -66,6 +66,7 @@ export function pickLines(job: Job, shelf: Shelf): PickLine[] {
     ...bulbLines(job, shelf),
     ...resistorLines(job, shelf),
     ...vehicleCureLines(job, shelf),
+    ...addedLines(job),
     ...consumableLines(job, shelf),
     ...lostLines(job),
     ...repairLines(job),
@@ -245,6 +246,41 @@ function vehicleCureLines({ vehicle, vehicleCures }: Job, shelf: Shelf): PickLin
   return [
     ...[...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why)),
     ...pieceLines(pieces, shelf),
+  ];
+}
+
+/** Lamps the job adds, and the relays that feed them. */
+function addedLines({ vehicle }: Job): PickLine[] {
+  const added = vehicle.lamps.flatMap(({ id, name, works, added: how }) => {
+    if (!how) return [];
+    const line = orderLine(
+      `added-${id}`,
+      '',
+      `${name}, ${amps(works?.amps ?? 0)}`,
+      1,
+      'added to the vehicle',
+    );
+    const priced =
+      how.price === undefined
+        ? line
+        : { ...line, unitPrice: how.price, total: how.price, boughtTotal: how.price };
+    return [priced];
+  });
+  const relays = vehicle.circuits.filter(({ relay }) => relay);
+  const what = `Relay ${vehicle.systemVolts} V with socket`;
+  return [
+    ...added,
+    ...(relays.length > 0
+      ? [
+          orderLine(
+            'added-relays',
+            '',
+            what,
+            relays.length,
+            relays.map(({ name }) => name.toLowerCase()).join(', '),
+          ),
+        ]
+      : []),
   ];
 }
 

@@ -56,6 +56,14 @@ describe('the stock of a part', () => {
     expect(without?.onShelf).toBe(2);
   });
 
+  it('counts again what was taken back where that is taken back', () => {
+    const bought = moved(1, 'bought', 5);
+    const back = moved(2, 'withdrawn', 0, { of: bought.id });
+    const again = moved(3, 'withdrawn', 0, { of: back.id });
+    expect(of(bought, back)?.onShelf ?? 0).toBe(0);
+    expect(of(bought, back, again)?.onShelf).toBe(5);
+  });
+
   it('comes to the same however two devices were joined, and twice is once', () => {
     const kinds = [
       'bought',

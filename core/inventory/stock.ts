@@ -63,22 +63,20 @@ class Counting {
 }
 
 /**
- * What is there of every part, by its id: the sum of all movements in the order of their times (of one moment by id, so
- * that two devices come to the same). A count starts anew from what was counted. A piece that is fitted is first one of
- * those its job had put aside.
+ * What is there of every part, by its id: the sum of all movements in the order of their times (of one moment by what
+ * they are and by id, so that two devices come to the same). A count starts anew from what was counted. A piece that is
+ * fitted is first one of those its job had put aside.
  *
  * @param movements each id once counts; a second with the same id is the same movement come in twice
  */
 export function stockOf(movements: Iterable<Movement>): Map<string, PartStock> {
-  const unique = new Map<string, Movement>();
-  const withdrawn = new Set<string>();
-  for (const each of movements) {
-    unique.set(each.id, each);
-    if (each.kind === 'withdrawn') withdrawn.add(each.of);
-  }
+  const unique = new Map([...movements].map((each) => [each.id, each]));
+  const gone = withdrawnIds(unique.values());
   const inOrder = [...unique.values()]
-    .filter(({ id }) => !withdrawn.has(id))
-    .toSorted((a, b) => (a.at === b.at ? order(a.id, b.id) : order(a.at, b.at)));
+    .filter(({ id }) => !gone.has(id))
+    .toSorted(
+      (a, b) => order(a.at, b.at) || RANK.indexOf(a.kind) - RANK.indexOf(b.kind) || order(a.id, b.id),
+    );
   const found = new Map<string, Counting>();
   for (const each of inOrder) {
     const counting = found.get(each.partId) ?? new Counting();
@@ -87,6 +85,30 @@ export function stockOf(movements: Iterable<Movement>): Map<string, PartStock> {
   }
   return found;
 }
+
+/** The movements that were taken back; a taking back that was itself taken back takes nothing. */
+export function withdrawnIds(movements: Iterable<Movement>): ReadonlySet<string> {
+  const by = new Map<string, string[]>();
+  for (const each of movements)
+    if (each.kind === 'withdrawn') by.set(each.of, [...(by.get(each.of) ?? []), each.id]);
+  // Two that name each other, which no device writes, take nothing back.
+  const gone = (id: string, asked: ReadonlySet<string>): boolean =>
+    (by.get(id) ?? []).some((other) => !asked.has(other) && !gone(other, new Set([...asked, other])));
+  return new Set([...by.keys()].filter((id) => gone(id, new Set([id]))));
+}
+
+/** Of one moment what comes is before what goes, and what is put aside before it is given back. */
+const RANK: readonly Movement['kind'][] = [
+  'counted',
+  'bought',
+  'reserved',
+  'fitted',
+  'returned',
+  'scrapped',
+  'sent-back',
+  'released',
+  'withdrawn',
+];
 
 function order(a: string, b: string): number {
   return a < b ? -1 : Number(a > b);

@@ -5,7 +5,6 @@ import { scopeLamps } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
-import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { dutyOf, outputOf } from '../simulation/controls.ts';
 import { type Fitment, fitmentOf, healthyStock } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
@@ -117,9 +116,4 @@ export function bothSimulations(job: Job, shelf: Shelf): Record<'stock' | 'plann
     stock: new VehicleSimulation(job.vehicle, healthyStock(job)),
     planned: new VehicleSimulation(job.vehicle, fitmentOf(job, shelf, 'cured')),
   };
-}
-
-/** The circuits of a vehicle by id, for whoever writes a row. */
-export function circuitNames({ circuits }: Vehicle): ReadonlyMap<string, string> {
-  return new Map(circuits.map(({ id, name }) => [id, name]));
 }

@@ -32,5 +32,6 @@ export const WANTED_BY: Record<string, string> = {
   harness: 'screwing down harness resistors',
   cure: 'the other cures',
   kit: 'links of the kit',
+  add: 'added lamps',
   close: 'closing a cluster',
 };

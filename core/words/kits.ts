@@ -1,7 +1,7 @@
-import { inARow, ohms, watts } from '../formatting/format.ts';
+import { inARow } from '../formatting/format.ts';
 import type { KitPart as Part, SheetFault } from '../kits/checkSheet.ts';
 import { answerText } from '../kits/space.ts';
-import type { KitCondition, KitItem, KitQuestion, KitSheet, KitUse } from '../model/kit.ts';
+import type { KitCondition, KitQuestion, KitSheet, KitUse } from '../model/kit.ts';
 
 /** A question as it is asked. */
 export function questionWords(question: KitQuestion): string {
@@ -67,13 +67,8 @@ export function itemName({ items }: Pick<KitSheet, 'items'>, id: string): string
   return items.find((each) => each.id === id)?.what ?? id;
 }
 
-/** `Resistor 6 Ω 50 W`, as printed where it is a resistor. */
-export function itemWords({ what, resistor }: KitItem): string {
-  return resistor && !what.includes('Ω') ? `${what}, ${ohms(resistor.ohms)} ${watts(resistor.watts)}` : what;
-}
-
 /** `2 × Resistor 6 Ω, across the rear turn lamps`. */
-export function useWords(sheet: Pick<KitSheet, 'items'>, { itemId, count, across }: KitUse): string {
+export function kitUseWords(sheet: Pick<KitSheet, 'items'>, { itemId, count, across }: KitUse): string {
   const where = across ? `, across the ${across.end ? `${across.end} ` : ''}${across.does} lamps` : '';
   return `${count} × ${itemName(sheet, itemId)}${where}`;
 }

@@ -34,6 +34,7 @@ export async function putParts(
     const counted = parts.filter(({ id, stock: pieces }) => pieces !== (stock.get(id)?.onShelf ?? null));
     const moved = await move(
       counted.map((part) => ({ kind: 'counted', partId: part.id, pieces: part.stock })),
+      undefined,
       db,
     );
     return { put: ids, before, moved };
@@ -41,21 +42,29 @@ export async function putParts(
 }
 
 /**
- * Takes a part off the shelf.
+ * Takes parts off the shelf, all or none.
  *
- * @throws PartInUseError when a job, binned ones too, names it
+ * @throws PartInUseError when a job, binned ones too, names one
  */
-export async function removePart(part: Part, db: VumbleDatabase = appDatabase): Promise<ShelfChange> {
+export async function removeParts(
+  parts: readonly Part[],
+  db: VumbleDatabase = appDatabase,
+): Promise<ShelfChange> {
   return db.transaction('rw', db.parts, db.jobs, async () => {
     const rows = await db.jobs.toArray();
-    const users = rows.filter(({ job }) => partReferences(job).some(({ partId }) => partId === part.id));
-    if (users.length > 0)
-      throw new PartInUseError(
-        part.code,
-        users.map(({ job, deleted }) => (deleted ? `${job.title} (deleted)` : job.title)),
-      );
-    await db.parts.delete(part.id);
-    return { put: [], before: [part] };
+    const named = rows.map(({ job, deleted }) => ({
+      title: deleted ? `${job.title} (deleted)` : job.title,
+      ids: new Set(partReferences(job).map(({ partId }) => partId)),
+    }));
+    for (const { id, code } of parts) {
+      const users = named.filter(({ ids }) => ids.has(id)).map(({ title }) => title);
+      if (users.length > 0) throw new PartInUseError(code, users);
+    }
+    const ids = parts.map(({ id }) => id);
+    // As they are stored: what they look like on the shelf has the pieces that lie there.
+    const before = (await db.parts.bulkGet(ids)).filter((part) => part !== undefined);
+    await db.parts.bulkDelete(ids);
+    return { put: [], before };
   });
 }
 

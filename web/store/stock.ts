@@ -57,10 +57,15 @@ export type StockAct = ShelfMovement extends infer M
 /**
  * Writes down what was done with pieces.
  *
+ * @param on when, ISO 8601; now where left out
  * @returns ids of what was written: withdrawing them takes it back
  */
-export async function move(acts: readonly StockAct[], db: VumbleDatabase = appDatabase): Promise<string[]> {
-  const at = new Date().toISOString();
+export async function move(
+  acts: readonly StockAct[],
+  on?: string,
+  db: VumbleDatabase = appDatabase,
+): Promise<string[]> {
+  const at = on ?? new Date().toISOString();
   const rows = acts.map((act) => ({ ...act, id: `moved-${crypto.randomUUID()}`, at }) as ShelfMovement);
   await db.movements.bulkAdd(rows);
   return rows.map(({ id }) => id);
@@ -73,6 +78,28 @@ export async function withdraw(ids: readonly string[], db: VumbleDatabase = appD
     rows.flatMap((row) =>
       row ? [{ kind: 'withdrawn' as const, partId: row.partId, pieces: 0, of: row.id }] : [],
     ),
+    undefined,
     db,
   );
+}
+
+/** Joins movements of another device to these: what is here already is left as it is. */
+export async function joinMovements(
+  rows: readonly ShelfMovement[],
+  db: VumbleDatabase = appDatabase,
+): Promise<{ added: number; undo(): Promise<void> }> {
+  return db.transaction('rw', db.movements, async () => {
+    const here = new Set(await db.movements.toCollection().primaryKeys());
+    const fresh = rows.filter(({ id }) => !here.has(id));
+    await db.movements.bulkPut([...fresh]);
+    return {
+      added: fresh.length,
+      undo: async () => {
+        await withdraw(
+          fresh.map(({ id }) => id),
+          db,
+        );
+      },
+    };
+  });
 }

@@ -18,7 +18,7 @@ import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
 import { binJob, exportJob, rememberJob, restoreJob, startJob, startJobLike } from './jobs.ts';
 import { keepQuickJob } from './quickJobs.ts';
-import { PartInUseError, removePart } from './shelf.ts';
+import { PartInUseError, removeParts } from './shelf.ts';
 import { withWholeLog } from './vehicleLog.ts';
 
 let db: VumbleDatabase;
@@ -460,8 +460,8 @@ describe('a part of the shelf', () => {
       {},
       db,
     );
-    await expect(removePart(bleed, db)).rejects.toThrow(PartInUseError);
-    await removePart(other, db);
+    await expect(removeParts([bleed], db)).rejects.toThrow(PartInUseError);
+    await removeParts([other], db);
     expect(await db.parts.get(other.id)).toBeUndefined();
   });
 });

@@ -79,7 +79,7 @@ function partsRevision(shelf: Shelf): Revision {
 function partRevision(part: Part): number {
   let revision = parts.get(part);
   if (revision === undefined) {
-    const { price: _, stock: __, ...rest } = part;
+    const { price: _, stock: __, pack: ___, seller: ____, orderCode: _____, look: ______, ...rest } = part;
     const content = JSON.stringify(rest);
     revision = contents.get(content) ?? contents.size;
     contents.set(content, revision);

@@ -5,6 +5,7 @@ import { compareTurnCures } from '../../core/cures/compare/compare.ts';
 import { steadyComplaints } from '../../core/cures/compare/steadyCures.ts';
 import { capacitorWindows } from '../../core/cures/decoder/capacitorWindow.ts';
 import { whileOff } from '../../core/cures/decoder/whileOff.ts';
+import { judgeKit } from '../../core/cures/kits/judgeKit.ts';
 import { planSteps, type ResistorPlan } from '../../core/cures/loadResistor/plan.ts';
 import { loadGauge } from '../../core/judge/loadGauge.ts';
 import { changedVerdicts } from '../../core/possible/changedVerdicts.ts';
@@ -78,6 +79,7 @@ const api = {
   quickCure: same.of(quickCure),
   quickLook: same.of(quickLook),
   nextTurnTest: same.of(saidTest),
+  judgeKit: same.of(judgeKit),
 };
 export type EngineWorker = typeof api;
 expose(api);

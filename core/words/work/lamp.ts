@@ -2,6 +2,7 @@ import { baseRecord } from '../../catalogue/bases.ts';
 import { inARow } from '../../formatting/format.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import type { MovedBulb } from '../../simulation/bulbsMoved.ts';
 import { plugsOf } from '../../wiring/wholeLampPins.ts';
 import type { About, WayRound } from '../../work/steps/stepAbout.ts';
 import { pinChangeWords } from '../pinMap.ts';
@@ -40,6 +41,30 @@ export function renewWords({ lamp, stock }: About<'renew'>): StepWords {
   };
 }
 
+/** A lamp the vehicle did not have. */
+export function addWords({ lamp, feed, fuseAmps, drilled }: About<'add'>): StepWords {
+  const { lead } = lamp;
+  return {
+    place: lamp.name,
+    title: `Add the ${lamp.name.toLowerCase()}`,
+    text: `${drilled ? 'Drill its hole, file it smooth, prime the edge, put the grommet in. ' : ''}${
+      fuseAmps === null
+        ? `Join its feed to ${feed.toLowerCase()}; the fuse there stays as it is.`
+        : `A relay worked by ${feed.toLowerCase()}, its supply from the battery side over a ${fuseAmps} A fuse of its own, close to where it is taken.`
+    } Wire ${lead.areaMm2} mm², ${lead.lengthM} m, earth to bare body metal. Tie it where nothing moves or gets hot.`,
+    cautions: [
+      ...(drilled ? ['Look what lies behind before the drill: tank, looms, airbags, high voltage.'] : []),
+      'Never a larger fuse on a wire that is there.',
+      'An added road lamp may need approval in number, place and colour: local rules decide.',
+    ],
+    ticks: [
+      ...(drilled ? [{ id: 'primed', label: 'hole primed, grommet in' }] : []),
+      ...(fuseAmps === null ? [] : [{ id: 'fuse', label: `fuse ${fuseAmps} A in its own holder` }]),
+      { id: 'earth', label: 'earth on bare metal, ring cannot turn' },
+    ],
+  };
+}
+
 /** Festoon and panel LEDs shine one way. */
 const oneSided = ({ base }: Lamp) => base.startsWith('SV');
 
@@ -51,8 +76,13 @@ function wayRoundWords(lamp: Lamp, { led, across }: WayRound): string {
     : `It lights one way round only and this base cannot be turned: check the contact’s polarity first, with a 9 V battery, a probe or the live plug.${same}`;
 }
 
+/** A bulb that the new lamp has no socket for. */
+export function misfitWords({ lamp, bulb, base, socket }: MovedBulb): string {
+  return `The ${bulb} of the ${lamp.name.toLowerCase()} has base ${base}, the new lamp’s socket is ${socket}: it does not move over. Get one for ${socket}.`;
+}
+
 /** A whole lamp in the place of one with bulbs. */
-export function wholeWords({ lamp, part, pins }: About<'whole'>, vehicle: Vehicle): StepWords {
+export function wholeWords({ lamp, part, pins, bulbs }: About<'whole'>, vehicle: Vehicle): StepWords {
   const plug = part.pinMap
     .map(({ cavity, does, colour }) => `${cavity} ${does}${colour ? ` (${colour})` : ''}`)
     .join(', ');
@@ -69,8 +99,13 @@ export function wholeWords({ lamp, part, pins }: About<'whole'>, vehicle: Vehicl
         ? [`It has plugs ${inARow(plugs)}, which may look alike: tag both ends before either goes in.`]
         : []),
       'Test all its functions before the screws are tight.',
+      ...bulbs.filter(({ fits }) => !fits).map(misfitWords),
     ],
     ticks: [
+      ...bulbs.map(({ lamp: { id, name }, bulb, socket }) => ({
+        id: `bulb ${id}`,
+        label: `cleaned and moved over: ${bulb} of the ${name.toLowerCase()}, into ${socket}`,
+      })),
       ...[...part.movesOver, ...(lamp.module ? [lamp.module] : [])].map((what) => ({
         id: `moves ${what}`.slice(0, 120),
         label: `moved over: ${what}`,

@@ -15,7 +15,7 @@ import {
   switchOnWords,
 } from './frame.ts';
 import { kitWords } from './kit.ts';
-import { renewWords, swapWords, wholeWords } from './lamp.ts';
+import { addWords, renewWords, swapWords, wholeWords } from './lamp.ts';
 import { closeWords, openWords, testWords } from './panel.ts';
 import { harnessWords, mountWords, tapWords } from './resistor.ts';
 import type { StepWords } from './stepWords.ts';
@@ -85,6 +85,8 @@ function wordsOf(step: FitStep, vehicle: Job['vehicle'], shelf: Shelf): StepWord
       return tapWords(about);
     case 'harness':
       return harnessWords(about);
+    case 'add':
+      return addWords(about);
     case 'kit':
       return kitWords(about);
     case 'cure':

@@ -1,6 +1,8 @@
 import type { Job } from '../../model/job.ts';
 import type { LedPart, Shelf, WholeLampPart } from '../../model/part.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
+import { circuitsOf } from '../../model/vehicle/lookUp.ts';
+import { bulbsMoved } from '../../simulation/bulbsMoved.ts';
 import { ledOf, networksOf, stockName } from '../../simulation/fitment.ts';
 import { lampAcross } from '../../vehicle/across.ts';
 import { loadAt, looseResistorsAt } from '../../wiring/looseResistors.ts';
@@ -16,7 +18,8 @@ export function hasWork(job: Job, shelf: Shelf, lamp: Lamp): boolean {
     ledOf(job, shelf, lamp.id) !== null ||
     networksOf(job).some((network) => network.lampId === lamp.id) ||
     job.repairs?.some(({ lampId }) => lampId === lamp.id) === true ||
-    renews(job, lamp.id)
+    renews(job, lamp.id) ||
+    lamp.added !== undefined
   );
 }
 
@@ -43,6 +46,7 @@ export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
 /** What goes into a lamp's socket, or takes the lamp's place. */
 function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
   const at = { lampId: lamp.id, openingId: lamp.access.group };
+  if (lamp.added) return [{ ...at, ...addStep(job, lamp) }];
   const led = ledOf(job, shelf, lamp.id);
   const stock = stockName(job, lamp);
   const whole = wholeLampAt(job, shelf, lamp);
@@ -53,7 +57,13 @@ function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
             ...at,
             id: `whole-${lamp.id}`,
             kind: 'whole',
-            about: { of: 'whole', lamp, part: whole.part, pins: pinMapOf(job.vehicle, lamp, whole.part) },
+            about: {
+              of: 'whole',
+              lamp,
+              part: whole.part,
+              pins: pinMapOf(job.vehicle, lamp, whole.part),
+              bulbs: bulbsMoved(job, lamp, whole.part),
+            },
             minutes: [8, 25],
             timedAs: 'whole',
           },
@@ -84,6 +94,27 @@ function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
   ];
 }
 
+/** A lamp the vehicle did not have: hole, wire, feed, earth. */
+function addStep({ vehicle }: Job, lamp: Lamp): Omit<FitStep, 'lampId' | 'openingId'> {
+  const own = circuitsOf(vehicle, lamp.id)[0];
+  const worked = own?.relay && vehicle.circuits.find(({ id }) => id === own.relay?.by);
+  const fuse =
+    own?.relay && vehicle.fuses.find(({ id }) => own.from.by === 'switch' && own.from.fuseId === id);
+  return {
+    id: `add-${lamp.id}`.slice(0, 64),
+    kind: 'mount',
+    about: {
+      of: 'add',
+      lamp,
+      feed: (worked ?? own)?.name ?? '',
+      fuseAmps: fuse?.ratedAmps ?? null,
+      drilled: lamp.added?.drilled === true,
+    },
+    minutes: lamp.added?.feed === 'relay' ? [40, 110] : [25, 70],
+    timedAs: `add ${lamp.added?.feed ?? ''}`,
+  };
+}
+
 function wayRound(job: Job, lamp: Lamp, led: LedPart): WayRound {
   const across = lampAcross(job.vehicle, lamp);
   const way = across && job.polarity?.[across.id]?.way;
@@ -98,7 +129,11 @@ function neighbours({ vehicle }: Job, lamp: Lamp): Lamp[] {
 }
 
 /** The whole lamp that takes a lamp's place, and whether this is the one of its lamps that carries the step. */
-function wholeLampAt(job: Job, shelf: Shelf, lamp: Lamp): { part: WholeLampPart; lead: boolean } | null {
+export function wholeLampAt(
+  job: Job,
+  shelf: Shelf,
+  lamp: Lamp,
+): { part: WholeLampPart; lead: boolean } | null {
   const part = shelf.find(
     (each): each is WholeLampPart => each.kind === 'whole-lamp' && each.id === job.chosen[lamp.id],
   );

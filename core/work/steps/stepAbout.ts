@@ -3,6 +3,7 @@ import type { LedPart, Part, WholeLampPart } from '../../model/part.ts';
 import type { PastItem, Repair } from '../../model/past.ts';
 import type { Lamp, Side } from '../../model/vehicle/lamp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
+import type { MovedBulb } from '../../simulation/bulbsMoved.ts';
 import type { LightSwitch } from '../../vehicle/lampWork.ts';
 import type { LooseResistor } from '../../wiring/looseResistors.ts';
 import type { PinMap } from '../../wiring/wholeLampPins.ts';
@@ -48,8 +49,17 @@ export type StepAbout =
     }
   | { of: 'swap'; lamp: Lamp; stock: string; wayRound: WayRound; alike: readonly Lamp[] }
   | { of: 'renew'; lamp: Lamp; stock: string }
+  | {
+      of: 'add';
+      lamp: Lamp;
+      /** what feeds it, or works its relay */
+      feed: string;
+      /** of a relay's own fuse, A; null where the fuse that is there stays */
+      fuseAmps: number | null;
+      drilled: boolean;
+    }
   | { of: 'repair'; lamp: Lamp; repair: Repair }
-  | { of: 'whole'; lamp: Lamp; part: WholeLampPart; pins: PinMap }
+  | { of: 'whole'; lamp: Lamp; part: WholeLampPart; pins: PinMap; bulbs: readonly MovedBulb[] }
   | { of: 'mount'; lamp: Lamp; loose: LooseResistor }
   | { of: 'tap'; lamp: Lamp; loose: LooseResistor; tapsInside: boolean }
   | { of: 'harness'; lamp: Lamp; loose: LooseResistor; code: string | null }

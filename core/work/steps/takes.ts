@@ -78,6 +78,19 @@ export function takesOf(
       return [{ use: 'mounting-screw', count: 2 * about.loose.network.pieces.length }, ...once('edge-paint')];
     case 'cure':
       return cureTakes(job, shelf, about.cure);
+    case 'add': {
+      const metres = about.lamp.lead.lengthM;
+      return [
+        { use: 'wire', count: metres + (about.fuseAmps === null ? 0 : 1) },
+        { use: 'feed-joint', count: about.fuseAmps === null ? 2 : 5 },
+        { use: 'earth-ring', count: 1 },
+        { use: 'mounting-screw', count: about.fuseAmps === null ? 3 : 4 },
+        // A tie every 30 cm or so.
+        { use: 'tie', count: Math.ceil(metres / 0.3) },
+        ...(about.fuseAmps === null ? [] : [{ use: 'fuse' as const, count: 1 }]),
+        ...(about.drilled ? [{ use: 'grommet' as const, count: 1 }, ...once('edge-paint')] : []),
+      ];
+    }
     case 'kit':
       // Both ends of a link are joined; its lead is in the box.
       return about.links.length > 0 ? [{ use: 'feed-joint', count: 2 * about.links.length }] : [];

@@ -34,6 +34,8 @@ function toolsOf({ about }: FitStep): { place: string | null; tools: readonly st
       return { place: null, tools: ['multimeter', 'clean gloves'] };
     case 'mount':
       return { place: null, tools: DRILLING };
+    case 'add':
+      return { place: null, tools: about.drilled ? [...DRILLING, ...JOINING] : JOINING };
     case 'tap':
       return { place: null, tools: JOINING };
     case 'harness':

@@ -13,6 +13,7 @@ import classes from './JobsPlace.module.css';
 const WHAT: Record<AsideRow['table'], string> = {
   jobs: 'A job',
   parts: 'A part of the shelf',
+  movements: 'A movement of stock',
   photos: 'A photograph',
   edits: 'A step of undo',
   journal: 'A change of a job',

@@ -6,6 +6,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { files } from '../../workers/files.ts';
 import type { ShelfTable } from '../../workers/files.worker.ts';
+import { Problems } from './Problems.tsx';
 import classes from './Shelf.module.css';
 import { tellChange } from './tellChange.ts';
 
@@ -74,21 +75,7 @@ export function ImportShelf({ parts }: { parts: readonly Part[] }) {
               Columns nobody here knows are left alone: {read.unknownColumns.join(', ')}.
             </p>
           )}
-          {read.problems.length > 0 && (
-            <>
-              <p className={classes.wrong}>
-                {read.problems.length === 1 ? 'One row' : `${read.problems.length} rows`} cannot be read:
-              </p>
-              <ul className={classes.problems}>
-                {read.problems.slice(0, 20).map((problem) => (
-                  <li key={problem.line}>
-                    Line {problem.line}: {problem.text}
-                  </li>
-                ))}
-              </ul>
-              {read.problems.length > 20 && <p className="faint">and {read.problems.length - 20} more.</p>}
-            </>
-          )}
+          <Problems problems={read.problems} />
           <div className={classes.actions}>
             {read.parts.length > 0 && (
               <Button onClick={keep} loading={busy}>

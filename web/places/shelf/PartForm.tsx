@@ -15,6 +15,7 @@ const GROUPS: readonly { id: Column['group']; title: string }[] = [
   { id: 'light', title: 'Light' },
   { id: 'size', title: 'Size and build' },
   { id: 'shelf', title: 'On the shelf' },
+  { id: 'receive', title: 'Looked at when it comes' },
 ];
 
 const EMPTY: Row = {

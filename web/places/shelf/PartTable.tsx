@@ -1,111 +1,153 @@
 import { Button } from '@mantine/core';
-import { memo, type RefObject, useRef } from 'react';
-import { amps, ohms, volts, watts } from '../../../core/formatting/format.ts';
-import type { Part } from '../../../core/model/part.ts';
-import { workName } from '../../../core/vehicle/lampWork.ts';
-import { useMoreBelow } from '../../ui/MoreBelow.tsx';
+import { useMemo } from 'react';
+import { shelfCsv } from '../../../core/formats/shelfCsv.ts';
+import type { PartStock } from '../../../core/inventory/stock.ts';
+import type { KitPart, Part } from '../../../core/model/part.ts';
 import { price } from '../../ui/money.ts';
-import classes from './Shelf.module.css';
+import { saveTextFile } from '../../ui/saveTextFile.ts';
+import { DataTable } from '../../ui/table/DataTable.tsx';
+import type { TableColumn } from '../../ui/table/tableColumn.ts';
+import { figures } from './figures.ts';
 
-/** So many rows in one piece. */
-const ROWS = 40;
+const reservedOf = (stock: PartStock | undefined) =>
+  [...(stock?.reserved.values() ?? [])].reduce((sum, each) => sum + each, 0);
 
+/** The parts of the shelf: what is printed on them, what there is of them, what is done with them. */
 export function PartTable({
   parts,
+  stock,
   change,
   remove,
+  count,
+  sheet,
 }: {
   parts: readonly Part[];
+  stock: ReadonlyMap<string, PartStock>;
   change(part: Part): void;
-  remove(part: Part): void;
+  remove(parts: readonly Part[]): void;
+  /** pieces come or go */
+  count(part: Part): void;
+  /** the sheet of a kit is written */
+  sheet(part: KitPart): void;
 }) {
-  const { shown, end } = useMoreBelow(parts.length, ROWS);
-  // The same for as long as the table stands: a row that is drawn is not drawn again for those below it.
-  const acts = useRef({ change, remove });
-  acts.current = { change, remove };
-  if (parts.length === 0) return <p>Nothing on the shelf is called that. Try part of the code, or a base.</p>;
-  return (
-    <>
-      <table className={classes.table}>
-        <thead>
-          <tr>
-            <th>Code</th>
-            <th>Part</th>
-            <th>Printed</th>
-            <th className="figure">Price</th>
-            <th className="figure">Stock</th>
-            <th>
-              <span className="visually-hidden">Change</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {parts.slice(0, shown).map((part) => (
-            <PartRow key={part.id} part={part} acts={acts} />
-          ))}
-        </tbody>
-      </table>
-      {end}
-    </>
+  const columns = useMemo(
+    (): TableColumn<Part>[] => [
+      {
+        id: 'code',
+        header: 'Code',
+        value: ({ code }) => code,
+        cell: ({ code }) => <b>{code}</b>,
+        width: 'minmax(90px, 1fr)',
+        fixed: true,
+      },
+      { id: 'part', header: 'Part', value: ({ name }) => name, width: 'minmax(0, 2fr)', fixed: true },
+      {
+        id: 'printed',
+        header: 'Printed',
+        value: (part) => figures(part) || null,
+        cell: (part) => <span className="faint">{figures(part)}</span>,
+        width: 'minmax(0, 2.6fr)',
+      },
+      {
+        id: 'price',
+        header: 'Price',
+        value: (part) => part.price,
+        cell: (part) => price(part.price),
+        figure: true,
+        width: '66px',
+      },
+      {
+        id: 'pack',
+        header: 'Pack',
+        value: ({ pack }) => pack?.pieces ?? null,
+        cell: ({ pack }) => (pack ? `${pack.pieces} for ${price(pack.price)}` : ''),
+        figure: true,
+        width: '92px',
+      },
+      { id: 'stock', header: 'On shelf', value: (part) => part.stock, figure: true, width: '64px' },
+      {
+        id: 'reserved',
+        header: 'Put aside',
+        value: ({ id }) => reservedOf(stock.get(id)),
+        cell: ({ id }) => reservedOf(stock.get(id)) || '',
+        figure: true,
+        width: '66px',
+      },
+      {
+        id: 'seller',
+        header: 'Seller',
+        value: ({ seller, orderCode }) => [seller, orderCode].filter(Boolean).join(', ') || null,
+        width: 'minmax(0, 1fr)',
+      },
+    ],
+    [stock],
   );
-}
-
-const PartRow = memo(function PartRow({
-  part,
-  acts,
-}: {
-  part: Part;
-  acts: RefObject<{ change(part: Part): void; remove(part: Part): void }>;
-}) {
   return (
-    <tr>
-      <td className={classes.code}>{part.code}</td>
-      <td>{part.name}</td>
-      <td className="faint">{figures(part)}</td>
-      <td className="figure">{price(part.price)}</td>
-      <td className="figure">{part.stock}</td>
-      <td className={classes.acts}>
-        <Button
-          size="xs"
-          variant="default"
-          onClick={() => acts.current.change(part)}
-          aria-label={`Change ${part.code}`}
-        >
-          Change
-        </Button>
-        <Button
-          size="xs"
-          variant="subtle"
-          onClick={() => acts.current.remove(part)}
-          aria-label={`Take off ${part.code}`}
-        >
-          Take off
-        </Button>
-      </td>
-    </tr>
-  );
-});
-
-function figures(part: Part): string {
-  switch (part.kind) {
-    case 'led':
-      return `${part.bases.join(', ')} · ${watts(part.watts)} at ${volts(part.atVolts)} · ${part.lumens} lm · ${part.lengthMm} × ${part.diameterMm} mm`;
-    case 'whole-lamp':
-      return part.sections
-        .map(
-          ({ does, light }) =>
-            `${workName(does)} ${light.kind === 'panel' ? watts(light.watts) : light.base}`,
+    <DataTable
+      id="shelf"
+      label="Parts on the shelf"
+      rows={parts}
+      columns={columns}
+      rowId={({ id }) => id}
+      rowName={({ code }) => code}
+      search={false}
+      empty="Nothing on the shelf is called that. Try part of the code, or a base."
+      acts={(part) => (
+        <>
+          {part.kind === 'kit' && (
+            <Button
+              size="xs"
+              variant="default"
+              onClick={() => sheet(part)}
+              aria-label={`Sheet of ${part.code}`}
+            >
+              Sheet
+            </Button>
+          )}{' '}
+          <Button
+            size="xs"
+            variant="default"
+            onClick={() => count(part)}
+            aria-label={`Stock of ${part.code}`}
+          >
+            Stock
+          </Button>{' '}
+          <Button size="xs" variant="default" onClick={() => change(part)} aria-label={`Change ${part.code}`}>
+            Change
+          </Button>{' '}
+          <Button
+            size="xs"
+            variant="subtle"
+            onClick={() => remove([part])}
+            aria-label={`Take off ${part.code}`}
+          >
+            Take off
+          </Button>
+        </>
+      )}
+      actions={(ticked, clear) =>
+        ticked.length > 0 && (
+          <>
+            <Button
+              size="sm"
+              variant="default"
+              onClick={() => saveTextFile('vumble-shelf-part.csv', shelfCsv(ticked), 'text/csv')}
+            >
+              Export these
+            </Button>
+            <Button
+              size="sm"
+              variant="subtle"
+              onClick={() => {
+                remove(ticked);
+                clear();
+              }}
+            >
+              Take these off
+            </Button>
+          </>
         )
-        .join(' · ');
-    case 'resistor':
-      return `${ohms(part.ohms)} ${watts(part.watts)}, ${Math.round(part.tolerance * 100)} %`;
-    case 'harness':
-      return `${part.bases.join(', ')} · ${ohms(part.ohms)} ${watts(part.watts)}${part.dimOhms ? `, ${ohms(part.dimOhms)} on the dim feed` : ''}`;
-    case 'flasher':
-      return `${part.systemVolts} V · from ${amps(part.minAmps)} to ${amps(part.ratedAmps)}`;
-    case 'decoder':
-      return part.capacitorFarads ? `${Math.round(part.capacitorFarads * 1e6)} µF` : 'no capacitor';
-    case 'consumable':
-      return '';
-  }
+      }
+    />
+  );
 }

@@ -1,15 +1,20 @@
+import { fitPieces, piecesOf, unfitPieces } from '../../../../core/inventory/jobPieces.ts';
+import { takenKits } from '../../../../core/kits/jobKits.ts';
 import type { StepRecord } from '../../../../core/model/job.ts';
 import type { SaidStep } from '../../../../core/words/work/sayStep.ts';
 import type { Tick } from '../../../../core/words/work/stepWords.ts';
 import { settlePause } from '../../../../core/work/pause.ts';
 import { settingTicked } from '../../../../core/work/steps/settingTicks.ts';
 import { useDesk } from '../../../job/workspace.ts';
+import { useBatches } from '../../../store/useBatches.ts';
+import { writing } from '../../../store/writing.ts';
 
 const EMPTY: StepRecord = { doneAt: null, note: '' };
 
 /** What can be done with a step: each is an edit that can be undone. */
 export function useStepActs() {
-  const { job, edit } = useDesk();
+  const { job, shelf, edit } = useDesk();
+  const batchOf = useBatches();
   const change = (step: SaidStep, label: string, act: (record: StepRecord) => void, mergeKey?: string) =>
     edit(
       `${label}: ${step.title}`,
@@ -30,12 +35,19 @@ export function useStepActs() {
         record.doneAt = now;
         delete record.waitingFor;
         draft.fit[step.id] = record;
+        fitPieces(draft, step, piecesOf(job, shelf, takenKits(job, shelf), step), batchOf, writing());
         if (!following) return;
         const next = draft.fit[following.id] ?? { ...EMPTY };
         if (!next.doneAt) next.startedAt ??= now;
         draft.fit[following.id] = next;
       }),
-    notDone: (step: SaidStep) => change(step, 'Not done', (record) => void (record.doneAt = null)),
+    notDone: (step: SaidStep) =>
+      edit(`Not done: ${step.title}`, (draft) => {
+        const record = draft.fit[step.id] ?? { ...EMPTY };
+        record.doneAt = null;
+        draft.fit[step.id] = record;
+        unfitPieces(draft, step, writing());
+      }),
     start: (step: SaidStep) =>
       change(step, 'Begun', (record) => void (record.startedAt = new Date().toISOString())),
     pause: (step: SaidStep) =>

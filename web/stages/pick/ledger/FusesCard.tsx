@@ -1,0 +1,57 @@
+import { amps } from '../../../../core/formatting/format.ts';
+import type { FuseRow } from '../../../../core/ledger/fuses.ts';
+import { Card } from '../../../ui/Card.tsx';
+import { Scrolls } from '../../../ui/Scrolls.tsx';
+import classes from './Ledger.module.css';
+
+/** Share of a rating that is carried for hours, as the judge has it. */
+const CARRIES = 0.7;
+
+/** Fuse by fuse with everything on: before and after, beside what it and its thinnest wire carry. */
+export function FusesCard({ fuses }: { fuses: readonly FuseRow[] }) {
+  return (
+    <Card title="Fuses, everything on, engine charging">
+      <Scrolls label="Fuses before and after" className={classes.scroll}>
+        <table>
+          <thead>
+            <tr>
+              <th>Fuse</th>
+              <th className="figure">Carries for hours</th>
+              <th className="figure">Stock</th>
+              <th className="figure">Planned</th>
+              <th className="figure">Thinnest wire</th>
+            </tr>
+          </thead>
+          <tbody>
+            {fuses.map(
+              ({ id, name, ratedAmps, assumed, stockAmps, plannedAmps, thinnestMm2, carriesAmps }) => (
+                <tr key={id}>
+                  <td>
+                    {name}
+                    {assumed && <span className="faint"> not read</span>}
+                  </td>
+                  <td className="figure">{amps(CARRIES * ratedAmps)}</td>
+                  <td className="figure">{amps(stockAmps)}</td>
+                  <td className="figure">
+                    {plannedAmps > CARRIES * ratedAmps ? (
+                      <b>{amps(plannedAmps)}, too much</b>
+                    ) : (
+                      amps(plannedAmps)
+                    )}
+                  </td>
+                  <td className="figure">
+                    {thinnestMm2} mm², {amps(carriesAmps)}
+                  </td>
+                </tr>
+              ),
+            )}
+          </tbody>
+        </table>
+      </Scrolls>
+      <p className="faint">
+        Heating current, computed; a fuse carries 70 % of what is printed on it for hours (common practice).
+        It is never made larger: the thinnest wire on it decides.
+      </p>
+    </Card>
+  );
+}
