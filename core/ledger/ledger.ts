@@ -5,11 +5,11 @@ import { scopeLamps } from '../model/scope.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { Lamp, LampInput } from '../model/vehicle/lamp.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
-import { dutyOf, outputOf } from '../simulation/controls.ts';
+import { type Controls, dutyOf, outputOf } from '../simulation/controls.ts';
 import { type Fitment, fitmentOf, healthyStock } from '../simulation/fitment.ts';
 import { controlsFor } from '../simulation/moment.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
-import { functionName } from '../vehicle/lampWork.ts';
+import { functionName, workName } from '../vehicle/lampWork.ts';
 import { printedWatts } from './printed.ts';
 
 /** One lamp at one of its functions: what it takes with its stock bulb, and as it is planned. */
@@ -19,6 +19,8 @@ export interface LedgerRow {
   /** `turn`, `tail or position` */
   does: string;
   circuitId: string;
+  /** of a filament that is stop lamp too, on the feed it has else: its stop level */
+  level: 'own' | 'stop';
   inScope: boolean;
   /** printed watts; null where nothing is printed */
   stockRated: number | null;
@@ -60,31 +62,66 @@ export function ledgerOf(job: Job, shelf: Shelf): Ledger {
   const after = new VehicleSimulation(vehicle, planned);
   const mine = new Set(scopeLamps(job).map(({ id }) => id));
   const volts = testVolts(vehicle.systemVolts);
-  const rows = vehicle.circuits.flatMap((circuit) => {
-    const were = powers(before, circuit, volts);
-    const are = powers(after, circuit, volts);
-    return circuit.feeds.map(({ lampId, input }, at): LedgerRow => {
-      const lamp = lampById(vehicle, lampId);
-      return {
-        lampId,
-        name: lamp.name,
-        does: functionName(circuit, lampId),
-        circuitId: circuit.id,
-        inScope: mine.has(lampId),
-        stockRated: ratedOf(stock, lamp, input),
-        plannedRated: ratedOf(planned, lamp, input),
-        stockWatts: were[at]?.bulb ?? 0,
-        plannedWatts: are[at]?.bulb ?? 0,
-        resistorWatts: are[at]?.resistors ?? 0,
-      };
-    });
-  });
+  const rows = vehicle.circuits.flatMap((circuit) =>
+    levelsOf(circuit).flatMap(({ level, controls, does, dimmed }) => {
+      const were = powers(before, circuit, controls, volts);
+      const are = powers(after, circuit, controls, volts);
+      return circuit.feeds.flatMap(({ lampId, input, turnOnly }, at): LedgerRow[] => {
+        if (level === 'stop' && turnOnly) return [];
+        const lamp = lampById(vehicle, lampId);
+        return [
+          {
+            lampId,
+            name: lamp.name,
+            does: does ?? functionName(circuit, lampId),
+            circuitId: circuit.id,
+            level,
+            inScope: mine.has(lampId),
+            // What is printed holds at full, and says nothing of a lamp that is dimmed.
+            stockRated: dimmed ? null : ratedOf(stock, lamp, input),
+            plannedRated: dimmed ? null : ratedOf(planned, lamp, input),
+            stockWatts: were[at]?.bulb ?? 0,
+            plannedWatts: are[at]?.bulb ?? 0,
+            resistorWatts: are[at]?.resistors ?? 0,
+          },
+        ];
+      });
+    }),
+  );
   return { volts, rows };
 }
 
-/** What each feed of a circuit takes while the circuit is on by itself, W. */
-function powers(simulation: VehicleSimulation, circuit: Circuit, volts: number) {
+interface Level {
+  level: LedgerRow['level'];
+  controls: Controls;
+  /** what it is called, where the circuit's own name says two things */
+  does: string | null;
+  dimmed: boolean;
+}
+
+/** The levels of a circuit's lamps: one, or of filaments that stop too, two. */
+function levelsOf(circuit: Circuit): Level[] {
   const controls = controlsFor(circuit);
+  if (!circuit.fullWithBrake && circuit.stopFuseId === undefined)
+    return [{ level: 'own', controls, does: null, dimmed: false }];
+  return [
+    {
+      level: 'own',
+      controls,
+      does: workName(circuit.kind),
+      dimmed: circuit.fullWithBrake === true,
+    },
+    {
+      level: 'stop',
+      controls: controlsFor({ ...circuit, kind: 'stop' }),
+      does: workName('stop'),
+      dimmed: false,
+    },
+  ];
+}
+
+/** What each feed of a circuit takes with the panel as it is, W. */
+function powers(simulation: VehicleSimulation, circuit: Circuit, controls: Controls, volts: number) {
   // With whatever else that switch puts on: the leads they share lose volts to all of them.
   const probes = simulation.at({ controls, emfVolts: volts });
   const share = dutyOf(circuit, outputOf(simulation.vehicle, circuit), controls, volts);

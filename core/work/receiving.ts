@@ -56,12 +56,3 @@ export function clearWrong(job: Job, part: Part): void {
   for (const record of Object.values(job.fit))
     if (record.waitingFor === waitsForAnother(part)) delete record.waitingFor;
 }
-
-/** What the steps of a job wait for, each once. */
-export function waitsOf({ fit }: Pick<Job, 'fit'>): string[] {
-  return [
-    ...new Set(
-      Object.values(fit).flatMap(({ waitingFor, doneAt }) => (waitingFor && !doneAt ? [waitingFor] : [])),
-    ),
-  ];
-}

@@ -113,7 +113,9 @@ describe('the ledger of the demo fleet', () => {
       const is = await watts(planned, circuits, ledger.volts);
       for (const circuit of circuits)
         for (const { lampId, input } of circuit.feeds) {
-          const rows = ledger.rows.filter((each) => each.circuitId === circuit.id && each.lampId === lampId);
+          const rows = ledger.rows.filter(
+            (each) => each.level === 'own' && each.circuitId === circuit.id && each.lampId === lampId,
+          );
           const row =
             rows[
               circuit.feeds.filter((each) => each.lampId === lampId).findIndex((each) => each.input === input)

@@ -1,3 +1,4 @@
+import { waitsOf } from '../../core/work/waits.ts';
 import { db as appDatabase, type JobRow, type VumbleDatabase } from './db.ts';
 
 /** What a list of jobs says of each. */
@@ -11,6 +12,8 @@ export interface JobSummary {
   /** what it and the other jobs of its vehicle were last written as: another is another state of it */
   updatedAt: string;
   binned: boolean;
+  /** what some of its steps wait for */
+  waits: readonly string[];
 }
 
 export interface JobSummaries {
@@ -56,5 +59,6 @@ function summaryOf({ id, job, updatedAt, deleted }: Partial<JobRow>, nowMs: numb
     changedMs: times.find((each) => each <= nowMs + 60_000) ?? 0,
     updatedAt: String(updatedAt),
     binned: deleted === 1,
+    waits: waitsOf(job),
   };
 }

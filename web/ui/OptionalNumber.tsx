@@ -11,6 +11,8 @@ interface OptionalNumberProps {
   max: number;
   decimals?: number;
   description?: string;
+  /** what stands in it while it is empty */
+  empty?: string;
   onSave(value: number | undefined): void;
 }
 
@@ -23,6 +25,7 @@ export function OptionalNumber({
   max,
   decimals = 1,
   description,
+  empty = 'not measured',
   onSave,
 }: OptionalNumberProps) {
   const field = useSavedField<number | undefined, string | number>(value, (stored) => stored ?? '');
@@ -39,7 +42,7 @@ export function OptionalNumber({
     <DecimalInput
       label={label}
       description={field.said ? <FieldNews said={field.said} /> : description}
-      placeholder="not measured"
+      placeholder={empty}
       value={field.text}
       min={min}
       max={max}

@@ -62,6 +62,9 @@ export function Component() {
             New vehicle
           </Button>
           <StartJob jobs={loaded.jobs} />
+          <Button component={Link} to="/shelf?view=shopping" variant="default">
+            Shopping list
+          </Button>
           <OddVehicle jobs={here} />
           <ImportJob />
         </div>
@@ -136,6 +139,11 @@ const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: 
                 ? `Next: ${STAGE_NAMES[open.stage]}, ${open.note}`
                 : 'Filed'}
       </p>
+      {job.waits.length > 0 && (
+        <p className={classes.waits}>
+          <b>Waits for:</b> {job.waits.join('; ')}
+        </p>
+      )}
       <div className={classes.rail} aria-hidden="true">
         {progress?.map((each) => (
           <span key={each.stage} data-done={each.done} />

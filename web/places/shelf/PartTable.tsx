@@ -77,7 +77,8 @@ export function PartTable({
         id: 'seller',
         header: 'Seller',
         value: ({ seller, orderCode }) => [seller, orderCode].filter(Boolean).join(', ') || null,
-        width: 'minmax(0, 1fr)',
+        width: 'minmax(90px, 0.7fr)',
+        further: true,
       },
     ],
     [stock],
@@ -91,6 +92,7 @@ export function PartTable({
       rowId={({ id }) => id}
       rowName={({ code }) => code}
       search={false}
+      actsWidth="218px"
       empty="Nothing on the shelf is called that. Try part of the code, or a base."
       acts={(part) => (
         <>

@@ -2,7 +2,7 @@ import { Tabs } from '@mantine/core';
 import { lazy, Suspense, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { pickList } from '../../../core/inventory/picklist.ts';
-import { waitsOf } from '../../../core/work/receiving.ts';
+import { waitsOf } from '../../../core/work/waits.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { useWorkPlan } from '../../workers/useFitting.ts';

@@ -25,7 +25,7 @@ export function PickTable({ list }: { list: PickList }) {
         header: 'Code',
         value: ({ code }) => code || null,
         cell: ({ code }) => <b>{code}</b>,
-        width: 'minmax(74px, 0.7fr)',
+        width: '92px',
         fixed: true,
       },
       {
@@ -38,10 +38,10 @@ export function PickTable({ list }: { list: PickList }) {
             <span className={classes.why}>for {why}</span>
           </>
         ),
-        width: 'minmax(0, 3fr)',
+        width: 'minmax(150px, 1fr)',
         fixed: true,
       },
-      { id: 'take', header: 'Take', value: ({ quantity }) => quantity, figure: true, width: '48px' },
+      { id: 'take', header: 'Take', value: ({ quantity }) => quantity, figure: true, width: '42px' },
       { id: 'there', header: 'On shelf', value: ({ onShelf }) => onShelf, figure: true, width: '66px' },
       {
         id: 'aside',
@@ -53,7 +53,7 @@ export function PickTable({ list }: { list: PickList }) {
           return mine.fitted > 0 ? `${mine.reserved}, ${mine.fitted} fitted` : mine.reserved;
         },
         figure: true,
-        width: '74px',
+        width: '80px',
       },
       {
         id: 'buy',
@@ -74,7 +74,7 @@ export function PickTable({ list }: { list: PickList }) {
             </>
           ),
         figure: true,
-        width: '92px',
+        width: '84px',
       },
       {
         id: 'each',
@@ -82,7 +82,8 @@ export function PickTable({ list }: { list: PickList }) {
         value: ({ unitPrice }) => unitPrice,
         cell: ({ unitPrice }) => price(unitPrice),
         figure: true,
-        width: '68px',
+        width: '56px',
+        further: true,
       },
       {
         id: 'total',
@@ -90,7 +91,7 @@ export function PickTable({ list }: { list: PickList }) {
         value: ({ total }) => total,
         cell: ({ total }) => price(total),
         figure: true,
-        width: '72px',
+        width: '60px',
       },
       {
         id: 'pay',
@@ -98,17 +99,19 @@ export function PickTable({ list }: { list: PickList }) {
         value: ({ boughtTotal }) => boughtTotal,
         cell: ({ boughtTotal }) => price(boughtTotal),
         figure: true,
-        width: '72px',
+        width: '60px',
       },
       {
         id: 'seller',
         header: 'Seller, order code',
         value: ({ seller, orderCode }) => [seller, orderCode].filter(Boolean).join(', ') || null,
-        width: 'minmax(0, 1fr)',
+        width: 'minmax(90px, 0.6fr)',
+        further: true,
       },
     ],
     [held],
   );
+  const shown = held.size > 0 ? columns : columns.filter(({ id }) => id !== 'aside');
   const reserve = (lines: readonly PickLine[]) =>
     edit('Put aside for this job', (draft) => void reserveLines(draft, lines, writing()));
   const release = (lines: readonly PickLine[]) =>
@@ -121,7 +124,7 @@ export function PickTable({ list }: { list: PickList }) {
         id="pick"
         label="Parts to pick"
         rows={list.lines}
-        columns={columns}
+        columns={shown}
         rowId={({ key }) => key}
         rowName={({ code, what }) => code || what}
         empty={list.lines.length === 0 ? 'No parts yet.' : 'No line is called that.'}

@@ -13,7 +13,7 @@ import { useKept } from '../../store/kept.ts';
 import classes from './DataTable.module.css';
 import { TableBody } from './TableBody.tsx';
 import type { TableColumn } from './tableColumn.ts';
-import { NO_VIEW, readView, type TableView } from './tableView.ts';
+import { isShown, NO_VIEW, readView, type TableView, withColumn } from './tableView.ts';
 
 /**
  * The one table for parts, pick lists, shopping lists and ledgers: sorted by its heads, searched, its columns chosen and kept,
@@ -27,6 +27,7 @@ export function DataTable<R>({
   rowId,
   rowName,
   acts,
+  actsWidth = '120px',
   actions,
   footer,
   search = true,
@@ -42,6 +43,8 @@ export function DataTable<R>({
   rowName(row: R): string;
   /** what can be done with one row, at its end */
   acts?(row: R): ReactNode;
+  /** a CSS grid track: every row is laid out by itself, so that it is a fixed one */
+  actsWidth?: string;
   /** what can be done with the ticked rows; without it none is ticked */
   actions?(ticked: readonly R[], clear: () => void): ReactNode;
   footer?: ReactNode;
@@ -91,14 +94,14 @@ export function DataTable<R>({
     getSortedRowModel: getSortedRowModel(),
     getFilteredRowModel: getFilteredRowModel(),
   });
-  const shown = columns.filter(({ id: name, fixed }) => fixed || !view.hidden.includes(name));
+  const shown = columns.filter((column) => isShown(column, view));
   const found = table.getRowModel().rows;
   const ticked = table.getSelectedRowModel().rows.map(({ original }) => original);
   const clear = () => setSelection({});
   const tracks = [
     ...(actions ? ['32px'] : []),
     ...shown.map(({ width }) => width),
-    ...(acts ? ['max-content'] : []),
+    ...(acts ? [actsWidth] : []),
   ].join(' ');
   const sorted = new Map(view.sort.map(({ id: name, desc }) => [name, desc]));
   return (
@@ -114,9 +117,11 @@ export function DataTable<R>({
             className={classes.search}
           />
         )}
-        <span className="faint" role="status">
-          {found.length === rows.length ? `${rows.length}` : `${found.length} of ${rows.length}`} lines
-        </span>
+        {search && (
+          <span className="faint" role="status">
+            {found.length === rows.length ? `${rows.length}` : `${found.length} of ${rows.length}`} lines
+          </span>
+        )}
         <Button size="sm" variant="subtle" aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
           Columns
         </Button>
@@ -132,17 +137,14 @@ export function DataTable<R>({
           <legend className="visually-hidden">Columns shown</legend>
           {columns
             .filter(({ fixed }) => !fixed)
-            .map(({ id: name, header }) => (
+            .map((column) => (
               <Checkbox
-                key={name}
-                label={header}
-                checked={!view.hidden.includes(name)}
+                key={column.id}
+                label={column.header}
+                checked={isShown(column, view)}
                 onChange={(event) => {
                   const on = event.currentTarget.checked;
-                  setView((now) => ({
-                    ...now,
-                    hidden: on ? now.hidden.filter((each) => each !== name) : [...now.hidden, name],
-                  }));
+                  setView((now) => withColumn(now, column, on));
                 }}
               />
             ))}

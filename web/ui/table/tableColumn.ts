@@ -11,6 +11,8 @@ export interface TableColumn<R> {
   figure?: true;
   /** a CSS grid track: `minmax(90px, 1fr)` */
   width: string;
+  /** only shown where somebody asks for it */
+  further?: true;
   /** it stays whatever is hidden */
   fixed?: true;
 }

@@ -79,6 +79,7 @@ export default function Movements({ parts }: { parts: readonly Part[] }) {
     <DataTable
       id="movements"
       label="Movements of stock"
+      actsWidth="100px"
       rows={rows}
       columns={columns}
       rowId={({ id }) => id}

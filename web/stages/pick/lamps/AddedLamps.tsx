@@ -167,10 +167,10 @@ function SizeWords({ size, feed, from }: { size: NewFeed; feed: NewLamp['feed'];
   return (
     <p role="status">
       {feed === 'relay'
-        ? `Relay worked by ${from}, its own fuse ${amps(size.fuseAmps)}. `
-        : `On ${from}, its fuse stays ${amps(size.fuseAmps)}. `}
-      Wire <b>{size.areaMm2} mm²</b>, carries {amps(size.carriesAmps)}, loses {volts(size.dropVolts)} on the
-      way; decided by {size.decidedBy === 'fuse' ? 'the fuse it must bear' : 'the volts it may lose (3 %)'}.
+        ? `Relay worked by ${from}, its own fuse ${size.fuseAmps} A. `
+        : `On ${from}, its fuse stays ${size.fuseAmps} A. `}
+      Wire <b>{size.areaMm2} mm²</b>, carries {size.carriesAmps} A, loses {volts(size.dropVolts)} on the way;
+      decided by {size.decidedBy === 'fuse' ? 'the fuse it must bear' : 'the volts it may lose (3 %)'}.
       {size.beyond && ' No listed wire is thick enough: put the feed nearer, or split the lamp.'}{' '}
       <span className="faint">{sourceWords(AMPACITY_SOURCE)}</span>
     </p>

@@ -28,6 +28,7 @@ export function BatteryCard({ battery }: { battery: BatteryBudget }) {
       <OptionalNumber
         label="Printed on the battery"
         unit="Ah"
+        empty="not read"
         min={1}
         max={1000}
         decimals={0}

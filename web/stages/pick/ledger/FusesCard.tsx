@@ -40,7 +40,7 @@ export function FusesCard({ fuses }: { fuses: readonly FuseRow[] }) {
                     )}
                   </td>
                   <td className="figure">
-                    {thinnestMm2} mm², {amps(carriesAmps)}
+                    {thinnestMm2} mm², {carriesAmps} A
                   </td>
                 </tr>
               ),

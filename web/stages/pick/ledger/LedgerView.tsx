@@ -129,7 +129,7 @@ export default function LedgerView() {
           label="Watts per lamp and function"
           rows={rows}
           columns={COLUMNS}
-          rowId={({ lampId, circuitId, does }) => `${circuitId} ${lampId} ${does}`}
+          rowId={({ lampId, circuitId, level, does }) => `${circuitId} ${lampId} ${level} ${does}`}
           rowName={({ name, does }) => `${name}, ${does}`}
           empty="No lamp is called that."
           footer={

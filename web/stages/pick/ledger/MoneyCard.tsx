@@ -39,6 +39,7 @@ export function MoneyCard({ money }: { money: Money }) {
       <OptionalNumber
         label="An hour of work costs"
         unit="an hour"
+        empty="not said"
         min={0}
         max={10_000}
         decimals={2}

@@ -21,7 +21,7 @@ export default function Receiving({ steps }: { steps: readonly FitStep[] }) {
   if (parts.length === 0) return <p>No parts are planned yet: there is nothing to look at.</p>;
   return (
     <>
-      <p className="faint">
+      <p className={`faint ${classes.intro}`}>
         The same ticks stand on the first step of Fit. What is not right is marked here: it goes back, what it
         is for waits, and the rest of the job goes on.
       </p>
