@@ -52,7 +52,7 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
-  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14])(
+  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15])(
     'of version %i are read, judged and written again: a frozen one of each',
     (version) => {
       const text = readFileSync(
@@ -154,7 +154,7 @@ describe('job files', () => {
     ['not JSON', 'hello', /not JSON/],
     ['another program’s JSON', '{"cells":[]}', /not a Vumble job/],
     ['a list', '[]', /not a Vumble job/],
-    ['a newer version', JSON.stringify({ ...file, version: 15 }), /version 15/],
+    ['a newer version', JSON.stringify({ ...file, version: 16 }), /version 16/],
     ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 8 MB/],
     ['nested past reason', `${'['.repeat(5000)}${']'.repeat(5000)}`, /nested too deeply/],
   ])('refuses %s with the reason', (_, text, reason) => {
@@ -191,6 +191,30 @@ describe('job files', () => {
       'a side without a main lamp',
       (draft) => draft.job.vehicle.lamps.forEach((lamp) => (lamp.role = 'repeater')),
       /no main lamp/,
+    ],
+    [
+      'a relay worked by nothing',
+      (draft) => void ((draft.job.vehicle.circuits[0] ?? never()).relay = { by: 'nowhere', coilOhms: 85 }),
+      /relay of circuit .* names circuit "nowhere"/,
+    ],
+    [
+      'a kit that is not enclosed',
+      (draft) => void (draft.job.kits = [{ partId: 'kit-none', answers: {} }]),
+      /"kit-none", which is not among the parts/,
+    ],
+    [
+      'two movements of one id',
+      (draft) => {
+        const one = {
+          id: 'm',
+          partId: 'x',
+          at: '2026-11-01T08:00:00.000Z',
+          kind: 'fitted',
+          pieces: 1,
+        } as const;
+        draft.job.pieces = [one, one];
+      },
+      /more than one movement/,
     ],
     [
       'access time backwards',

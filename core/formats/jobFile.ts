@@ -152,6 +152,16 @@ export function jobOwnProblems(job: Job): string[] {
     const whose = plugId === undefined ? 'the vehicle' : `plug ${plugId}`;
     problems.push(`job.evidence ${each.id} names ${what} "${id}", which ${whose} does not have.`);
   }
+  problems.push(
+    ...repeated(
+      (job.pieces ?? []).map(({ id }) => id),
+      'movement of pieces',
+    ),
+    ...repeated(
+      (job.kits ?? []).map(({ partId }) => partId),
+      'kit',
+    ),
+  );
   for (const id of Object.keys(job.polarity ?? {})) lampKnown(id, 'job.polarity');
   for (const { lampId } of job.repairs ?? []) lampKnown(lampId, 'job.repairs');
   for (const id of job.scope?.lampIds ?? []) lampKnown(id, 'job.scope');

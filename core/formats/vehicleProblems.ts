@@ -40,7 +40,16 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
     if (lamp.earthPoint !== undefined)
       known(ids(vehicle.earthPoints), lamp.earthPoint, `lamp ${lamp.id}`, 'earth point');
   }
-  for (const circuit of circuits) problems.push(...circuitProblems(vehicle, circuit));
+  for (const circuit of circuits) {
+    problems.push(...circuitProblems(vehicle, circuit));
+    const works = circuit.relay && circuits.find(({ id }) => id === circuit.relay?.by);
+    if (circuit.relay)
+      known(ids(circuits), circuit.relay.by, `the relay of circuit ${circuit.id}`, 'circuit');
+    if (works?.relay)
+      problems.push(
+        `The relay of circuit ${circuit.id} is worked by circuit ${works.id}, which has a relay itself. Let a switched feed work it.`,
+      );
+  }
   problems.push(...openingProblems(vehicle), ...connectorProblems(vehicle));
   for (const circuit of turns) {
     // An output may drive a repeater alone, and watches that then.

@@ -1,6 +1,7 @@
 import { costOf, type PickList, pickList } from '../inventory/picklist.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
+import { flashes } from '../model/scope.ts';
 import { minutesLeft, workPlan } from '../work/fitSteps.ts';
 import { type BatteryBudget, batteryBudget, type Range } from './battery.ts';
 import { type Energy, energyOf, USE_CASES, type UseCase } from './energy.ts';
@@ -48,11 +49,13 @@ export function wholeLedger(job: Job, shelf: Shelf): WholeLedger {
   const { steps } = workPlan(job, shelf);
   return {
     ...ledgerOf(job, shelf),
-    uses: USE_CASES.filter(({ id }) => id !== 'hazard' || job.vehicle.hazardSwitch).map((use) => ({
-      id: use.id,
-      stock: energyOf(both.stock, use),
-      planned: energyOf(both.planned, use),
-    })),
+    uses: USE_CASES.filter(({ id }) => id !== 'hazard' || (job.vehicle.hazardSwitch && flashes(job))).map(
+      (use) => ({
+        id: use.id,
+        stock: energyOf(both.stock, use),
+        planned: energyOf(both.planned, use),
+      }),
+    ),
     fuses: fuseRows(both),
     battery: batteryBudget(job, both, steps),
     money: moneyOf(

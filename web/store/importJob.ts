@@ -97,7 +97,16 @@ function withOwnIds(
     taken.set(id, mine);
   }
   visitParts(job, ({ partId }) => own.get(partId) ?? partId);
-  return { job, parts };
+  return { job, parts: parts.map((part) => withOwnItems(part, own)) };
+}
+
+/** A kit whose box names parts by the ids they have here. */
+function withOwnItems(part: Part, own: ReadonlyMap<string, string>): Part {
+  if (part.kind !== 'kit' || !part.sheet.items.some(({ partId }) => partId && own.has(partId))) return part;
+  const items = part.sheet.items.map((item) =>
+    item.partId ? { ...item, partId: own.get(item.partId) ?? item.partId } : item,
+  );
+  return { ...part, sheet: { ...part.sheet, items } };
 }
 
 /** An id for a part of a file whose own is another's here: one that is free, or that of the same part brought in before. */
