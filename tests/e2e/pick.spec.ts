@@ -163,7 +163,7 @@ test('the shopping list adds all open jobs up, and the shelf’s stock is what w
   page,
 }) => {
   await page.goto('/shelf?q=TERN-06');
-  await page.getByRole('button', { name: 'Stock of TERN-06' }).click();
+  await page.getByRole('button', { name: 'Stock of TERN-06', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: 'Stock of TERN-06' });
   await dialog.getByText('Counted').click();
   await dialog.getByLabel('Pieces that lie there').fill('0');
@@ -175,11 +175,11 @@ test('the shopping list adds all open jobs up, and the shelf’s stock is what w
       .nth(6),
   ).toHaveText('0');
   await page.getByRole('tab', { name: 'Shopping list' }).click();
-  await expect(page.getByRole('row', { name: /TERN-06/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /TERN-06 Amber/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Movements' }).click();
   await expect(page.getByRole('row', { name: /TERN-06 counted/ }).first()).toBeVisible();
   await page.getByRole('button', { name: /^Take back: counted 0 TERN-06/ }).click();
   await page.getByRole('tab', { name: 'Shopping list' }).click();
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
-  await expect(page.getByRole('row', { name: /TERN-06/ })).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /TERN-06 Amber/ })).toHaveCount(0);
 });

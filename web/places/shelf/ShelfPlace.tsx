@@ -2,6 +2,7 @@ import { Tabs } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
+import { keptValues } from '../../store/kept.ts';
 import { readStock, type ShelfStock } from '../../store/stock.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
 import { PartsView } from './PartsView.tsx';
@@ -18,7 +19,9 @@ type View = keyof typeof VIEWS;
 export function Component() {
   const loaded = useLiveQuery(async (): Promise<Loaded> => {
     try {
-      return await readStock();
+      // A sheet that is being written, and how tables were left, are kept beside the stock.
+      const [stock] = await Promise.all([readStock(), keptValues.loaded()]);
+      return stock;
     } catch (error) {
       return { trouble: error as Error };
     }

@@ -7,7 +7,7 @@ import type { TableColumn } from './tableColumn.ts';
 import { usePrinting } from './usePrinting.ts';
 
 /** From so many rows on they scroll in a box of their own, and only those in sight are built. */
-const MANY = 60;
+const MANY = 200;
 /** About as high as a row is, px, until it is measured. */
 const ROW_PX = 44;
 
