@@ -8,13 +8,20 @@ import { toCsv, undefused } from './csv.ts';
 export const SHELF_CSV_MAX_BYTES = 2_000_000;
 const MOST_ROWS = 5000;
 
-/** The whole shelf as a table: one row a part, one column a property, empty where a part has none. */
-export function shelfCsv(shelf: Shelf): string {
+/** What jobs have put aside: told, and left alone on reading, since it is the jobs' own. */
+const RESERVED = 'reserved';
+
+/**
+ * The whole shelf as a table: one row a part, one column a property, empty where a part has none.
+ *
+ * @param reserved pieces that jobs have put aside, by part
+ */
+export function shelfCsv(shelf: Shelf, reserved?: (partId: string) => number): string {
   return toCsv(
-    COLUMNS.map((column) => column.name),
+    [...COLUMNS.map((column) => column.name), RESERVED],
     shelf.map((part) => {
       const row = rowOfPart(part);
-      return COLUMNS.map((column) => row[column.name] ?? '');
+      return [...COLUMNS.map((column) => row[column.name] ?? ''), reserved?.(part.id) ?? 0];
     }),
   );
 }
@@ -49,7 +56,7 @@ export function readShelfCsv(text: string, shelf: Shelf): ShelfCsvResult {
       'The first line must name the columns, "kind" and "code" among them. Export a shelf to see how such a table looks.',
     );
   if (rows.length - 1 > MOST_ROWS) return refuse(`The table has more than ${MOST_ROWS} rows. Split it.`);
-  const known = new Set(COLUMNS.map((column) => column.name));
+  const known = new Set([...COLUMNS.map((column) => column.name), RESERVED]);
   const ids = new Map(shelf.map((part) => [`${part.kind} ${part.code}`, part.id]));
   const free = new FreeIds(shelf);
   const parts: Part[] = [];

@@ -129,9 +129,14 @@ function move(to: Counting, movement: Movement): void {
   if (kind === 'returned' || kind === 'scrapped') to.add('fitted', job, -pieces);
 }
 
+/** Pieces all jobs together have put aside, a count. */
+export function reservedPieces({ reserved }: PartStock = NO_STOCK): number {
+  return [...reserved.values()].reduce((sum, each) => sum + each, 0);
+}
+
 /** Pieces nobody has put aside, a count; under 0 where more is promised than is there. */
-export function freePieces({ onShelf, reserved }: PartStock): number {
-  return onShelf - [...reserved.values()].reduce((sum, each) => sum + each, 0);
+export function freePieces(stock: PartStock): number {
+  return stock.onShelf - reservedPieces(stock);
 }
 
 /**

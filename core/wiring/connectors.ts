@@ -72,11 +72,17 @@ export function connectorsOf(vehicle: Vehicle): KnownConnector[] {
 
 const plugId = (group: string) => `plug-${group}`.slice(0, 64);
 
-/** The plug of a lamp; undefined where the vehicle has no such lamp. */
-export function connectorOfLamp(vehicle: Vehicle, lampId: string): KnownConnector | undefined {
-  return connectorsOf(vehicle).find(
-    ({ connector: { at } }) => at.kind === 'lamps' && at.lampIds.includes(lampId),
-  );
+/**
+ * The plug of a lamp; undefined where the vehicle has no such lamp.
+ *
+ * @param plugs the vehicle's plugs, where somebody has listed them already
+ */
+export function connectorOfLamp(
+  vehicle: Vehicle,
+  lampId: string,
+  plugs: readonly KnownConnector[] = connectorsOf(vehicle),
+): KnownConnector | undefined {
+  return plugs.find(({ connector: { at } }) => at.kind === 'lamps' && at.lampIds.includes(lampId));
 }
 
 /** More than six lamps behind one panel have more than one plug. */

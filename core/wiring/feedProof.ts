@@ -2,7 +2,7 @@ import type { Cavity, Connector, ProofMethod, WireColours } from '../model/vehic
 import type { LampInput } from '../model/vehicle/lamp.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { connectorOfLamp } from './connectors.ts';
+import { connectorOfLamp, type KnownConnector } from './connectors.ts';
 
 /** How sure it is which wire feeds a lamp, and which one is its earth. */
 export interface FeedProof {
@@ -23,9 +23,18 @@ export function isProved({ provedBy }: Pick<Cavity, 'provedBy'> | { provedBy: Pr
   return provedBy !== undefined && provedBy !== null && provedBy !== 'colour';
 }
 
-/** What is known of the wires of one input of a lamp: of a plug nobody has looked at nothing. */
-export function feedProof(vehicle: Vehicle, lampId: string, input: LampInput = 'main'): FeedProof {
-  const known = connectorOfLamp(vehicle, lampId);
+/**
+ * What is known of the wires of one input of a lamp: of a plug nobody has looked at nothing.
+ *
+ * @param plugs the vehicle's plugs, where somebody has listed them already
+ */
+export function feedProof(
+  vehicle: Vehicle,
+  lampId: string,
+  input: LampInput = 'main',
+  plugs?: readonly KnownConnector[],
+): FeedProof {
+  const known = connectorOfLamp(vehicle, lampId, plugs);
   if (!known) return { connectorId: null, feed: null, earth: null };
   const { connector, recorded } = known;
   if (!recorded) return { connectorId: connector.id, feed: null, earth: null };

@@ -3,6 +3,7 @@ import type { Job } from '../model/job.ts';
 import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
 import { networksOf } from '../simulation/fitment.ts';
 import { functionName } from '../vehicle/lampWork.ts';
+import type { KnownConnector } from './connectors.ts';
 import { type FeedProof, feedProof, isProved } from './feedProof.ts';
 
 /** A resistor that is joined to the loom at a lamp: which step it is, the feed in words, and how that feed is known. */
@@ -27,24 +28,28 @@ export function feedWords(
 }
 
 /** The resistors of one lamp that are joined to its wires: those on a plug are not. */
-export function looseResistorsAt(job: Job, lampId: string): LooseResistor[] {
+export function looseResistorsAt(
+  job: Job,
+  lampId: string,
+  plugs?: readonly KnownConnector[],
+): LooseResistor[] {
   return networksOf(job)
     .filter((network) => network.lampId === lampId && !network.plugged)
     .map((network, index) => ({
-      ...loadAt(job, network),
+      ...loadAt(job, network, plugs),
       id: index === 0 ? lampId : `${lampId}-${index}`,
     }));
 }
 
 /** A resistor at its lamp, joined or on a plug of its own: the feed it lies across, and how that is known. */
-export function loadAt(job: Job, network: ResistorNetwork): LooseResistor {
+export function loadAt(job: Job, network: ResistorNetwork, plugs?: readonly KnownConnector[]): LooseResistor {
   const { lampId, input } = network;
   return {
     id: lampId,
     lampId,
     network,
     feed: feedWords(job, network),
-    proof: feedProof(job.vehicle, lampId, input),
+    proof: feedProof(job.vehicle, lampId, input, plugs),
   };
 }
 

@@ -3,7 +3,7 @@ import type { CircuitKind } from '../model/vehicle/circuit.ts';
 import type { Cavity, CavityUse, Connector } from '../model/vehicle/connector.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
-import { connectorOfLamp } from './connectors.ts';
+import { connectorOfLamp, type KnownConnector } from './connectors.ts';
 
 /** One cavity of a new lamp's plug, with the wires of the old plug that belong in it. */
 export interface PinRow {
@@ -46,8 +46,13 @@ const DOES: readonly [RegExp, CavityUse['does'] | CircuitKind][] = [
  * The plug of a whole lamp against the plug of the lamp it replaces: which wire goes into which cavity, what moves, what
  * is doubled, joined or capped. Where nobody has looked at the old plug, only the new one is known.
  */
-export function pinMapOf(vehicle: Vehicle, lamp: Lamp, part: WholeLampPart): PinMap {
-  const known = connectorOfLamp(vehicle, lamp.id);
+export function pinMapOf(
+  vehicle: Vehicle,
+  lamp: Lamp,
+  part: WholeLampPart,
+  plugs?: readonly KnownConnector[],
+): PinMap {
+  const known = connectorOfLamp(vehicle, lamp.id, plugs);
   const old = known?.recorded ? known.connector : null;
   const wired = old?.cavities.filter(({ use }) => use !== undefined && use.does !== 'nothing') ?? [];
   const matching = (does: string) => wired.filter(({ use }) => use && fits(vehicle, use, does));

@@ -1,4 +1,5 @@
 import { ohms, watts } from '../../formatting/format.ts';
+import { takenKits } from '../../kits/jobKits.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
 import type { Cavity, Connector, WireColours } from '../../model/vehicle/connector.ts';
@@ -87,8 +88,29 @@ class SheetOf {
       nodes: this.nodes,
       wires: this.wires,
       rows: sheetRows(this.vehicle, this.known),
-      notes: sheetNotes(this.vehicle, this.known),
+      notes: [...sheetNotes(this.vehicle, this.known), ...this.kitNotes()],
     };
+  }
+
+  /** What the sheet of a kit asks for at this plug: its links, and which of its plugs stay capped. */
+  private kitNotes(): string[] {
+    const { at } = this.connector;
+    if (at.kind !== 'lamps') return [];
+    return takenKits(this.job, this.shelf).flatMap(({ part, variant }) => {
+      const inBox = new Set([part.id, ...part.sheet.items.flatMap(({ partId }) => partId ?? [])]);
+      const here =
+        at.lampIds.some((id) => inBox.has(this.job.chosen[id] ?? '')) ||
+        networksOf(this.job).some(
+          ({ lampId, pieces }) =>
+            at.lampIds.includes(lampId) && pieces.some(({ partId }) => partId !== null && inBox.has(partId)),
+        );
+      if (!here) return [];
+      const capped = variant.capped.map((id) => part.sheet.plugs.find((plug) => plug.id === id)?.what ?? id);
+      return [
+        ...variant.links.map(({ from, to }) => `${part.code}: link ${from} to ${to}, proved by meter first.`),
+        ...(capped.length > 0 ? [`${part.code}: capped stay ${capped.join('; ')}.`] : []),
+      ];
+    });
   }
 
   /** What feeds a cavity, and the wire to it. */

@@ -1,5 +1,6 @@
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
+import { connectorsOf } from '../../wiring/connectors.ts';
 import { openingsOf } from '../access/openings.ts';
 import { vehicleCureSteps } from './cureSteps.ts';
 import type { FitStep } from './fitStep.ts';
@@ -16,8 +17,9 @@ export function stepsInNoOrder(job: Job, shelf: Shelf): FitStep[] {
   const opened = openingsOf(job.vehicle).filter(({ lamps }) =>
     lamps.some((lamp) => hasWork(job, shelf, lamp)),
   );
+  const plugs = connectorsOf(job.vehicle);
   return [
-    ...opened.flatMap((each) => [...openSteps(job, shelf, each), closeStep(job, shelf, each)]),
+    ...opened.flatMap((each) => [...openSteps(job, shelf, each, plugs), closeStep(job, shelf, each)]),
     ...kitSteps(job, shelf),
     ...vehicleCureSteps(job),
   ];

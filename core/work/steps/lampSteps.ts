@@ -5,6 +5,7 @@ import { circuitsOf } from '../../model/vehicle/lookUp.ts';
 import { bulbsMoved } from '../../simulation/bulbsMoved.ts';
 import { ledOf, networksOf, stockName } from '../../simulation/fitment.ts';
 import { lampAcross } from '../../vehicle/across.ts';
+import type { KnownConnector } from '../../wiring/connectors.ts';
 import { loadAt, looseResistorsAt } from '../../wiring/looseResistors.ts';
 import { pinMapOf } from '../../wiring/wholeLampPins.ts';
 import type { FitStep } from './fitStep.ts';
@@ -29,22 +30,31 @@ function renews(job: Job, lampId: string): boolean {
   return record?.replace ?? record?.condition === 'dead';
 }
 
-/** What is done at one lamp once it can be got at: another bulb, then its resistors. */
-export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
-  const resistors = looseResistorsAt(job, lamp.id).flatMap((loose) => resistorSteps(job, lamp, loose));
+/**
+ * What is done at one lamp once it can be got at: another bulb, then its resistors.
+ *
+ * @param plugs the vehicle's plugs, where somebody has listed them already
+ */
+export function lampSteps(job: Job, shelf: Shelf, lamp: Lamp, plugs?: readonly KnownConnector[]): FitStep[] {
+  const resistors = looseResistorsAt(job, lamp.id, plugs).flatMap((loose) => resistorSteps(job, lamp, loose));
   const harness = networksOf(job).find(
     ({ lampId, plugged, input }) => lampId === lamp.id && plugged && input !== 'dim',
   );
   return [
     ...repairSteps(job, lamp),
-    ...bulbSteps(job, shelf, lamp),
+    ...bulbSteps(job, shelf, lamp, plugs),
     ...resistors,
-    ...(harness ? [harnessStep(shelf, lamp, loadAt(job, harness))] : []),
+    ...(harness ? [harnessStep(shelf, lamp, loadAt(job, harness, plugs))] : []),
   ];
 }
 
 /** What goes into a lamp's socket, or takes the lamp's place. */
-function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
+function bulbSteps(
+  job: Job,
+  shelf: Shelf,
+  lamp: Lamp,
+  plugs: readonly KnownConnector[] | undefined,
+): FitStep[] {
   const at = { lampId: lamp.id, openingId: lamp.access.group };
   if (lamp.added) return [{ ...at, ...addStep(job, lamp) }];
   const led = ledOf(job, shelf, lamp.id);
@@ -61,7 +71,7 @@ function bulbSteps(job: Job, shelf: Shelf, lamp: Lamp): FitStep[] {
               of: 'whole',
               lamp,
               part: whole.part,
-              pins: pinMapOf(job.vehicle, lamp, whole.part),
+              pins: pinMapOf(job.vehicle, lamp, whole.part, plugs),
               bulbs: bulbsMoved(job, lamp, whole.part),
             },
             minutes: [8, 25],

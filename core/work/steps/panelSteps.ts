@@ -4,6 +4,7 @@ import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { circuitsOf } from '../../model/vehicle/lookUp.ts';
 import { ledOf, networksOf } from '../../simulation/fitment.ts';
 import { switchesFor } from '../../vehicle/lampWork.ts';
+import type { KnownConnector } from '../../wiring/connectors.ts';
 import type { OpenedWith } from '../access/openings.ts';
 import type { FitStep } from './fitStep.ts';
 import { hasWork, lampSteps } from './lampSteps.ts';
@@ -14,10 +15,19 @@ const half = (minutes: readonly [number, number]): [number, number] => [minutes[
 const workedBehind = (job: Job, shelf: Shelf, { lamps }: OpenedWith) =>
   lamps.filter((lamp) => hasWork(job, shelf, lamp));
 
-/** Opening a panel, and what is done behind it. */
-export function openSteps(job: Job, shelf: Shelf, opened: OpenedWith): FitStep[] {
+/**
+ * Opening a panel, and what is done behind it.
+ *
+ * @param plugs the vehicle's plugs, where somebody has listed them already
+ */
+export function openSteps(
+  job: Job,
+  shelf: Shelf,
+  opened: OpenedWith,
+  plugs?: readonly KnownConnector[],
+): FitStep[] {
   const worked = workedBehind(job, shelf, opened);
-  return [openStep(job, opened, worked), ...worked.flatMap((lamp) => lampSteps(job, shelf, lamp))];
+  return [openStep(job, opened, worked), ...worked.flatMap((lamp) => lampSteps(job, shelf, lamp, plugs))];
 }
 
 function openStep({ vehicle }: Job, opened: OpenedWith, worked: readonly Lamp[]): FitStep {

@@ -1,16 +1,13 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
 import { shelfCsv } from '../../../core/formats/shelfCsv.ts';
-import type { PartStock } from '../../../core/inventory/stock.ts';
+import { type PartStock, reservedPieces } from '../../../core/inventory/stock.ts';
 import type { KitPart, Part } from '../../../core/model/part.ts';
 import { price } from '../../ui/money.ts';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import { DataTable } from '../../ui/table/DataTable.tsx';
 import type { TableColumn } from '../../ui/table/tableColumn.ts';
 import { figures } from './figures.ts';
-
-const reservedOf = (stock: PartStock | undefined) =>
-  [...(stock?.reserved.values() ?? [])].reduce((sum, each) => sum + each, 0);
 
 /** The parts of the shelf: what is printed on them, what there is of them, what is done with them. */
 export function PartTable({
@@ -68,8 +65,8 @@ export function PartTable({
       {
         id: 'reserved',
         header: 'Put aside',
-        value: ({ id }) => reservedOf(stock.get(id)),
-        cell: ({ id }) => reservedOf(stock.get(id)) || '',
+        value: ({ id }) => reservedPieces(stock.get(id)),
+        cell: ({ id }) => reservedPieces(stock.get(id)) || '',
         figure: true,
         width: '66px',
       },
@@ -133,7 +130,13 @@ export function PartTable({
             <Button
               size="sm"
               variant="default"
-              onClick={() => saveTextFile('vumble-shelf-part.csv', shelfCsv(ticked), 'text/csv')}
+              onClick={() =>
+                saveTextFile(
+                  'vumble-shelf-part.csv',
+                  shelfCsv(ticked, (id) => reservedPieces(stock.get(id))),
+                  'text/csv',
+                )
+              }
             >
               Export these
             </Button>

@@ -2,6 +2,7 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { shelfCsv } from '../../../core/formats/shelfCsv.ts';
+import { reservedPieces } from '../../../core/inventory/stock.ts';
 import type { KitPart, Part } from '../../../core/model/part.ts';
 import { removeParts } from '../../store/shelf.ts';
 import type { ShelfStock } from '../../store/stock.ts';
@@ -83,7 +84,13 @@ export function PartsView({ parts, stock }: ShelfStock) {
         <Button
           variant="default"
           disabled={parts.length === 0}
-          onClick={() => saveTextFile('vumble-shelf.csv', shelfCsv(parts), 'text/csv')}
+          onClick={() =>
+            saveTextFile(
+              'vumble-shelf.csv',
+              shelfCsv(parts, (id) => reservedPieces(stock.get(id))),
+              'text/csv',
+            )
+          }
         >
           Export CSV
         </Button>

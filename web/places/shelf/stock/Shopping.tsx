@@ -11,6 +11,7 @@ import { saveTextFile } from '../../../ui/saveTextFile.ts';
 import { DataTable } from '../../../ui/table/DataTable.tsx';
 import type { TableColumn } from '../../../ui/table/tableColumn.ts';
 import { useShoppingList } from '../../../workers/usePicking.ts';
+import { BookIn } from './BookIn.tsx';
 
 const COLUMNS: readonly TableColumn<ShoppingLine>[] = [
   {
@@ -98,20 +99,23 @@ export default function Shopping({ parts }: { parts: readonly Part[] }) {
         rowName={({ code, what }) => code || what}
         empty={lines.length === 0 ? 'Nothing has to be bought for the open jobs.' : 'No line is called that.'}
         actions={(ticked) => (
-          <Button
-            size="sm"
-            variant="default"
-            disabled={lines.length === 0}
-            onClick={() =>
-              saveTextFile(
-                'vumble-shopping-list.csv',
-                pickListCsv({ lines: ticked.length > 0 ? ticked : lines }),
-                'text/csv;charset=utf-8',
-              )
-            }
-          >
-            {ticked.length > 0 ? 'Save these as CSV' : 'Save as CSV'}
-          </Button>
+          <>
+            <BookIn parts={parts} />
+            <Button
+              size="sm"
+              variant="default"
+              disabled={lines.length === 0}
+              onClick={() =>
+                saveTextFile(
+                  'vumble-shopping-list.csv',
+                  pickListCsv({ lines: ticked.length > 0 ? ticked : lines }),
+                  'text/csv;charset=utf-8',
+                )
+              }
+            >
+              {ticked.length > 0 ? 'Save these as CSV' : 'Save as CSV'}
+            </Button>
+          </>
         )}
         footer={
           <tr>
