@@ -68,12 +68,12 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'lamp-strips',
-    path: '/jobs/library-route-1/cure',
+    name: 'kit',
+    path: '/jobs/pool-car-5/pick?view=kits',
     prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Four seconds of light' }).click();
-      await page.getByText('Height: light against').waitFor();
-      await page.getByText('Height: light against').scrollIntoViewIfNeeded();
+      await page.getByRole('button', { name: 'Take it' }).click();
+      await page.getByLabel('Rear lamps from the works').selectOption('led');
+      await page.getByText(/the whole vehicle with it/).waitFor();
     },
   },
   {

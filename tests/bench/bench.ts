@@ -33,6 +33,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { faultRows, faultsInWords } from './faults.ts';
 import { fittingRows, pinsInWords } from './fitting.ts';
 import { fullShelfRows, heldInWords } from './fullShelf.ts';
+import { kitRows } from './kits.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
 import { quickRows, shareInWords } from './quickChecks.ts';
 import { thirtyLamps } from './thirtyLamps.ts';
@@ -266,6 +267,7 @@ rows.push(...fullShelfRows.map(([what, run, calls]) => [what, timed(run, calls)]
 rows.push(...quickRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...faultRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...fittingRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
+rows.push(...kitRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 const share = `${heldInWords()}\n${shareInWords()}\n${pinsInWords()}\n${faultsInWords()}`;
 const against: string[] = [];
 for (const [name, flashing] of [

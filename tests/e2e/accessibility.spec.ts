@@ -67,6 +67,11 @@ for (const path of [
   '/reference/wire',
   '/reference/regions',
   '/shelf',
+  '/shelf?view=shopping',
+  '/shelf?view=movements',
+  '/jobs/library-route-1/pick?view=ledger',
+  '/jobs/library-route-1/pick?view=receiving',
+  '/jobs/pool-car-5/pick?view=lamps',
   '/vehicles/new',
   '/jobs/dial-a-ride-2/vehicle',
 ])
