@@ -15,14 +15,17 @@ export interface PartStock {
   batches: readonly { batch: string; pieces: number }[];
 }
 
+const NONE: ReadonlyMap<string, number> = new Map();
+
 /** Nothing of a part, and nobody has taken any. */
-export const NO_STOCK: PartStock = { onShelf: 0, reserved: new Map(), fitted: new Map(), batches: [] };
+export const NO_STOCK: PartStock = { onShelf: 0, reserved: NONE, fitted: NONE, batches: [] };
 
 /** The work in hand while movements are gone through. */
 class Counting {
   onShelf = 0;
-  readonly reserved = new Map<string, number>();
-  readonly fitted = new Map<string, number>();
+  // Of thousands of parts few are held by any job.
+  reserved = NONE;
+  fitted = NONE;
   batches: { batch: string; pieces: number }[] = [];
 
   /** Pieces that come, of a batch where one is named. */
@@ -57,8 +60,10 @@ class Counting {
 
   add(to: 'reserved' | 'fitted', jobId: string, pieces: number): void {
     const sum = Math.max(0, (this[to].get(jobId) ?? 0) + pieces);
-    if (sum > 0) this[to].set(jobId, sum);
-    else this[to].delete(jobId);
+    const held = new Map(this[to]);
+    if (sum > 0) held.set(jobId, sum);
+    else held.delete(jobId);
+    this[to] = held;
   }
 }
 
@@ -70,20 +75,27 @@ class Counting {
  * @param movements each id once counts; a second with the same id is the same movement come in twice
  */
 export function stockOf(movements: Iterable<Movement>): Map<string, PartStock> {
-  const unique = new Map([...movements].map((each) => [each.id, each]));
+  const unique = new Map<string, Movement>();
+  for (const each of movements) unique.set(each.id, each);
   const gone = withdrawnIds(unique.values());
-  const inOrder = [...unique.values()]
-    .filter(({ id }) => !gone.has(id))
-    .toSorted(
-      (a, b) => order(a.at, b.at) || RANK.indexOf(a.kind) - RANK.indexOf(b.kind) || order(a.id, b.id),
-    );
-  const found = new Map<string, Counting>();
-  for (const each of inOrder) {
-    const counting = found.get(each.partId) ?? new Counting();
-    found.set(each.partId, counting);
-    move(counting, each);
+  // Part by part: most have a handful, and thousands need not be put in one order.
+  const byPart = new Map<string, Movement[]>();
+  for (const each of unique.values()) {
+    if (gone.has(each.id)) continue;
+    const mine = byPart.get(each.partId);
+    if (mine) mine.push(each);
+    else byPart.set(each.partId, [each]);
   }
-  return found;
+  return new Map([...byPart].map(([partId, mine]) => [partId, counted(mine)]));
+}
+
+function counted(movements: Movement[]): PartStock {
+  movements.sort(
+    (a, b) => order(a.at, b.at) || RANK.indexOf(a.kind) - RANK.indexOf(b.kind) || order(a.id, b.id),
+  );
+  const counting = new Counting();
+  for (const each of movements) move(counting, each);
+  return counting;
 }
 
 /** The movements that were taken back; a taking back that was itself taken back takes nothing. */

@@ -74,9 +74,18 @@ describe('the demo kit', () => {
 
   it('goes off the job with its resistors', () => {
     const job = taken('bulbs');
-    dropKit(job, kit.id);
+    dropKit(job, kit);
     expect(job.kits).toBeUndefined();
+    expect(Object.values(job.chosen)).not.toContain('lamp-heron');
     expect(Object.values(job.cures).every((cure) => cure === null)).toBe(true);
+  });
+
+  it('puts another variant in the place of the one before', () => {
+    const job = taken('bulbs');
+    const bare = { ...variant('bulbs-sensor'), uses: [{ itemId: 'bracket', count: 2 }] };
+    takeVariant(job, kit, bare, kitChange(job, DEMO_SHELF, kit, bare));
+    expect(Object.values(job.cures).flatMap((cure) => cure?.networks ?? [])).toEqual([]);
+    expect(job.kits).toMatchObject([{ partId: kit.id, takenId: 'bulbs-sensor' }]);
   });
 
   it('tells where the vehicle has more or fewer places than the sheet has pieces', () => {

@@ -119,12 +119,13 @@ function wholeLampsOf({ vehicle }: Job, part: WholeLampPart, count: number): Rec
 }
 
 /**
- * Puts a variant into a job's plan: its resistors, its lamps, and which variant it was. What was planned at other circuits
- * and lamps stays.
+ * Puts a variant into a job's plan: its resistors, its lamps, and which variant it was, in the place of what another variant
+ * of the kit had put there. What was planned at other circuits and lamps stays.
  *
  * @param job changed in place
  */
 export function takeVariant(job: Job, part: KitPart, variant: KitVariant, change: KitChange): void {
+  takeOut(job, part);
   Object.assign(job.cures, change.cures);
   Object.assign(job.chosen, change.chosen);
   const kits = job.kits ?? [];
@@ -134,19 +135,28 @@ export function takeVariant(job: Job, part: KitPart, variant: KitVariant, change
 }
 
 /**
- * Takes a kit off a job: its resistors go with it, lamps keep what is chosen for them.
+ * Takes a kit off a job, its resistors and its lamps with it.
  *
  * @param job changed in place
  */
-export function dropKit(job: Job, partId: string): void {
+export function dropKit(job: Job, part: KitPart): void {
+  takeOut(job, part);
+  job.kits = (job.kits ?? []).filter((kit) => kit.partId !== part.id);
+  if (job.kits.length === 0) delete job.kits;
+}
+
+/** What came out of a kit's box goes out of the plan: a lamp it was for is open again. */
+function takeOut(job: Job, part: KitPart): void {
   for (const [circuitId, cure] of Object.entries(job.cures)) {
     const networks = (cure?.networks ?? []).filter(({ pieces }) =>
-      pieces.every((piece) => piece.partId !== partId),
+      pieces.every((piece) => piece.partId !== part.id),
     );
     if (!cure || networks.length === cure.networks.length) continue;
     if (networks.length === 0) delete job.cures[circuitId];
     else job.cures[circuitId] = { ...cure, networks };
   }
-  job.kits = (job.kits ?? []).filter((kit) => kit.partId !== partId);
-  if (job.kits.length === 0) delete job.kits;
+  const inBox = new Set(part.sheet.items.flatMap(({ partId }) => partId ?? []));
+  if (job.kits?.some(({ partId, takenId }) => partId === part.id && takenId !== undefined))
+    for (const [lampId, chosen] of Object.entries(job.chosen))
+      if (chosen !== null && inBox.has(chosen)) delete job.chosen[lampId];
 }

@@ -42,7 +42,7 @@ export function KitOnVehicle({ part, use }: { part: KitPart; use: JobKit }) {
         <Button
           size="xs"
           variant="subtle"
-          onClick={() => edit(`Kit ${part.code} off the job`, (draft) => dropKit(draft, part.id))}
+          onClick={() => edit(`Kit ${part.code} off the job`, (draft) => dropKit(draft, part))}
         >
           Off this job
         </Button>
