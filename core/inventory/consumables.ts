@@ -11,6 +11,8 @@ export interface Wanted {
   use: ConsumableUse;
   /** pieces, or metres of wire; whole ones */
   count: number;
+  /** one serves all that is to be done */
+  shared: boolean;
   by: readonly string[];
 }
 
@@ -30,18 +32,25 @@ export function wantedBy(job: Job, shelf: Shelf, steps: readonly FitStep[]): Wan
     const entry = found.get(use);
     if (!entry) return [];
     return [
-      { use, count: Math.max(Math.ceil(entry.counted), entry.once ? 1 : 0), by: [...entry.by].toSorted() },
+      {
+        use,
+        count: Math.max(Math.ceil(entry.counted), entry.once ? 1 : 0),
+        shared: entry.counted === 0,
+        by: [...entry.by].toSorted(),
+      },
     ];
   });
 }
 
 /** Everything the steps of a job use up, from the shelf or to order: each because a step needs it. */
 export function consumableLines(job: Job, shelf: Shelf): PickLine[] {
-  return wantedBy(job, shelf, stepsInNoOrder(job, shelf)).map(({ use, count, by }) => {
+  return wantedBy(job, shelf, stepsInNoOrder(job, shelf)).map(({ use, count, shared, by }) => {
     const why = by.join(', ');
     const part = shelf.find((each) => each.kind === 'consumable' && each.use === use);
-    if (part) return shelfLine(part, count, why);
+    const serves = shared ? { shared: true as const } : {};
+    if (part) return { ...shelfLine(part, count, why), ...serves };
     const { name, counted } = CONSUMABLES[use];
-    return orderLine(`use-${use}`, '', counted === 'metres' ? `${name}, metres` : name, count, why);
+    const what = counted === 'metres' ? `${name}, metres` : name;
+    return { ...orderLine(`use-${use}`, '', what, count, why), ...serves };
   });
 }

@@ -103,6 +103,18 @@ describe('the shopping list of all open jobs', () => {
     expect(list[0]?.jobs).toHaveLength(2);
   });
 
+  it('buys one tube for all jobs', () => {
+    const grease = DEMO_SHELF.find(({ id }) => id === 'grease');
+    if (!grease) throw new Error('the shelf has grease');
+    const none = DEMO_SHELF.map((part) => (part.id === grease.id ? { ...part, stock: 0 } : part));
+    const open = demoJobs().filter(({ handOver }) => handOver.filedAt === null);
+    const list = shoppingList(open, none, (job) =>
+      pickLines(job, none).filter(({ code }) => code === grease.code),
+    );
+    expect(list).toMatchObject([{ quantity: 1, toBuy: 1 }]);
+    expect(list[0]?.jobs.length).toBeGreaterThan(1);
+  });
+
   it('leaves out what is there and what is fitted, and joins what is called the same', () => {
     expect(shoppingList([a], shelf, () => [shelfLine(joint, 10, 'x')])).toEqual([]);
     const fitted: Job = {

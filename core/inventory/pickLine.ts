@@ -24,6 +24,8 @@ export interface PickLine {
   boughtTotal: number | null;
   seller: string;
   orderCode: string;
+  /** a tube, roll or pen: one serves all jobs */
+  shared?: true;
 }
 
 /** Packs to buy. */

@@ -38,7 +38,10 @@ export function shoppingList(
   }
   return [...found].flatMap(([key, { line, jobs: wanting }]): ShoppingLine[] => {
     const part = shelf.find(({ id }) => id === line.partId);
-    const quantity = wanting.reduce((sum, { pieces }) => sum + pieces, 0);
+    // A tube of grease is not used up by one job.
+    const quantity = line.shared
+      ? Math.max(...wanting.map(({ pieces }) => pieces))
+      : wanting.reduce((sum, { pieces }) => sum + pieces, 0);
     const onShelf = part ? Math.max(0, Math.min(part.stock, quantity)) : 0;
     const toBuy = quantity - onShelf;
     if (toBuy === 0) return [];

@@ -98,7 +98,7 @@ export default function LedgerView() {
             value={which}
             onChange={(next) => setWhich(next as 'scope')}
             data={[
-              { value: 'scope', label: 'What is converted' },
+              { value: 'scope', label: 'Converted' },
               { value: 'vehicle', label: 'Whole vehicle' },
             ]}
           />
