@@ -1,9 +1,7 @@
 import { AMPACITIES, ampacityOf } from '../catalogue/ampacity.ts';
 import { COPPER_OHM_MM2_PER_M } from '../circuit/wire.ts';
-import { bladeFor } from '../model/vehicle/fuseRating.ts';
+import { bladeFor, FUSE_CONTINUOUS_SHARE } from '../model/vehicle/fuseRating.ts';
 
-/** Share of its rating a fuse carries for hours (common practice, as the judge has it). */
-const CARRIES = 0.7;
 /** Share of the supply that a lamp's feed may lose on its way (common practice). */
 export const MOST_DROP = 0.03;
 
@@ -44,7 +42,7 @@ export interface NewFeed {
 export function newFeed({ amps, lengthM, systemVolts, fuseAmps }: FeedQuestion): NewFeed {
   if (!(amps > 0) || !(lengthM > 0))
     throw new RangeError('A new lamp draws a current over a length of wire.');
-  const fuse = fuseAmps ?? bladeFor(amps / CARRIES);
+  const fuse = fuseAmps ?? bladeFor(amps / FUSE_CONTINUOUS_SHARE);
   const drop = (areaMm2: number) => (amps * lengthM * COPPER_OHM_MM2_PER_M) / areaMm2;
   const protectedBy = AMPACITIES.filter((each) => each.amps >= fuse);
   const wire = protectedBy.find(({ areaMm2 }) => drop(areaMm2) <= MOST_DROP * systemVolts);

@@ -1,10 +1,10 @@
 import { ratedAmps } from '../../devices/flasher.ts';
-import { fuseRating } from '../../model/vehicle/fuseRating.ts';
+import { FUSE_CONTINUOUS_SHARE, fuseRating } from '../../model/vehicle/fuseRating.ts';
 import { turnFuse } from '../../model/vehicle/lookUp.ts';
 import type { TurnCircuits } from '../../simulation/turnCircuits.ts';
 import { chargingVolts } from '../workingPoints.ts';
 import { CircuitAmps, type Memory } from './circuitAmps.ts';
-import { FUSE_CONTINUOUS_SHARE, fuseLoad } from './fuse.ts';
+import { fuseLoad } from './fuse.ts';
 import type { LimitCheck } from './limit.ts';
 import { trailerAmps } from './trailer.ts';
 

@@ -1,5 +1,5 @@
 import { meanSquareOfFlash, type PulsedAmps } from '../../circuit/meanSquare.ts';
-import { fuseRating } from '../../model/vehicle/fuseRating.ts';
+import { FUSE_CONTINUOUS_SHARE, fuseRating } from '../../model/vehicle/fuseRating.ts';
 import { feedFuseId, fuseById } from '../../model/vehicle/lookUp.ts';
 import type { Fuse, Vehicle } from '../../model/vehicle/vehicle.ts';
 import { isOn } from '../../simulation/bearing.ts';
@@ -11,12 +11,6 @@ import { workingPoints } from '../workingPoints.ts';
 import { CircuitAmps, type Memory } from './circuitAmps.ts';
 import { type LimitCheck, limitCheck, type OnFuse } from './limit.ts';
 import { trailerAmps } from './trailer.ts';
-
-/**
- * Share of its rating a blade fuse may carry for as long as a hazard flasher may run. Fuse makers ask
- * for 70 to 75 % at room temperature (common practice, after ISO 8820; from memory); the lower is used.
- */
-export const FUSE_CONTINUOUS_SHARE = 0.7;
 
 /** What a fuse carries with everything on it that can be on at once. */
 export interface FuseLoad {

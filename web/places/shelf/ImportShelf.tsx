@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Part } from '../../../core/model/part.ts';
 import { putParts } from '../../store/shelf.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { FileButton } from '../../ui/FileButton.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { files } from '../../workers/files.ts';
 import type { ShelfTable } from '../../workers/files.worker.ts';
@@ -12,12 +13,10 @@ import { tellChange } from './tellChange.ts';
 
 /** Reads a table of parts, shows what would change and what cannot be read, and asks before anything is kept. */
 export function ImportShelf({ parts }: { parts: readonly Part[] }) {
-  const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<(ShelfTable & { name: string }) | null>(null);
   const [reading, setReading] = useState(false);
   const [busy, setBusy] = useState(false);
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     setReading(true);
     try {
       setRead({ ...(await files().shelfTable(file, parts)), name: file.name });
@@ -42,21 +41,12 @@ export function ImportShelf({ parts }: { parts: readonly Part[] }) {
   };
   return (
     <>
-      <Button variant="default" onClick={() => input.current?.click()} loading={reading}>
-        Import CSV
-      </Button>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Import CSV"
+        field="Table of parts"
         accept=".csv,text/csv"
-        hidden
-        aria-label="Table of parts"
-        onChange={(event) => {
-          const field = event.currentTarget;
-          open(field.files?.[0]).finally(() => {
-            field.value = '';
-          });
-        }}
+        open={open}
+        loading={reading}
       />
       {read && (
         <Dialog title={`Import ${read.name}`} onClose={() => setRead(null)}>

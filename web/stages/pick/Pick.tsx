@@ -1,10 +1,9 @@
-import { Tabs } from '@mantine/core';
-import { lazy, Suspense, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { lazy, useMemo } from 'react';
 import { pickList } from '../../../core/inventory/picklist.ts';
 import { waitsOf } from '../../../core/work/waits.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { ViewTabs } from '../../ui/ViewTabs.tsx';
 import { useWorkPlan } from '../../workers/useFitting.ts';
 import classes from './Pick.module.css';
 import { PickHead } from './PickHead.tsx';
@@ -24,7 +23,6 @@ const VIEWS = {
   ledger: 'Ledger',
   tools: 'Tools',
 } as const;
-type View = keyof typeof VIEWS;
 
 /** What to take along and what to buy first, what to look at when it comes, and what it all comes to. */
 export default function Pick() {
@@ -32,45 +30,20 @@ export default function Pick() {
   const { data: plan } = useWorkPlan(job, shelf);
   const steps = plan?.steps;
   const list = useMemo(() => pickList(job, shelf, steps), [job, shelf, steps]);
-  const [search, setSearch] = useSearchParams();
-  const asked = search.get('view');
-  const view: View = asked !== null && asked in VIEWS ? (asked as View) : 'parts';
   const waits = waitsOf(job);
   return (
     <div className={classes.stage}>
       <PickHead list={list} />
       {waits.length > 0 && <Caution>Waits for: {waits.join('; ')}. The rest of the job goes on.</Caution>}
-      <Tabs
-        value={view}
-        onChange={(next) =>
-          setSearch(
-            (now) => {
-              now.set('view', next ?? 'parts');
-              return now;
-            },
-            { replace: true },
-          )
-        }
-        keepMounted={false}
-      >
-        <Tabs.List>
-          {(Object.entries(VIEWS) as [View, string][]).map(([value, words]) => (
-            <Tabs.Tab key={value} value={value}>
-              {words}
-            </Tabs.Tab>
-          ))}
-        </Tabs.List>
-        <Tabs.Panel value={view} className={classes.panel}>
-          <Suspense fallback={null}>
-            {view === 'parts' && <PickTable list={list} />}
-            {view === 'receiving' && <Receiving steps={steps ?? []} />}
-            {view === 'kits' && <Kits />}
-            {view === 'lamps' && <Lamps />}
-            {view === 'ledger' && <LedgerView />}
-            {view === 'tools' && <Tools tools={list.tools} />}
-          </Suspense>
-        </Tabs.Panel>
-      </Tabs>
+      <ViewTabs views={VIEWS} first="parts">
+        {(view) => {
+          if (view === 'parts') return <PickTable list={list} />;
+          if (view === 'receiving') return <Receiving steps={steps ?? []} />;
+          if (view === 'kits') return <Kits />;
+          if (view === 'lamps') return <Lamps />;
+          return view === 'ledger' ? <LedgerView /> : <Tools tools={list.tools} />;
+        }}
+      </ViewTabs>
     </div>
   );
 }

@@ -1,10 +1,11 @@
 import { Button } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { type BoughtResult, readBoughtCsv } from '../../../../core/formats/boughtCsv.ts';
 import { textOfFile } from '../../../../core/formats/textOfFile.ts';
 import type { Part } from '../../../../core/model/part.ts';
 import { move, withdraw } from '../../../store/stock.ts';
 import { Dialog } from '../../../ui/Dialog.tsx';
+import { FileButton } from '../../../ui/FileButton.tsx';
 import { offerUndo } from '../../../ui/offerUndo.tsx';
 import { tellTrouble } from '../../../ui/tellTrouble.ts';
 import { Problems } from '../Problems.tsx';
@@ -12,10 +13,8 @@ import classes from '../Shelf.module.css';
 
 /** A shopping list read back when its parts came: each line is pieces bought, of the order its file is called by. */
 export function BookIn({ parts }: { parts: readonly Part[] }) {
-  const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<(BoughtResult & { name: string }) | null>(null);
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     const text = textOfFile(new Uint8Array(await file.arrayBuffer()));
     if (!text.ok) throw new Error(text.problem);
     setRead({ ...readBoughtCsv(text.text, parts), name: file.name });
@@ -37,23 +36,12 @@ export function BookIn({ parts }: { parts: readonly Part[] }) {
       .catch(tellTrouble);
   return (
     <>
-      <Button size="sm" variant="default" onClick={() => input.current?.click()}>
-        Book in a CSV
-      </Button>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Book in a CSV"
+        field="List of what came"
         accept=".csv,text/csv"
-        hidden
-        aria-label="List of what came"
-        onChange={(event) => {
-          const field = event.currentTarget;
-          open(field.files?.[0])
-            .catch(tellTrouble)
-            .finally(() => {
-              field.value = '';
-            });
-        }}
+        open={open}
+        size="sm"
       />
       {read && (
         <Dialog title={`Book in ${read.name}`} onClose={() => setRead(null)}>

@@ -1,10 +1,11 @@
 import { Button } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { type MovementsResult, readMovementsCsv } from '../../../../core/formats/movementsCsv.ts';
 import { textOfFile } from '../../../../core/formats/textOfFile.ts';
 import type { Part } from '../../../../core/model/part.ts';
 import { joinMovements } from '../../../store/stock.ts';
 import { Dialog } from '../../../ui/Dialog.tsx';
+import { FileButton } from '../../../ui/FileButton.tsx';
 import { offerUndo } from '../../../ui/offerUndo.tsx';
 import { tellTrouble } from '../../../ui/tellTrouble.ts';
 import { Problems } from '../Problems.tsx';
@@ -12,10 +13,8 @@ import classes from '../Shelf.module.css';
 
 /** Movements of another device joined to these: each id counts once, however often it comes. */
 export function ImportMovements({ parts }: { parts: readonly Part[] }) {
-  const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<MovementsResult | null>(null);
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     const text = textOfFile(new Uint8Array(await file.arrayBuffer()));
     if (text.ok) setRead(readMovementsCsv(text.text, parts));
     else tellTrouble(new Error(text.problem));
@@ -30,23 +29,12 @@ export function ImportMovements({ parts }: { parts: readonly Part[] }) {
       .catch(tellTrouble);
   return (
     <>
-      <Button size="sm" variant="default" onClick={() => input.current?.click()}>
-        Join a CSV
-      </Button>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Join a CSV"
+        field="Table of movements"
         accept=".csv,text/csv"
-        hidden
-        aria-label="Table of movements"
-        onChange={(event) => {
-          const field = event.currentTarget;
-          open(field.files?.[0])
-            .catch(tellTrouble)
-            .finally(() => {
-              field.value = '';
-            });
-        }}
+        open={open}
+        size="sm"
       />
       {read && (
         <Dialog title="Join movements" onClose={() => setRead(null)}>

@@ -1,11 +1,9 @@
 import { amps } from '../../../../core/formatting/format.ts';
 import type { FuseRow } from '../../../../core/ledger/fuses.ts';
+import { FUSE_CONTINUOUS_SHARE as CARRIES } from '../../../../core/model/vehicle/fuseRating.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Scrolls } from '../../../ui/Scrolls.tsx';
 import classes from './Ledger.module.css';
-
-/** Share of a rating that is carried for hours, as the judge has it. */
-const CARRIES = 0.7;
 
 /** Fuse by fuse with everything on: before and after, beside what it and its thinnest wire carry. */
 export function FusesCard({ fuses }: { fuses: readonly FuseRow[] }) {

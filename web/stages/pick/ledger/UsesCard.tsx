@@ -26,7 +26,11 @@ export function UsesCard({ uses }: { uses: readonly UseRow[] }) {
                   {ampHours([energy.ampHours, energy.ampHours])}
                 </td>
               ))}
-              <td className="figure">{(stock.wattHours - planned.wattHours).toFixed(0)} Wh</td>
+              <td className="figure">
+                {(stock.wattHours - planned.wattHours).toFixed(0)} Wh
+                <br />
+                {(stock.ampHours - planned.ampHours).toFixed(1)} Ah
+              </td>
             </tr>
           ))}
         </tbody>

@@ -68,7 +68,16 @@ function ReceivedPart({ part, steps }: { part: Part; steps: readonly FitStep[] }
         </span>
       }
     >
-      <p className={classes.name}>{part.name}</p>
+      <p className={classes.name}>
+        {part.name}
+        {part.warrantyMonths !== undefined && (
+          <span className="faint">
+            {' '}
+            Warranty {part.warrantyMonths} months from the day it is fitted
+            {part.warrantyVoid && `, ended early by ${part.warrantyVoid}`}.
+          </span>
+        )}
+      </p>
       <ul className={classes.ticks}>
         {ticks.map((each) => (
           <li key={each.id}>
