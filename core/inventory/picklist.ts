@@ -1,7 +1,6 @@
 import { signalFilament } from '../catalogue/bulbs.ts';
-import { amps, ohms, volts, watts } from '../formatting/format.ts';
+import { ohms, volts, watts } from '../formatting/format.ts';
 import { testVolts } from '../judge/workingPoints.ts';
-import { takenKits } from '../kits/jobKits.ts';
 import type { Bulb } from '../model/bulb.ts';
 import { cureKind } from '../model/cureKinds/kinds.ts';
 import type { ResistorPiece } from '../model/cures.ts';
@@ -17,6 +16,7 @@ import { wordsOfCure } from '../words/cures.ts';
 import { stepsInNoOrder } from '../work/steps/anyOrder.ts';
 import type { FitStep } from '../work/steps/fitStep.ts';
 import { type ToolsAt, toolsByPlace } from '../work/steps/tools.ts';
+import { addedLines, inBoxes, kitLines } from './boxedAndAdded.ts';
 import { consumableLines } from './consumables.ts';
 import { orderLine, type PickLine, shelfLine } from './pickLine.ts';
 
@@ -108,20 +108,6 @@ export function powerBetween(stock: TurnCircuits, after: TurnCircuits): PowerSav
     resistorWatts,
     savedWatts: stockWatts - ledWatts - resistorWatts,
   };
-}
-
-/** Each kit once; what its variant uses is in the box. */
-function kitLines(job: Job, shelf: Shelf): PickLine[] {
-  return takenKits(job, shelf).map(({ part, variant }) => shelfLine(part, 1, variant.name));
-}
-
-/** Parts with a record of their own that come out of a kit's box. */
-function inBoxes(job: Job, shelf: Shelf): ReadonlySet<string> {
-  return new Set(
-    takenKits(job, shelf).flatMap(({ part, variant }) =>
-      variant.uses.flatMap(({ itemId }) => part.sheet.items.find(({ id }) => id === itemId)?.partId ?? []),
-    ),
-  );
 }
 
 function ledLines(job: Job, shelf: Shelf): PickLine[] {
@@ -246,41 +232,6 @@ function vehicleCureLines({ vehicle, vehicleCures }: Job, shelf: Shelf): PickLin
   return [
     ...[...wanted.values()].map(({ part, quantity, why }) => shelfLine(part, quantity, why)),
     ...pieceLines(pieces, shelf),
-  ];
-}
-
-/** Lamps the job adds, and the relays that feed them. */
-function addedLines({ vehicle }: Job): PickLine[] {
-  const added = vehicle.lamps.flatMap(({ id, name, works, added: how }) => {
-    if (!how) return [];
-    const line = orderLine(
-      `added-${id}`,
-      '',
-      `${name}, ${amps(works?.amps ?? 0)}`,
-      1,
-      'added to the vehicle',
-    );
-    const priced =
-      how.price === undefined
-        ? line
-        : { ...line, unitPrice: how.price, total: how.price, boughtTotal: how.price };
-    return [priced];
-  });
-  const relays = vehicle.circuits.filter(({ relay }) => relay);
-  const what = `Relay ${vehicle.systemVolts} V with socket`;
-  return [
-    ...added,
-    ...(relays.length > 0
-      ? [
-          orderLine(
-            'added-relays',
-            '',
-            what,
-            relays.length,
-            relays.map(({ name }) => name.toLowerCase()).join(', '),
-          ),
-        ]
-      : []),
   ];
 }
 

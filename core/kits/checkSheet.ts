@@ -34,6 +34,8 @@ const MOST_PARTS = 60;
 /**
  * Checks a kit sheet as a whole: over everything its questions can say, what cannot be left out, every vehicle must have one
  * variant and no vehicle two; and no variant may take what is not in the box.
+ *
+ * @throws TypeError for what is no sheet
  */
 export function checkSheet(sheet: KitSheet): SheetFault[] {
   const faults = [...repeated(sheet), ...backwards(sheet), ...unknownNames(sheet), ...beyondBox(sheet)];

@@ -1,3 +1,4 @@
+// Longer than 300 lines: every figure of one run, in the order it is printed.
 /**
  * Speed, as medians on this machine, each with its ratio to a plainer method in the same run.
  *   npm run bench
