@@ -20,21 +20,21 @@ const own: Movement[] = [
 
 describe('movements as a table', () => {
   it('come back as they went, and twice they are the same', () => {
-    const read = readMovementsCsv(movementsCsv(own), DEMO_SHELF);
-    expect(read).toEqual({ movements: own, ofJobs: 0, problems: [] });
+    const read = readMovementsCsv(movementsCsv(own, 'shelf-a'), DEMO_SHELF);
+    expect(read).toEqual({ movements: own, shelves: ['shelf-a'], ofJobs: 0, problems: [] });
     expect(stockOf([...own, ...read.movements])).toEqual(stockOf(own));
   });
 
   it('leave what jobs did to their files', () => {
-    const text = movementsCsv([
-      ...own,
-      { id: 'd', jobId: 'j', partId: 'res-6-50', at, kind: 'fitted', pieces: 1, place: 'mount-x' },
-    ]);
+    const text = movementsCsv(
+      [...own, { id: 'd', jobId: 'j', partId: 'res-6-50', at, kind: 'fitted', pieces: 1, place: 'mount-x' }],
+      'shelf-a',
+    );
     expect(readMovementsCsv(text, DEMO_SHELF)).toMatchObject({ ofJobs: 1, movements: own });
   });
 
   it('name the line that is bad, and what to write', () => {
-    const bad = movementsCsv(own).replace('counted', 'found').replace('withdrawn', 'bought');
+    const bad = movementsCsv(own, 'shelf-a').replace('counted', 'found').replace('withdrawn', 'bought');
     const read = readMovementsCsv(bad.replace('a,', 'a,').replace('res-6-50', 'none'), DEMO_SHELF);
     expect(read.problems.map(({ line }) => line)).toEqual([2]);
     expect(read.problems[0]?.text).toContain('is no part of this shelf');

@@ -1,14 +1,31 @@
 import Papa from 'papaparse';
 import type { Movement } from '../inventory/stock.ts';
+import { Id } from '../model/fields.ts';
 import type { Shelf } from '../model/part.ts';
 import { ShelfMovement } from '../model/pieces.ts';
 import { toCsv, undefused } from './csv.ts';
 
 const MOST_TEXT = 5_000_000;
-const COLUMNS = ['id', 'at', 'part', 'kind', 'pieces', 'batch', 'note', 'of', 'job', 'place'] as const;
+const COLUMNS = [
+  'id',
+  'at',
+  'part',
+  'kind',
+  'pieces',
+  'batch',
+  'note',
+  'of',
+  'job',
+  'place',
+  'shelf',
+] as const;
 
-/** Movements of stock as a table: one row a movement, by the part's id; those of jobs name their job. */
-export function movementsCsv(movements: readonly Movement[]): string {
+/**
+ * Movements of stock as a table: one row a movement, by the part's id; those of jobs name their job.
+ *
+ * @param shelf what this shelf is called
+ */
+export function movementsCsv(movements: readonly Movement[], shelf: string): string {
   return toCsv(
     COLUMNS,
     movements.map((each) => [
@@ -22,6 +39,7 @@ export function movementsCsv(movements: readonly Movement[]): string {
       each.kind === 'withdrawn' ? each.of : '',
       'jobId' in each ? each.jobId : '',
       'place' in each ? (each.place ?? '') : '',
+      'shelf' in each ? (each.shelf ?? shelf) : shelf,
     ]),
   );
 }
@@ -29,6 +47,8 @@ export function movementsCsv(movements: readonly Movement[]): string {
 export interface MovementsResult {
   /** the shelf's own movements of the table; what jobs did comes with their files */
   movements: readonly ShelfMovement[];
+  /** what their shelf is called elsewhere */
+  shelves: readonly string[];
   /** rows of jobs, which are left alone */
   ofJobs: number;
   problems: readonly { line: number; text: string }[];
@@ -38,6 +58,7 @@ export interface MovementsResult {
 export function readMovementsCsv(text: string, shelf: Shelf): MovementsResult {
   const refuse = (problem: string): MovementsResult => ({
     movements: [],
+    shelves: [],
     ofJobs: 0,
     problems: [{ line: 1, text: problem }],
   });
@@ -53,10 +74,12 @@ export function readMovementsCsv(text: string, shelf: Shelf): MovementsResult {
   const byCode = new Map(shelf.map(({ id, code }) => [code, id]));
   const movements: ShelfMovement[] = [];
   const problems: { line: number; text: string }[] = [];
+  const shelves = new Set<string>();
   let ofJobs = 0;
   rows.forEach((cells, at) => {
     if (cells.every((cell) => cell.trim() === '')) return;
     const cell = (name: (typeof COLUMNS)[number]) => undefused(cells[names.indexOf(name)] ?? '').trim();
+    if (Id.safeParse(cell('shelf')).success) shelves.add(cell('shelf'));
     if (cell('job') !== '') {
       ofJobs += 1;
       return;
@@ -85,5 +108,5 @@ export function readMovementsCsv(text: string, shelf: Shelf): MovementsResult {
       });
     }
   });
-  return { movements, ofJobs, problems };
+  return { movements, shelves: [...shelves], ofJobs, problems };
 }

@@ -12,6 +12,8 @@ export interface Writing {
   id(): string;
   /** ISO 8601 */
   at: string;
+  /** the shelf the pieces are of */
+  shelf?: string;
 }
 
 /** What a job holds of one part. */
@@ -30,9 +32,14 @@ function heldIn({ reserved, fitted }: PartStock = NO_STOCK, jobId: string): Held
   return { reserved: reserved.get(jobId) ?? 0, fitted: fitted.get(jobId) ?? 0 };
 }
 
-function add(job: Job, movements: readonly JobMovement[]): void {
-  if (movements.length > 0) job.pieces = [...(job.pieces ?? []), ...movements];
+function add(job: Job, movements: readonly JobMovement[], { shelf }: Writing): void {
+  const signed = shelf ? movements.map((each) => ({ ...each, shelf })) : movements;
+  if (signed.length > 0) job.pieces = [...(job.pieces ?? []), ...signed];
 }
+
+/** Whether a movement is of the shelf somebody stands at; of one nobody named it may be. */
+const isHere = ({ shelf }: JobMovement, writing: Writing) =>
+  !shelf || !writing.shelf || shelf === writing.shelf;
 
 /**
  * Puts the pieces aside that lines of a pick list have on the shelf and the job does not hold yet.
@@ -42,13 +49,16 @@ function add(job: Job, movements: readonly JobMovement[]): void {
  */
 export function reserveLines(job: Job, lines: readonly PickLine[], writing: Writing): number {
   const held = heldOf(job);
+  // What was put aside elsewhere is not put aside here; what is in the vehicle is, wherever it came from.
+  const here = heldOf({ ...job, pieces: (job.pieces ?? []).filter((each) => isHere(each, writing)) });
   const movements = lines.flatMap(({ partId, quantity, onShelf }): JobMovement[] => {
     if (partId === null) return [];
-    const { reserved, fitted } = held.get(partId) ?? { reserved: 0, fitted: 0 };
+    const { reserved = 0 } = here.get(partId) ?? {};
+    const { fitted = 0 } = held.get(partId) ?? {};
     const pieces = Math.min(quantity, onShelf) - reserved - fitted;
     return pieces > 0 ? [{ id: writing.id(), partId, at: writing.at, kind: 'reserved', pieces }] : [];
   });
-  add(job, movements);
+  add(job, movements, writing);
   return movements.reduce((sum, { pieces }) => sum + pieces, 0);
 }
 
@@ -65,6 +75,7 @@ export function releasePieces(job: Job, writing: Writing, partIds?: ReadonlySet<
         ? [{ id: writing.id(), partId, at: writing.at, kind: 'released', pieces: reserved }]
         : [],
     ),
+    writing,
   );
 }
 
@@ -84,6 +95,7 @@ export function putBackPieces(job: Job, writing: Writing): void {
     [...out].flatMap(([partId, pieces]): JobMovement[] =>
       pieces > 0 ? [{ id: writing.id(), partId, at: writing.at, kind: 'returned', pieces }] : [],
     ),
+    writing,
   );
 }
 
@@ -131,6 +143,7 @@ export function fitPieces(
           ]
         : [];
     }),
+    writing,
   );
 }
 
@@ -147,6 +160,7 @@ export function unfitPieces(job: Job, step: Pick<FitStep, 'id'>, writing: Writin
         ? [{ id: writing.id(), partId, at: writing.at, kind: 'returned', pieces, place: step.id }]
         : [],
     ),
+    writing,
   );
 }
 

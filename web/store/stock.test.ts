@@ -74,8 +74,10 @@ describe('the stock of the shelf', () => {
     const theirs = [
       { id: 'theirs', partId: RES, at: '2026-11-20T08:00:00.000Z', kind: 'bought' as const, pieces: 5 },
     ];
-    const first = await joinMovements(theirs, db);
-    expect([first.added, (await joinMovements(theirs, db)).added, await onShelf()]).toEqual([1, 0, 13]);
+    const first = await joinMovements(theirs, ['shelf-theirs'], db);
+    expect([first.added, (await joinMovements(theirs, ['shelf-theirs'], db)).added, await onShelf()]).toEqual(
+      [1, 0, 13],
+    );
     await first.undo();
     expect(await onShelf()).toBe(8);
   });
@@ -89,6 +91,25 @@ describe('the stock of the shelf', () => {
     await importJob(await previewImport(file, db), 'keep-both', 'again', db);
     expect(await onShelf()).toBe(8);
     expect((await readShelf(db)).length).toBe(DEMO_SHELF.length);
+  });
+
+  it('is not touched by pieces a job had fitted from another shelf, until the two are joined', async () => {
+    const fitted = {
+      id: 'elsewhere',
+      partId: RES,
+      at: '2026-11-21T08:00:00.000Z',
+      kind: 'fitted' as const,
+      pieces: 2,
+      shelf: 'shelf-of-another',
+    };
+    const job = { ...demoJob(FINISHED), id: 'from-elsewhere', pieces: [fitted] };
+    const file = jobFileOf(job, DEMO_SHELF, '2026-11-22T08:00:00.000Z');
+    await importJob(await previewImport(file, db), 'add', 'new-id', db);
+    expect(await onShelf()).toBe(8);
+    const { undo } = await joinMovements([], ['shelf-of-another'], db);
+    expect(await onShelf()).toBe(6);
+    await undo();
+    expect(await onShelf()).toBe(8);
   });
 
   it('of a part that came in with a job is none: those pieces lie on another shelf', async () => {

@@ -3,8 +3,13 @@ import type { Part } from '../../core/model/part.ts';
 import type { ShelfMovement } from '../../core/model/pieces.ts';
 import { db as appDatabase, type VumbleDatabase } from './db.ts';
 import { readHeld } from './held.ts';
+import { keptValues } from './kept.ts';
+import { joinShelves, knownShelves } from './shelfId.ts';
 
-/** Every movement of pieces: the shelf's own, and those of the jobs. What a job in the bin has put aside is free again. */
+/**
+ * Every movement of pieces of this shelf: its own, and those of the jobs. What a job in the bin has put aside is free again,
+ * and what a job from elsewhere has came off another shelf.
+ */
 export async function movements(db: VumbleDatabase = appDatabase): Promise<Movement[]> {
   const [own, held, binned] = await Promise.all([
     db.movements.toArray(),
@@ -12,9 +17,12 @@ export async function movements(db: VumbleDatabase = appDatabase): Promise<Movem
     db.jobs.where('deleted').equals(1).primaryKeys(),
   ]);
   const gone = new Set(binned);
+  await keptValues.loaded();
+  const here = knownShelves();
   const ofJobs = held.flatMap((key) => {
     const each = readHeld(key);
-    return each && !(each.kind === 'reserved' && gone.has(each.jobId)) ? [each] : [];
+    if (!each || (each.kind === 'reserved' && gone.has(each.jobId))) return [];
+    return each.shelf && !here.has(each.shelf) ? [] : [each];
   });
   return [...own, ...ofJobs];
 }
@@ -83,11 +91,17 @@ export async function withdraw(ids: readonly string[], db: VumbleDatabase = appD
   );
 }
 
-/** Joins movements of another device to these: what is here already is left as it is. */
+/**
+ * Joins movements of another device to these: what is here already is left as it is.
+ *
+ * @param shelves what the other device calls the shelf: pieces of its jobs are of this one then
+ */
 export async function joinMovements(
   rows: readonly ShelfMovement[],
+  shelves: readonly string[],
   db: VumbleDatabase = appDatabase,
 ): Promise<{ added: number; undo(): Promise<void> }> {
+  const apart = joinShelves(shelves);
   return db.transaction('rw', db.movements, async () => {
     const here = new Set(await db.movements.toCollection().primaryKeys());
     const fresh = rows.filter(({ id }) => !here.has(id));
@@ -95,6 +109,7 @@ export async function joinMovements(
     return {
       added: fresh.length,
       undo: async () => {
+        apart();
         await withdraw(
           fresh.map(({ id }) => id),
           db,

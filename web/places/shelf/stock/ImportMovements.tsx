@@ -21,7 +21,7 @@ export function ImportMovements({ parts }: { parts: readonly Part[] }) {
   };
   const join = () =>
     read &&
-    joinMovements(read.movements)
+    joinMovements(read.movements, read.shelves)
       .then(({ added, undo }) => {
         offerUndo(`${added} movements joined`, undo);
         setRead(null);
@@ -40,7 +40,7 @@ export function ImportMovements({ parts }: { parts: readonly Part[] }) {
         <Dialog title="Join movements" onClose={() => setRead(null)}>
           <p>
             {read.movements.length} movements of the shelf can be joined; those that are here already change
-            nothing.
+            nothing. Both devices’ jobs then take from one shelf.
             {read.ofJobs > 0 && ` ${read.ofJobs} were made by jobs and come with their job files.`}
           </p>
           <Problems problems={read.problems} />

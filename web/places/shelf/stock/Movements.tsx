@@ -5,6 +5,7 @@ import { movementsCsv } from '../../../../core/formats/movementsCsv.ts';
 import { type Movement, withdrawnIds } from '../../../../core/inventory/stock.ts';
 import type { Part } from '../../../../core/model/part.ts';
 import { jobSummaries } from '../../../store/jobSummaries.ts';
+import { shelfId } from '../../../store/shelfId.ts';
 import { movements, withdraw } from '../../../store/stock.ts';
 import { shortMoment } from '../../../ui/dates.ts';
 import { offerUndo } from '../../../ui/offerUndo.tsx';
@@ -110,7 +111,7 @@ export default function Movements({ parts }: { parts: readonly Part[] }) {
             onClick={() =>
               saveTextFile(
                 'vumble-movements.csv',
-                movementsCsv(ticked.length > 0 ? ticked : rows),
+                movementsCsv(ticked.length > 0 ? ticked : rows, shelfId()),
                 'text/csv;charset=utf-8',
               )
             }
