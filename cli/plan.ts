@@ -1,6 +1,6 @@
 import { planResistors } from '../core/cures/loadResistor/plan.ts';
 import type { JobFile } from '../core/formats/jobFile.ts';
-import { pickList } from '../core/inventory/picklist.ts';
+import { pickList, powerSaved } from '../core/inventory/picklist.ts';
 import { Judge } from '../core/judge/judge.ts';
 import type { TurnVerdict } from '../core/judge/verdict.ts';
 import { flashes, scopeCircuits } from '../core/model/scope.ts';
@@ -61,7 +61,7 @@ export function planOf({ job, parts }: JobFile) {
         arithmetic,
       };
     }),
-    pickList: pickList(job, parts, fitSteps(job, parts)),
+    pickList: { ...pickList(job, parts, fitSteps(job, parts)), power: powerSaved(job, parts) },
   };
 }
 

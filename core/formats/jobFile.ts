@@ -4,7 +4,7 @@ import { hasNamed, namesOf } from '../model/evidenceNames.ts';
 import { Moment } from '../model/fields.ts';
 import { Job } from '../model/job.ts';
 import { Part, type Shelf } from '../model/part.ts';
-import { brokenReferences, partReferences } from '../model/partReferences.ts';
+import { brokenReferences, namedParts } from '../model/partReferences.ts';
 import { standing } from '../model/seen.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
@@ -40,10 +40,7 @@ export function jobFileOf(job: Job, shelf: Shelf, exportedAt: string): JobFile {
 
 /** The parts of a shelf that bear on a job: what it names, what is in its kits, and everything that could cure it. */
 export function partsOf(job: Job, shelf: Shelf): Part[] {
-  const named = new Set(partReferences(job).map(({ partId }) => partId));
-  for (const part of shelf)
-    if (part.kind === 'kit' && named.has(part.id))
-      for (const { partId } of part.sheet.items) if (partId) named.add(partId);
+  const named = namedParts(job, shelf);
   return shelf.filter(({ id, kind }) => !ONLY_NAMED.has(kind) || named.has(id));
 }
 

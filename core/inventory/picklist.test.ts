@@ -6,7 +6,7 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { toCsv } from '../formats/csv.ts';
 import { pickListCsv } from '../formats/pickListCsv.ts';
 import type { Job } from '../model/job.ts';
-import { pickList } from './picklist.ts';
+import { pickList, powerSaved } from './picklist.ts';
 
 const [open, , finished] = demoJobs() as [Job, Job, Job];
 
@@ -80,9 +80,9 @@ describe('pickList', () => {
   });
 
   it('saves most of the power with LEDs alone and hardly any with resistors', () => {
-    const bare = pickList(open, DEMO_SHELF).power;
+    const bare = powerSaved(open, DEMO_SHELF);
     expect(bare.savedWatts / bare.stockWatts).toBeGreaterThan(0.8);
-    const { power } = list;
+    const power = powerSaved(finished, DEMO_SHELF);
     expect(power.stockWatts - power.ledWatts - power.resistorWatts).toBeCloseTo(power.savedWatts, 9);
     expect(power.resistorWatts).toBeGreaterThan(90);
     expect(power.savedWatts).toBeLessThan(0.1 * power.stockWatts);

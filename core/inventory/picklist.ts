@@ -40,7 +40,6 @@ export interface PickList {
   boughtTotal: number;
   /** lines without a price */
   unpriced: number;
-  power: PowerSaved;
 }
 
 /**
@@ -55,7 +54,7 @@ export function pickList(
   steps: readonly FitStep[] = stepsInNoOrder(job, shelf),
 ): PickList {
   const lines = pickLines(job, shelf);
-  return { lines, tools: toolsByPlace(job, steps), ...costOf(lines), power: powerSaved(job, shelf) };
+  return { lines, tools: toolsByPlace(job, steps), ...costOf(lines) };
 }
 
 /** The parts of a job, without the power they save. */

@@ -1,7 +1,7 @@
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
 import { heldOf } from './jobPieces.ts';
-import { type PickLine, packsFor } from './pickLine.ts';
+import { orderLine, type PickLine, shelfLine } from './pickLine.ts';
 import { pickLines } from './picklist.ts';
 
 /** One thing to buy for all open jobs together. */
@@ -42,24 +42,15 @@ export function shoppingList(
     const quantity = line.shared
       ? Math.max(...wanting.map(({ pieces }) => pieces))
       : wanting.reduce((sum, { pieces }) => sum + pieces, 0);
-    const onShelf = part ? Math.max(0, Math.min(part.stock, quantity)) : 0;
-    const toBuy = quantity - onShelf;
-    if (toBuy === 0) return [];
-    const { packs, spare, cost } = part ? packsFor(part, toBuy) : { packs: null, spare: 0, cost: null };
-    return [
-      {
-        ...line,
-        key,
-        why: wanting.map(({ title, pieces }) => `${title} ${pieces}`).join(', '),
-        quantity,
-        onShelf,
-        toBuy,
-        packs,
-        spare,
-        total: line.unitPrice === null ? null : line.unitPrice * quantity,
-        boughtTotal: cost,
-        jobs: wanting,
-      },
-    ];
+    const why = wanting.map(({ title, pieces }) => `${title} ${pieces}`).join(', ');
+    const together = part
+      ? shelfLine(part, quantity, why)
+      : {
+          ...orderLine(key, line.code, line.what, quantity, why),
+          unitPrice: line.unitPrice,
+          total: line.unitPrice === null ? null : line.unitPrice * quantity,
+        };
+    if (together.toBuy === 0) return [];
+    return [{ ...together, ...(line.shared ? { shared: true as const } : {}), jobs: wanting }];
   });
 }

@@ -54,11 +54,7 @@ describe('money', () => {
     expect(money.total[1]).toBeCloseTo(money.partsUsed + money.minutes[1], 6);
     expect(wholeLedger(job, DEMO_SHELF).money.work).toBeNull();
     expect(
-      moneyOf(
-        {},
-        { lines: [], tools: [], knownTotal: 0, boughtTotal: 0, unpriced: 0, power: {} as never },
-        [1, 2],
-      ),
+      moneyOf({}, { lines: [], tools: [], knownTotal: 0, boughtTotal: 0, unpriced: 0 }, [1, 2]),
     ).toMatchObject({
       total: [0, 0],
     });

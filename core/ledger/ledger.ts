@@ -54,12 +54,12 @@ export interface LedgerSum {
  * @throws UnknownReferenceError when the job names a bulb or LED that is not known
  * @throws NoSolutionError when a circuit has no steady state
  */
-export function ledgerOf(job: Job, shelf: Shelf): Ledger {
+export function ledgerOf(
+  job: Job,
+  shelf: Shelf,
+  { stock: before, planned: after } = bothSimulations(job, shelf),
+): Ledger {
   const { vehicle } = job;
-  const stock = healthyStock(job);
-  const planned = fitmentOf(job, shelf, 'cured');
-  const before = new VehicleSimulation(vehicle, stock);
-  const after = new VehicleSimulation(vehicle, planned);
   const mine = new Set(scopeLamps(job).map(({ id }) => id));
   const volts = testVolts(vehicle.systemVolts);
   const rows = vehicle.circuits.flatMap((circuit) =>
@@ -78,8 +78,8 @@ export function ledgerOf(job: Job, shelf: Shelf): Ledger {
             level,
             inScope: mine.has(lampId),
             // What is printed holds at full, and says nothing of a lamp that is dimmed.
-            stockRated: dimmed ? null : ratedOf(stock, lamp, input),
-            plannedRated: dimmed ? null : ratedOf(planned, lamp, input),
+            stockRated: dimmed ? null : ratedOf(before.fitment, lamp, input),
+            plannedRated: dimmed ? null : ratedOf(after.fitment, lamp, input),
             stockWatts: were[at]?.bulb ?? 0,
             plannedWatts: are[at]?.bulb ?? 0,
             resistorWatts: are[at]?.resistors ?? 0,

@@ -48,7 +48,7 @@ export function wholeLedger(job: Job, shelf: Shelf): WholeLedger {
   const both = bothSimulations(job, shelf);
   const { steps } = workPlan(job, shelf);
   return {
-    ...ledgerOf(job, shelf),
+    ...ledgerOf(job, shelf, both),
     uses: USE_CASES.filter(({ id }) => id !== 'hazard' || (job.vehicle.hazardSwitch && flashes(job))).map(
       (use) => ({
         id: use.id,

@@ -127,3 +127,12 @@ export function dropBroken(job: Job, shelf: Shelf): void {
   const gone = new Set(brokenReferences(job, shelf).map(({ partId }) => partId));
   visitParts(job, ({ partId }) => (gone.has(partId) ? null : partId));
 }
+
+/** The parts a job names, and those in the boxes of its kits, by their ids. */
+export function namedParts(job: Job, shelf: Shelf): Set<string> {
+  const named = new Set(partReferences(job).map(({ partId }) => partId));
+  for (const part of shelf)
+    if (part.kind === 'kit' && named.has(part.id))
+      for (const { partId } of part.sheet.items) if (partId) named.add(partId);
+  return named;
+}
