@@ -6,6 +6,7 @@ import { vehicleReport } from '../core/traces/vehicleReport.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 import { order, pins, WIRING_OPTIONS, type WiringFlags, wiring } from './fitting.ts';
+import { FLASH_OPTIONS, type FlashFlags, flash } from './flash.ts';
 import { EXIT, type Output } from './output.ts';
 import { kit, PICKING_OPTIONS, type PickingFlags, picklist } from './picking.ts';
 import { planOf } from './plan.ts';
@@ -31,6 +32,9 @@ const USAGE = `Usage: vumble COMMAND
   kit SHEET --set QUESTION=ANSWER ...
                        which variant of a kit sheet applies, or which question is open (--json)
   kit SHEET --check    whether every vehicle has one variant of a kit sheet and none two (--json)
+  flash FILE [FILE2]   the flash rate of a recording: relay clicks (.wav), a scope's or logger's
+                       table or brightness (.csv), a film (.y4m); a second film or table
+                       at another rate settles what the first leaves open (--json)
   quick QUESTION       will this LED flash fast in that? Answered for all that nobody said (--json)
 
 STATE is any of
@@ -55,6 +59,9 @@ QUESTION is --lamps and any of
   --trial RESULT,CONDITIONS  normal, fast, slow, message, dark or glows, then lights-on,
                              engine-on, left or right as it was; may be given again
 
+flash takes --column NAME of a table, and --pulsed yes|no|unknown: whether the feed pulses
+while the lamp is on. It answers a rate, or null with the reason and what is possible.
+
 SHEET is a kit as Vumble exports it, JSON or CSV.
 
 CSV has the columns connector,cavity,on,how,volts,ohms,seen,lamp: a circuit or off; volts, peak,
@@ -70,13 +77,15 @@ const OPTIONS = {
   ...STATE_OPTIONS,
   ...QUICK_OPTIONS,
   ...PICKING_OPTIONS,
+  ...FLASH_OPTIONS,
 } as const;
 
 type Flags = { json?: boolean; help?: boolean } & StateFlags &
   QuickFlags &
   WiringFlags &
   FaultFlags &
-  PickingFlags;
+  PickingFlags &
+  FlashFlags;
 
 /** Runs one command line and gives its exit code. */
 export async function run(args: readonly string[], output: Output): Promise<number> {
@@ -96,6 +105,8 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     return withFile(target, output, (file) =>
       pins(file, rest[0] as string, parsed.values.json === true, output),
     );
+  if (command === 'flash' && target && rest.length <= 1)
+    return flash([target, ...rest], parsed.values, output);
   if (!command || !target || rest.length > 0) return bad(output, USAGE);
   switch (command) {
     case 'demo':
