@@ -39,7 +39,7 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
     cautions.push({
       id: 'heat',
       title: 'Heat',
-      text: 'Resistors get past 100 °C: screwed to bare metal, in air, never on plastic, carpet or the loom. They burn skin.',
+      text: 'Resistors are estimated to get past 100 °C: screwed to bare metal, in air, never on plastic, carpet or the loom. They burn skin: measure before touching.',
     });
     if (networks.some((network) => !network.plugged))
       cautions.push({

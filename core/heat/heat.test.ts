@@ -44,8 +44,8 @@ describe('a 6 Ω 50 W resistor, left on at 14.4 V', () => {
     const chassis = judgeHeat({ ratedWatts: 50, mount: 'chassis' }, LIT, USE_CASES.jam, 25);
     expect(chassis.state).toBe('burns');
     expect(heatWords(chassis)).toMatch(/7[67] °C: it burns skin within a second/);
-    expect(chassis.safeAfterSeconds).toBeGreaterThan(10);
-    expect(chassis.safeAfterSeconds).toBeLessThan(300);
+    expect(chassis.coolerAfterSeconds).toBeGreaterThan(10);
+    expect(chassis.coolerAfterSeconds).toBeLessThan(300);
   });
 });
 

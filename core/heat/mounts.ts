@@ -9,6 +9,10 @@ import { type HeatVerdict, judgeHeat, type UseCase, usesOf } from './useCases.ts
 /** What resistors are heated at: a hot day, °C. */
 export const HOT_DAY = 40;
 
+/** How much hotter than typical the metal at a lamp was measured to be, a factor of the rise. */
+export type Hotter = (lampId: string) => number;
+const asTypical: Hotter = () => 1;
+
 /** One resistor where it is screwed, with what else is on the same metal. */
 export interface MountedPiece {
   network: ResistorNetwork;
@@ -20,6 +24,8 @@ export interface MountedPiece {
   ratedWatts: number;
   /** what it is screwed to: by name, or by opening and kind where nobody said */
   mount: string;
+  /** how much hotter than typical its metal was measured to be, a factor of the rise */
+  hotter: number;
 }
 
 /** What a resistor is screwed to: as it says, or the metal of its opening. */
@@ -33,11 +39,13 @@ export function mountOf(vehicle: Vehicle, { mount, lampId }: ResistorNetwork): s
  * Every piece of some resistors on its mount.
  *
  * @param litVolts across them while lit, V
+ * @param hotter how much hotter than typical the metal at a lamp was measured to be, see `hotterAt`
  */
 export function mountedPieces(
   vehicle: Vehicle,
   networks: readonly ResistorNetwork[],
   litVolts: number,
+  hotter: Hotter = asTypical,
 ): MountedPiece[] {
   return networks.flatMap((network) => {
     const low = 1 - Math.max(...network.pieces.map((piece) => piece.tolerance));
@@ -49,6 +57,7 @@ export function mountedPieces(
       litWatts: lit[index] ?? 0,
       ratedWatts: piece.watts,
       mount: mountOf(vehicle, network),
+      hotter: hotter(network.lampId),
     }));
   });
 }
@@ -58,6 +67,7 @@ export function bodyOf(piece: MountedPiece, all: readonly MountedPiece[], { duty
   return {
     ratedWatts: piece.ratedWatts,
     mount: heatMount(piece.lamp.resistorMount),
+    hotter: piece.hotter,
     beside: all
       .filter((each) => each !== piece && each.mount === piece.mount)
       .map((each) => ({ ratedWatts: each.ratedWatts, watts: each.litWatts * duty })),
@@ -72,15 +82,15 @@ export function usesOfPiece(vehicle: Vehicle, { network }: Pick<MountedPiece, 'n
 /**
  * The hottest of some resistors in the hardest use their feeds see without a fault, on a hot day; null where there is none.
  *
- * @param only a use that is asked about alone
+ * @param asked `only`: a use that is asked about alone; `hotter`: as `mountedPieces` has it
  */
 export function hottestResistor(
   vehicle: Vehicle,
   networks: readonly ResistorNetwork[],
   litVolts: number,
-  only?: UseCase['id'],
+  { only, hotter }: { only?: UseCase['id']; hotter?: Hotter } = {},
 ): HeatVerdict | null {
-  const all = mountedPieces(vehicle, networks, litVolts);
+  const all = mountedPieces(vehicle, networks, litVolts, hotter);
   // The sides are mostly alike, and so are the pieces: each case is followed once.
   const followed = new Map<string, HeatVerdict>();
   for (const piece of all) {
@@ -106,8 +116,9 @@ export function condemnedIn(
   litVolts: number,
   among: readonly ResistorNetwork[] = networks,
   followed = new Map<string, HeatVerdict>(),
+  hotter?: Hotter,
 ): HeatVerdict | null {
-  const all = mountedPieces(vehicle, among, litVolts);
+  const all = mountedPieces(vehicle, among, litVolts, hotter);
   for (const piece of all.filter((each) => networks.includes(each.network))) {
     for (const use of usesOfPiece(vehicle, piece)) {
       if (use.fault) continue;

@@ -25,7 +25,7 @@ export function whyRefused(
 ): string {
   const { peakCaseCelsius } = judgeHeat({ ratedWatts, mount: CARRIES }, litWatts, useCase, ambientCelsius);
   const { celsius, what } = GIVES_WAY[place];
-  const hot = `It carries no heat away: after ${useCase.name} at ${ambientCelsius} °C the case would be at ${Math.round(peakCaseCelsius)} °C`;
+  const hot = `It carries no heat away: after ${useCase.name} at ${ambientCelsius} °C the case would be at ${Math.round(peakCaseCelsius)} °C (estimate)`;
   return peakCaseCelsius > celsius
     ? `Refused. ${hot}, and ${what} ${celsius} °C.`
     : `Refused all the same. ${hot}, under the ${celsius} °C that matters there; but a switch that sticks leaves it on for hours.`;

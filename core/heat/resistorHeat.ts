@@ -54,6 +54,8 @@ export interface ResistorBody {
   /** printed, W */
   ratedWatts: number;
   mount: HeatMount;
+  /** a factor of the rise that was measured at its place; 1 where left out */
+  hotter?: number;
   /** others screwed to the same metal, with the mean power each turns into heat while this one does, W */
   beside?: readonly { ratedWatts: number; watts: number }[];
 }
@@ -88,12 +90,12 @@ export function elementToCase({ ratedWatts }: ResistorBody): number {
  * Case to surroundings, K/W: the air of every case on the mount and the mount itself, side by side. Cases on one mount
  * stand at one temperature: T = T_a + ΣP / (Σ 1/R_air + 1/R_mount).
  */
-export function caseToAmbient({ ratedWatts, mount, beside = [] }: ResistorBody): number {
+export function caseToAmbient({ ratedWatts, mount, beside = [], hotter = 1 }: ResistorBody): number {
   const air = [ratedWatts, ...beside.map((each) => each.ratedWatts)].reduce(
     (sum, each) => sum + 1 / housingOf(each).toAir,
     0,
   );
-  return 1 / (air + 1 / MOUNT_OHMS[mount]);
+  return hotter / (air + 1 / MOUNT_OHMS[mount]);
 }
 
 function besideWatts({ beside = [] }: ResistorBody): number {

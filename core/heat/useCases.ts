@@ -100,13 +100,14 @@ export interface HeatVerdict {
   ambientCelsius: number;
   peakCaseCelsius: number;
   peakElementCelsius: number;
-  /** from switching off until a hand may rest on it for ten seconds, s; 0 where it never gets there */
-  safeAfterSeconds: number;
+  /** from switching off until its case is estimated under what burns skin in ten seconds, s; 0 where it never gets there: no promise, it is measured */
+  coolerAfterSeconds: number;
   state: 'cool' | 'burns' | 'keep-clear' | 'condemned';
   curve: readonly HeatPoint[];
 }
 
-const [, SKIN_TEN_SECONDS] = SKIN_LIMITS.map(([, celsius]) => celsius);
+/** Skin burns on bare metal this hot in ten seconds, °C (ISO 13732-1, from memory). */
+export const SKIN_TEN_SECONDS = SKIN_LIMITS[1]?.[1] ?? 55;
 const SKIN_ONE_SECOND = SKIN_LIMITS[0]?.[1] ?? 65;
 /** What common wire insulation bears, °C (common practice). */
 export const INSULATION_CELSIUS = 105;
@@ -137,10 +138,10 @@ export function judgeHeat(
   );
   const peakCaseCelsius = Math.max(...curve.map((point) => point.caseCelsius));
   const peakElementCelsius = Math.max(...curve.map((point) => point.elementCelsius));
-  const safe = SKIN_TEN_SECONDS ?? 55;
+  const safe = SKIN_TEN_SECONDS;
   const hot = curve.filter((point) => point.seconds >= useCase.seconds && point.caseCelsius > safe);
-  const safeAfterSeconds = hot.length === 0 ? 0 : (hot.at(-1)?.seconds ?? 0) - useCase.seconds;
-  const base = { useCase, ambientCelsius, peakCaseCelsius, peakElementCelsius, safeAfterSeconds, curve };
+  const coolerAfterSeconds = hot.length === 0 ? 0 : (hot.at(-1)?.seconds ?? 0) - useCase.seconds;
+  const base = { useCase, ambientCelsius, peakCaseCelsius, peakElementCelsius, coolerAfterSeconds, curve };
   if (peakElementCelsius > ELEMENT_LIMIT_CELSIUS) return { ...base, state: 'condemned' };
   if (peakCaseCelsius > INSULATION_CELSIUS) return { ...base, state: 'keep-clear' };
   return { ...base, state: peakCaseCelsius > SKIN_ONE_SECOND ? 'burns' : 'cool' };

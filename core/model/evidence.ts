@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CLUES } from './clues.ts';
 import { Configuration, ResistorNetwork, TurnFunction, VehicleCure } from './cures.ts';
-import { Id, Line, Moment, Note, Volts } from './fields.ts';
+import { Fraction, Id, Line, Moment, Note, Volts } from './fields.ts';
 import { LAMP_WORDS } from './lampWords.ts';
 import { TRIAL_RESULTS } from './trialResults.ts';
 
@@ -38,8 +38,23 @@ const Quantity = <U extends string, V extends z.ZodNumber>(unit: U, value: V) =>
     uncertainty: z.number().min(0).max(1e8).nullable(),
   });
 
-/** How it came on record: looked at, told by whoever drives, counted in taps, a figure typed in, a meter, a fused probe. */
-export const Method = z.enum(['seen', 'told', 'tapped', 'typed', 'meter', 'probe']);
+/**
+ * How it came on record: looked at, told by whoever drives, counted in taps, a figure typed in, a meter, a fused probe; by the
+ * clicks of a relay, by a camera, a pair of photographs, a scope or logger, or through a diagnostic adapter.
+ */
+export const Method = z.enum([
+  'seen',
+  'told',
+  'tapped',
+  'typed',
+  'meter',
+  'probe',
+  'heard',
+  'filmed',
+  'photographed',
+  'logged',
+  'adapter',
+]);
 export type Method = z.infer<typeof Method>;
 
 /**
@@ -109,6 +124,8 @@ export const RateReading = z.strictObject({
   quantity: Quantity('/min', z.number().min(1).max(1000)).nullable(),
   /** looked at again: no flash went by between two taps */
   everyFlash: z.boolean().optional(),
+  /** share of the time it was lit, where the recording shows it */
+  onShare: Fraction.optional(),
   lampsLit: z.enum(['all', 'some', 'none', 'not-checked']),
 });
 export type RateReading = z.infer<typeof RateReading>;
@@ -208,6 +225,88 @@ export const PinReading = z.strictObject({
 });
 export type PinReading = z.infer<typeof PinReading>;
 
+/** Before or after the work. */
+export const BeforeAfter = z.enum(['before', 'after']);
+export type BeforeAfter = z.infer<typeof BeforeAfter>;
+
+/** Light at one spot, as a lux meter showed it. */
+export const LightReading = z.strictObject({
+  ...told,
+  kind: z.literal('light'),
+  /** the lamp it is of; null of a room that several light */
+  lampId: Id.nullable(),
+  /** where the meter was: readings at one spot are compared */
+  spot: Line,
+  when: BeforeAfter,
+  /** shelf id of the LED that was in, null its filament bulb; left out of a room */
+  partId: Id.nullable().optional(),
+  /** as it was read, the surroundings' light in it */
+  quantity: Quantity('lx', z.number().min(0).max(1e6)),
+  /** with the lamp off, at the same spot; null where nobody read it */
+  ambientLux: z.number().min(0).max(1e6).nullable(),
+  /** from the lamp's lens to the meter */
+  metres: z.number().min(0.01).max(100).nullable(),
+  /** across what shines */
+  lampMillimetres: z.number().min(1).max(2000).nullable(),
+});
+export type LightReading = z.infer<typeof LightReading>;
+
+/** How much brighter after than before, by two photographs with the exposure locked. */
+export const LightRatio = z.strictObject({
+  ...told,
+  kind: z.literal('light-ratio'),
+  lampId: Id,
+  spot: Line,
+  quantity: Quantity('×', z.number().min(0).max(1e4)),
+});
+export type LightRatio = z.infer<typeof LightRatio>;
+
+/** How hot something was, measured. */
+export const HeatReading = z.strictObject({
+  ...told,
+  kind: z.literal('heat'),
+  lampId: Id,
+  what: z.enum(['resistor', 'housing']),
+  /** what was on while it warmed: a circuit */
+  circuitId: Id,
+  /** since it was switched on */
+  seconds: z.number().min(0).max(86_400),
+  quantity: Quantity('°C', z.number().min(-60).max(400)),
+  airCelsius: z.number().min(-60).max(80),
+  /** of the supply meanwhile; null where nobody read them */
+  volts: Volts.nullable(),
+  /** of a resistor what was fitted then: another is not compared with it */
+  network: ResistorNetwork.optional(),
+});
+export type HeatReading = z.infer<typeof HeatReading>;
+
+/** One step of changing what a controller takes a lamp for. Together they are the trail back. */
+export const SettingStep = z.strictObject({
+  ...told,
+  kind: z.literal('setting'),
+  circuitId: Id,
+  step: z.enum(['read', 'written', 'key-cycled', 'read-back', 'codes-cleared', 'put-back']),
+  /** as it was read or written; nothing of a key or of codes */
+  value: z.enum(['led', 'filament', 'other']).optional(),
+  /** the tool's own words for it, or the codes */
+  words: Line.optional(),
+});
+export type SettingStep = z.infer<typeof SettingStep>;
+
+/** A part that came back, or what it did when it was looked at again. */
+export const CameBack = z.strictObject({
+  ...told,
+  kind: z.literal('came-back'),
+  lampId: Id.nullable(),
+  partId: Id.nullable(),
+  /** its code, as it was then */
+  part: Line,
+  /** when it went in; null where nobody knows */
+  fittedAt: Moment.nullable(),
+  words: Line,
+});
+export type CameBack = z.infer<typeof CameBack>;
+
 /** Whatever was ever seen of a vehicle: what was on, what was fitted, what it did, who saw it and when. */
 export const Observation = z.discriminatedUnion('kind', [
   Trial,
@@ -218,6 +317,11 @@ export const Observation = z.discriminatedUnion('kind', [
   PlaceLook,
   ClueTold,
   CauseClosed,
+  LightReading,
+  LightRatio,
+  HeatReading,
+  SettingStep,
+  CameBack,
 ]);
 export type Observation = z.infer<typeof Observation>;
 

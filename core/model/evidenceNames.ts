@@ -40,6 +40,15 @@ export function namesOf(each: Evidence): Named[] {
       ];
     case 'clue':
       return lamps(each.lampId === null ? [] : [each.lampId]);
+    case 'light':
+    case 'came-back':
+      return lamps(each.lampId === null ? [] : [each.lampId]);
+    case 'light-ratio':
+      return lamps([each.lampId]);
+    case 'heat':
+      return [...lamps([each.lampId]), ...circuits([each.circuitId])];
+    case 'setting':
+      return circuits([each.circuitId]);
     case 'rate':
     case 'place':
     case 'cause':

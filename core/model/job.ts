@@ -5,6 +5,7 @@ import { DateOrEmpty, Id, Line, Moment, Note } from './fields.ts';
 import { LONGEST_PAUSE } from './longestPause.ts';
 import { LaterItem, Repair } from './past.ts';
 import { JobMovement } from './pieces.ts';
+import { Recheck } from './recheck.ts';
 import { Vehicle } from './vehicle/vehicle.ts';
 
 export const LampCondition = z.enum(['works', 'dead', 'dim', 'wrong-colour']);
@@ -190,6 +191,8 @@ export const Job = z.strictObject({
   kits: z.array(JobKit).max(6).optional(),
   wrongParts: z.array(WrongPart).max(200).optional(),
   ledger: LedgerFigures.optional(),
+  /** what is looked at again later */
+  rechecks: z.array(Recheck).max(60).optional(),
   handOver: z.strictObject({
     stockBulbsKeptAt: Line,
     warrantyUntil: DateOrEmpty,

@@ -6,6 +6,11 @@ import type { WatcherTrial } from './evidence.ts';
 import { Job } from './job.ts';
 import { brokenReferences, partReferences, visitParts } from './partReferences.ts';
 
+/** What every record says of itself. */
+function withoutFitted({ id, at, vehicleId, visit, device, method }: WatcherTrial) {
+  return { id, at, vehicleId, visit, device, method };
+}
+
 const PIECE = { ohms: 6, watts: 50, tolerance: 0.05 };
 
 /** A job that names a part at every place a job can. */
@@ -26,13 +31,59 @@ function everywhere(): Job {
   ];
   const trial = (id: string, fitted: Partial<WatcherTrial['fitted']>) =>
     trialAt('turn-left', 'fast', 12.6, fitted, { id });
+  const measured = (id: string) => ({ ...withoutFitted(trial(id, {})), id });
   job.evidence = [
     trial('f1', { lamps: { 'rear-left': 'of-trial' }, networks: [network('of-trial-resistor')] }),
+    {
+      ...measured('f3'),
+      kind: 'light',
+      lampId: 'rear-left',
+      spot: 'wall',
+      when: 'after',
+      partId: 'of-light',
+      quantity: { value: 9, unit: 'lx', uncertainty: null },
+      ambientLux: 1,
+      metres: 1,
+      lampMillimetres: 40,
+    },
+    {
+      ...measured('f4'),
+      kind: 'came-back',
+      lampId: null,
+      partId: 'of-return',
+      part: 'TERN-3',
+      fittedAt: null,
+      words: 'dark',
+    },
+    {
+      ...measured('f5'),
+      kind: 'heat',
+      lampId: 'rear-left',
+      what: 'resistor',
+      circuitId: 'turn-left',
+      seconds: 300,
+      quantity: { value: 70, unit: '°C', uncertainty: null },
+      airCelsius: 18,
+      volts: null,
+      network: network('of-heat'),
+    },
     trial('f2', { vehicleCures: [{ kind: 'flasher-relay', partId: 'of-trial-relay', position: 0.5 }] }),
   ];
   return Job.parse(job);
 }
-const PLACES = ['lamp', 'resistor', 'relay', 'decoder', 'bleed', 'trial', 'trial-resistor', 'trial-relay'];
+const PLACES = [
+  'light',
+  'return',
+  'heat',
+  'lamp',
+  'resistor',
+  'relay',
+  'decoder',
+  'bleed',
+  'trial',
+  'trial-resistor',
+  'trial-relay',
+];
 
 describe('the walk over the parts a job names', () => {
   it('comes by every place: each string that names one is met', () => {
@@ -57,7 +108,7 @@ describe('the walk over the parts a job names', () => {
     expect(job.chosen).toEqual({ 'rear-right': null });
     expect(job.cures['turn-left']?.networks[0]?.pieces[0]).toEqual({ partId: null, ...PIECE });
     expect(job.vehicleCures.map(({ kind }) => kind)).toEqual(['bleed-resistor', 'pilot-diodes']);
-    expect(job.evidence).toEqual([]);
+    expect(job.evidence.map(({ kind }) => kind)).toEqual(['light', 'came-back', 'heat']);
   });
 
   it('finds what the shelf does not have, or has as another kind', () => {

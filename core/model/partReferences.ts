@@ -1,5 +1,6 @@
 import { cureKind } from './cureKinds/kinds.ts';
 import type { VehicleCure } from './cures.ts';
+import type { Evidence } from './evidence.ts';
 import type { Job } from './job.ts';
 import type { Part, Shelf } from './part.ts';
 import { PART_KINDS } from './partKinds.ts';
@@ -57,9 +58,12 @@ export function visitParts(job: Job, visit: Visit): void {
       if (next !== null && next !== each.partId) each.partId = next;
     }
   const kept = job.evidence.filter((each) => {
-    if (!('fitted' in each)) return true;
-    const { id, kind, fitted } = each;
-    const where = `job.evidence ${id}`;
+    const where = `job.evidence ${each.id}`;
+    if (!('fitted' in each)) {
+      visitMeasured(each, where, visit);
+      return true;
+    }
+    const { kind, fitted } = each;
     for (const [lampId, partId] of Object.entries(fitted.lamps)) {
       if (partId === null) continue;
       // What a trial tells hangs on its part; a rate or a proof stays on record without it.
@@ -76,6 +80,17 @@ export function visitParts(job: Job, visit: Visit): void {
     return kind !== 'trial' || fitted.vehicleCures.length === cures.length;
   });
   if (kept.length !== job.evidence.length) job.evidence = kept;
+}
+
+/** A figure stays on record, whatever became of the part it was taken of. */
+function visitMeasured(each: Evidence, where: string, visit: Visit): void {
+  if (each.kind === 'heat') for (const piece of each.network?.pieces ?? []) visitPiece(piece, where, visit);
+  if ((each.kind !== 'light' && each.kind !== 'came-back') || !each.partId) return;
+  const kinds = each.kind === 'light' ? LIGHTS : PART_KINDS;
+  const next = visit({ partId: each.partId, where, kinds, needed: false });
+  if (next !== null) each.partId = next;
+  else if (each.kind === 'light') delete each.partId;
+  else each.partId = null;
 }
 
 function visitCures(cures: VehicleCure[], where: string, visit: Visit, needed = true): VehicleCure[] {

@@ -144,11 +144,11 @@ function cautionsFor(job: Job, converted: boolean, loaded: boolean): string[] {
   if (loaded && flashes(job)) {
     cautions.push(
       'The resistors keep the flash at its normal rate even when an LED has failed. Walk round and look at every turn lamp regularly.',
-      'The resistors get hot enough to burn skin while the turn lamps or hazard are on. Keep luggage, carpet and wiring off them.',
+      'The resistors are estimated to get hot enough to burn skin while the turn lamps or hazard are on, and for minutes after. Keep luggage, carpet and wiring off them.',
     );
   } else if (loaded)
     cautions.push(
-      'The resistors get hot enough to burn skin while the lamps are on. Keep luggage, carpet and wiring off them.',
+      'The resistors are estimated to get hot enough to burn skin while the lamps are on, and for minutes after. Keep luggage, carpet and wiring off them.',
     );
   if (converted) {
     cautions.push(

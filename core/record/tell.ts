@@ -31,6 +31,11 @@ const USUAL_METHOD: Record<Observation['kind'], Method> = {
   clue: 'told',
   cause: 'seen',
   pin: 'meter',
+  light: 'meter',
+  'light-ratio': 'photographed',
+  heat: 'meter',
+  setting: 'told',
+  'came-back': 'told',
 };
 
 /** What was seen of a job's vehicle as a record of its log, signed. */

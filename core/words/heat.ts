@@ -11,10 +11,10 @@ export function heatWords({
   peakElementCelsius,
 }: Omit<HeatVerdict, 'curve'>): string {
   const after = `After ${useCase.name} at ${ambientCelsius} °C its`;
-  const hot = `${after} case is at ${Math.round(peakCaseCelsius)} °C`;
+  const hot = `${after} case is estimated at ${Math.round(peakCaseCelsius)} °C`;
   switch (state) {
     case 'condemned':
-      return `${after} element would be at ${Math.round(peakElementCelsius)} °C, over the ${ELEMENT_LIMIT_CELSIUS} °C where its printed watts have come to nothing.`;
+      return `${after} element is estimated at ${Math.round(peakElementCelsius)} °C, over the ${ELEMENT_LIMIT_CELSIUS} °C where its printed watts have come to nothing.`;
     case 'keep-clear':
       return `${hot}, more than the ${INSULATION_CELSIUS} °C that common wire insulation bears: no wire and no plastic may touch it.`;
     case 'burns':

@@ -1,3 +1,4 @@
+import { heatReadingsOf } from '../../core/heat/measured.ts';
 import { evidenceRead } from '../../core/judge/evidenceRead.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Part, Shelf } from '../../core/model/part.ts';
@@ -31,13 +32,14 @@ const READ: { readonly [Field in keyof Required<Job>]: ((job: Job) => Revision) 
   later: null,
   leftOff: null,
   // A flash rate is told of as a trial is; of hazard, or of who knows what, it is none of its business.
-  evidence: (job) => evidenceRead(job).map(revisionOf).join(),
+  evidence: (job) => [...evidenceRead(job), ...heatReadingsOf(job)].map(revisionOf).join(),
   attempts: null,
   handOver: null,
   pieces: null,
   kits: null,
   wrongParts: null,
   ledger: null,
+  rechecks: null,
 };
 const READINGS = Object.values(READ).filter((each) => each !== null);
 

@@ -1,4 +1,5 @@
 // Longer than 300 lines: everything one row of the table says of a cure.
+import { hotterAt } from '../../heat/measured.ts';
 import { hottestResistor } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import type { PickLine } from '../../inventory/pickLine.ts';
@@ -115,7 +116,9 @@ function tryCure(option: CureOption, bare: Bare): CureReport {
   const judge = new Judge(bare.analysis.with(cured), 'cured');
   const outcome = scope.turning ? turnOutcome(judge) : steadyOutcome(judge, scope);
   const networks = Object.values(option.change.cures ?? {}).flatMap((cure) => cure.networks);
-  const hottest = hottestResistor(job.vehicle, networks, chargingVolts(job.vehicle.systemVolts));
+  const hottest = hottestResistor(job.vehicle, networks, chargingVolts(job.vehicle.systemVolts), {
+    hotter: hotterAt(job),
+  });
   const inside = builtInHeats(cured, shelf, scope);
   const power = scope.turning ? powerBetween(bare.stock, judge.turns) : steadyPower(bare, judge);
   const warning = warningKept(judge, scope.circuits);

@@ -1,3 +1,4 @@
+import { hotterAt } from '../../heat/measured.ts';
 import { JobAnalysis } from '../../judge/analysis.ts';
 import { variantOf } from '../../judge/variants.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
@@ -48,7 +49,9 @@ export function* planSteps(
 ): Generator<number, ResistorPlan> {
   const analysis = JobAnalysis.of(job, shelf);
   const { fitted, interval } = intervalFor(analysis, circuit);
-  const search = yield* searchSteps(fitted, circuit, interval, resistorsOf(shelf), sides);
+  const search = yield* searchSteps(fitted, circuit, interval, resistorsOf(shelf), sides, {
+    hotter: hotterAt(job),
+  });
   const cure = job.cures[circuit.id] ?? search.choices[0]?.cure ?? null;
   return {
     circuitId: circuit.id,
@@ -80,10 +83,16 @@ export function bestResistors(
   sides = 2,
   at?: Lamp['end'],
 ): BestResistors {
-  const { shelf } = analysis;
+  const { job, shelf } = analysis;
   const { fitted, interval } = intervalFor(analysis, circuit);
+  const hotter = hotterAt(job);
   const among = (values: 'shelf' | 'all') =>
-    searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides, { values, at, most: 1 });
+    searchResistors(fitted, circuit, interval, resistorsOf(shelf), sides, {
+      values,
+      at,
+      most: 1,
+      hotter,
+    });
   const stocked = among('shelf');
   const [first] = stocked.choices;
   const { choices, none } = first?.onShelf ? stocked : among('all');

@@ -1,5 +1,5 @@
 import { amps } from '../../formatting/format.ts';
-import { condemnedIn } from '../../heat/mounts.ts';
+import { condemnedIn, type Hotter } from '../../heat/mounts.ts';
 import type { HeatVerdict } from '../../heat/useCases.ts';
 import { chargingVolts } from '../../judge/workingPoints.ts';
 import type { ResistorNetwork } from '../../model/cures.ts';
@@ -34,6 +34,8 @@ export interface SearchLimits {
   at?: Lamp['end'] | undefined;
   /** the first so many that bear their heat */
   most?: number;
+  /** how much hotter than typical each place was measured to be */
+  hotter?: Hotter;
 }
 
 /** Of so many resistors every set is tried: half a million of them. */
@@ -83,7 +85,7 @@ export function* searchSteps(
   interval: OhmsInterval,
   shelf: readonly ResistorPart[],
   sides = 2,
-  { values = 'all', at, most = RANKED }: SearchLimits = {},
+  { values = 'all', at, most = RANKED, hotter }: SearchLimits = {},
 ): Generator<number, ResistorSearch> {
   const nothing = { choices: [], examined: 0, more: 0, spreadOver: null };
   if (interval.maxOhms === Number.POSITIVE_INFINITY)
@@ -115,7 +117,7 @@ export function* searchSteps(
   const ranked = best.ranked();
   const followed = new Map<string, HeatVerdict>();
   const bears = ({ cure }: ResistorChoice) =>
-    condemnedIn(fitted.vehicle, cure.networks, volts, cure.networks, followed) === null;
+    condemnedIn(fitted.vehicle, cure.networks, volts, cure.networks, followed, hotter) === null;
   const borne: ResistorChoice[] = [];
   for (const [index, choice] of ranked.entries()) {
     if (borne.length >= most) break;

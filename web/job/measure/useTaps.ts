@@ -1,5 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
-import { readTaps, type TapReading } from '../../../core/flashmeter/taps.ts';
+import type { FlashReading } from '../../../core/flashmeter/reading.ts';
+import { readTaps } from '../../../core/flashmeter/taps.ts';
 import { useKeys } from '../../ui/useKeys.ts';
 
 /** A pause this long begins a new count, s. */
@@ -7,7 +8,7 @@ const NEW_COUNT_AFTER = 5;
 
 export interface TapMeterState {
   taps: number;
-  reading: TapReading;
+  reading: FlashReading;
   tap(): void;
   clear(): void;
 }

@@ -3,10 +3,11 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { leadReach } from '../../../core/cures/loadResistor/mounting.ts';
 import { ohms, watts } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
+import { hotterAt } from '../../../core/heat/measured.ts';
 import { bodyOf, mountedPieces, usesOfPiece } from '../../../core/heat/mounts.ts';
 import { type RefusedPlace, whyRefused } from '../../../core/heat/refused.ts';
 import { type HeatMount, heatMount } from '../../../core/heat/resistorHeat.ts';
-import { AMBIENTS, HEAT_LINES, judgeHeat } from '../../../core/heat/useCases.ts';
+import { AMBIENTS, HEAT_LINES, judgeHeat, SKIN_TEN_SECONDS } from '../../../core/heat/useCases.ts';
 import { chargingVolts } from '../../../core/judge/workingPoints.ts';
 import type { ResistorNetwork } from '../../../core/model/cures.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
@@ -49,7 +50,10 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
   const refused = isRefused(place) ? place : null;
   const mount: HeatMount = isRefused(place) ? 'free-air' : place;
   const at = chargingVolts(vehicle.systemVolts);
-  const all = useMemo(() => mountedPieces(vehicle, networks, at), [vehicle, networks, at]);
+  const all = useMemo(
+    () => mountedPieces(vehicle, networks, at, hotterAt(job)),
+    [job, vehicle, networks, at],
+  );
   const hottest = all
     .filter((each) => each.network === network)
     .toSorted((a, b) => b.litWatts - a.litWatts)[0];
@@ -115,8 +119,8 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
         {verdicts.map((verdict) => (
           <li key={verdict.ambientCelsius} data-state={verdict.state}>
             {heatWords(verdict)}{' '}
-            {verdict.safeAfterSeconds > 0 &&
-              `A hand may rest on it ${Math.ceil(verdict.safeAfterSeconds / 60)} min after switching off.`}
+            {verdict.coolerAfterSeconds > 0 &&
+              `Estimated to be under ${SKIN_TEN_SECONDS} °C ${Math.ceil(verdict.coolerAfterSeconds / 60)} min after switching off: measure before a hand goes there.`}
           </li>
         ))}
       </ul>

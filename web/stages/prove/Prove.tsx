@@ -97,7 +97,7 @@ export default function Prove() {
         <Caution>
           Parking brake on, wheels chocked, nobody between vehicle and wall.
           {networksOf(job).length > 0 &&
-            ' After a long hazard the resistors burn skin: hold a hand near them, never on them.'}
+            ' After a long hazard the resistors are estimated to burn skin: measure, or hold a hand near them, never on them.'}
         </Caution>
       </div>
     </div>

@@ -1,4 +1,5 @@
 import { inARow, ohms, watts } from '../../../formatting/format.ts';
+import { hotterAt } from '../../../heat/measured.ts';
 import { hottestResistor, mountedPieces } from '../../../heat/mounts.ts';
 import { chargingVolts } from '../../../judge/workingPoints.ts';
 import type { LoadResistorCure, ResistorNetwork, ResistorPiece } from '../../../model/cures.ts';
@@ -68,10 +69,11 @@ export function customaryOptions(job: Job, shelf: Shelf): CureOption[] {
 }
 
 /** How hot the brake makes them, and what avoids it. */
-function brakeWords({ vehicle }: Job, cures: Readonly<Record<string, LoadResistorCure>>): string {
+function brakeWords(job: Job, cures: Readonly<Record<string, LoadResistorCure>>): string {
+  const { vehicle } = job;
   const networks = Object.values(cures).flatMap((cure) => cure.networks);
   const litVolts = chargingVolts(vehicle.systemVolts);
-  const heat = hottestResistor(vehicle, networks, litVolts, 'jam');
+  const heat = hottestResistor(vehicle, networks, litVolts, { only: 'jam', hotter: hotterAt(job) });
   // They are all alike.
   const [piece] = mountedPieces(vehicle, networks, litVolts);
   if (!heat || !piece) return '';

@@ -1,5 +1,6 @@
 import { E12, STANDARD_WATTS } from '../../../catalogue/eSeries.ts';
 import { ohms, watts } from '../../../formatting/format.ts';
+import { hotterAt } from '../../../heat/measured.ts';
 import { condemnedIn, hottestResistor } from '../../../heat/mounts.ts';
 import type { JobAnalysis } from '../../../judge/analysis.ts';
 import { Judge } from '../../../judge/judge.ts';
@@ -63,8 +64,11 @@ export function steadyLoadOptions(analysis: JobAnalysis, circuit: Circuit): Cure
 }
 
 /** How hot the hottest gets in the use it sees most. */
-function hottestWords({ vehicle }: Job, { networks }: LoadResistorCure): string {
-  const hottest = hottestResistor(vehicle, networks, chargingVolts(vehicle.systemVolts));
+function hottestWords(job: Job, { networks }: LoadResistorCure): string {
+  const { vehicle } = job;
+  const hottest = hottestResistor(vehicle, networks, chargingVolts(vehicle.systemVolts), {
+    hotter: hotterAt(job),
+  });
   return hottest ? heatWords(hottest) : '';
 }
 
@@ -121,7 +125,9 @@ function pieceFor(
   const bears = (value: number, ratedWatts: number) => {
     const { networks } = loadsAt(feeds, { partId: null, ohms: value, watts: ratedWatts, tolerance: 0.05 });
     const litVolts = chargingVolts(vehicle.systemVolts);
-    return condemnedIn(vehicle, networks, litVolts, [...networks, ...others]) === null;
+    return (
+      condemnedIn(vehicle, networks, litVolts, [...networks, ...others], new Map(), hotterAt(job)) === null
+    );
   };
   return highestPiece(shelf, {
     maxOhms: most,
