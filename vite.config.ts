@@ -3,10 +3,10 @@ import { defineConfig, type Plugin } from 'vite';
 
 /** What only some screens need, however many share it, is loaded with the first of them. */
 const LATER = [
-  /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui)\//,
+  /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui|ml-matrix|fft\.js|wavefile|ics)\//,
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput)\//,
   /\/web\/ui\/(Dialog|DecimalInput|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
-  /\/core\/(model|formats|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
+  /\/core\/(model|formats|flashmeter|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
   /\/core\/simulation\/(fitment|wholeLamp|worksLed)\.ts$/,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */
@@ -42,6 +42,8 @@ const appOnItsWay: Plugin = {
 export default defineConfig({
   root: 'web',
   plugins: [react(), appOnItsWay],
+  // As Node takes it, too: its other build exports by name alone.
+  resolve: { alias: { wavefile: 'wavefile/dist/wavefile.js' } },
   worker: { format: 'es' },
   build: {
     outDir: '../dist',

@@ -28,6 +28,8 @@ export function createApp(dist: string): Express {
           'style-src': ["'self'"],
           'font-src': ["'self'"],
           'img-src': ["'self'", 'blob:'],
+          // A film or a photograph somebody chose is looked at where it is, and a camera's picture is no address at all.
+          'media-src': ["'self'", 'blob:'],
           'connect-src': ["'self'"],
           'manifest-src': ["'self'"],
           'base-uri': ["'none'"],

@@ -1,6 +1,6 @@
-import type { Evidence, HeatReading } from '../model/evidence.ts';
+import type { HeatReading } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
-import { standing } from '../model/seen.ts';
+import { heatReadingsOf } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { mean } from '../numerics/regression.ts';
 import { bodyOf, mountedPieces } from './mounts.ts';
@@ -71,18 +71,6 @@ export function measuredPlace(job: Job, lampId: string): MeasuredPlace {
     return { factor: middle, state: 'agreed', readings: ratios.length };
   const factor = Math.max(1, ...ratios);
   return { factor, state: factor > 1 ? 'raised' : 'typical', readings: ratios.length };
-}
-
-const read = new WeakMap<readonly Evidence[], readonly HeatReading[]>();
-
-/** Every temperature a job has on record. */
-export function heatReadingsOf(job: Pick<Job, 'evidence'>): readonly HeatReading[] {
-  let kept = read.get(job.evidence);
-  if (!kept) {
-    kept = standing(job).filter((each) => each.kind === 'heat');
-    read.set(job.evidence, kept);
-  }
-  return kept;
 }
 
 const asTypical = () => 1;

@@ -1,6 +1,7 @@
 import type {
   CellLook,
   Evidence,
+  HeatReading,
   LampEvidence,
   Observation,
   PinReading,
@@ -96,6 +97,18 @@ export function ratesOf(job: Seen): RateReading[] {
 /** Every cell of the proving grid that was looked at. */
 export function cellLooksOf(job: Seen): CellLook[] {
   return standing(job).filter((each) => each.kind === 'cell');
+}
+
+const heatRead = new WeakMap<readonly Evidence[], readonly HeatReading[]>();
+
+/** Every temperature a job has on record. */
+export function heatReadingsOf(job: Seen): readonly HeatReading[] {
+  let kept = heatRead.get(job.evidence);
+  if (!kept) {
+    kept = standing(job).filter((each) => each.kind === 'heat');
+    heatRead.set(job.evidence, kept);
+  }
+  return kept;
 }
 
 /** Whether two lists hold the very same things in the same order. */

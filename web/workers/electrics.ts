@@ -1,7 +1,7 @@
-import { heatReadingsOf } from '../../core/heat/measured.ts';
 import { evidenceRead } from '../../core/judge/evidenceRead.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Part, Shelf } from '../../core/model/part.ts';
+import { heatReadingsOf } from '../../core/model/seen.ts';
 import type { Vehicle } from '../../core/model/vehicle/vehicle.ts';
 
 /** What one state of something comes to, as a key. */

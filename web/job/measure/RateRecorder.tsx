@@ -1,5 +1,6 @@
 import { Button, Checkbox, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
+import { percent } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { Configuration, TurnFunction } from '../../../core/model/cures.ts';
@@ -7,11 +8,14 @@ import type { RateReading } from '../../../core/model/evidence.ts';
 import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { FUNCTION_WORDS, mayBeHalf, proofReason, watcherLeft } from '../../../core/record/observations.ts';
+import { mayPulse } from '../../../core/simulation/mayPulse.ts';
 import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import { useDesk } from '../workspace.ts';
+import { FlashMeter } from './flash/FlashMeter.tsx';
+import type { TakenReading } from './flash/flashMethod.ts';
 import classes from './RateRecorder.module.css';
+import { SidesCompared } from './SidesCompared.tsx';
 import { useEvidence } from './useEvidence.ts';
-import { useTaps } from './useTaps.ts';
 
 const LIT_CHOICES = [
   { value: 'all', label: 'All' },
@@ -20,7 +24,7 @@ const LIT_CHOICES = [
 ] as const;
 
 /**
- * Measures one function of the vehicle: tap once a flash (or type a rate read elsewhere), say whether all
+ * Measures one function of the vehicle: by taps, ear, camera or file (or type a rate read elsewhere), say whether all
  * its lamps lit, record. The reading is kept on screen until it is recorded or cleared.
  */
 export function RateRecorder({
@@ -32,7 +36,8 @@ export function RateRecorder({
 }) {
   const { job } = useDesk();
   const { record: write } = useEvidence();
-  const { taps, reading, tap, clear } = useTaps();
+  const [taken, setTaken] = useState<TakenReading | null>(null);
+  const [round, setRound] = useState(0);
   const [typed, setTyped] = useState<string | number>('');
   const [lit, setLit] = useState<RateReading['lampsLit']>('not-checked');
   const [everyFlash, setEveryFlash] = useState(false);
@@ -40,16 +45,17 @@ export function RateRecorder({
   const typedRate = Number(typed);
   const typedWrong = typed !== '' && !(typedRate >= 1 && typedRate <= 1000);
   const useTyped = typed !== '' && !typedWrong;
-  const measured: Pick<RateReading, 'quantity' | 'method'> | null = useTyped
+  const measured: Pick<RateReading, 'quantity' | 'method' | 'onShare'> | null = useTyped
     ? { quantity: { value: typedRate, unit: '/min', uncertainty: null }, method: 'typed' }
-    : reading.kind === 'rate'
+    : taken?.reading.kind === 'rate'
       ? {
           quantity: {
-            value: round(reading.ratePerMinute),
+            value: round2(taken.reading.rate.perMinute),
             unit: '/min',
-            uncertainty: round(reading.uncertainty),
+            uncertainty: round2(taken.reading.rate.uncertainty),
           },
-          method: 'tapped',
+          method: taken.method,
+          ...(taken.reading.onShare === null ? {} : { onShare: Math.min(1, round2(taken.reading.onShare)) }),
         }
       : null;
   const dark = lit === 'none';
@@ -57,11 +63,11 @@ export function RateRecorder({
     measured?.method === 'tapped' &&
     measured.quantity !== null &&
     mayBeHalf(watcherLeft(job), measured.quantity.value);
+  const circuits = turnCircuits(job.vehicle).filter(
+    ({ side }) => turnFunction === 'hazard' || turnFunction === `turn-${side}`,
+  );
   const record = () => {
     if (!measured && !dark) return;
-    const circuits = turnCircuits(job.vehicle).filter(
-      ({ side }) => turnFunction === 'hazard' || turnFunction === `turn-${side}`,
-    );
     write(`Record ${FUNCTION_WORDS[turnFunction].toLowerCase()}`, {
       kind: 'rate',
       function: turnFunction,
@@ -73,40 +79,21 @@ export function RateRecorder({
         configuration,
       ),
       ...(measured ?? { quantity: null, method: 'seen' }),
-      ...(half && everyFlash ? { everyFlash: true } : {}),
+      ...((half && everyFlash) || (taken?.looked && !useTyped) ? { everyFlash: true } : {}),
       lampsLit: lit,
     });
     startAgain();
   };
   const startAgain = () => {
-    clear();
+    setTaken(null);
+    setRound((before) => before + 1);
     setTyped('');
     setLit('not-checked');
     setEveryFlash(false);
   };
   return (
     <div className={classes.recorder}>
-      <button type="button" className={classes.tap} onClick={tap}>
-        <span className={classes.tapWord}>Tap at each flash</span>
-        <span className={classes.tapHint}>
-          or <kbd>M</kbd>, {taps} {taps === 1 ? 'tap' : 'taps'} so far
-        </span>
-      </button>
-      <div className={classes.reading} role="status">
-        {reading.kind === 'rate' ? (
-          <>
-            <b>{Math.round(reading.ratePerMinute)}</b> ± {Math.max(1, Math.round(reading.uncertainty))} a
-            minute, measured by {reading.flashes} flashes
-            {reading.missed > 0 ? `, ${reading.missed} bridged` : ''}
-            {reading.doubled > 0 ? `, ${reading.doubled} double tap dropped` : ''}
-          </>
-        ) : (
-          <>
-            {taps === 0 ? 'Not measured yet. ' : 'Not sure. '}
-            {reading.reason}
-          </>
-        )}
-      </div>
+      <FlashMeter pulsed={mayPulse(job.vehicle, circuits)} round={round} onReading={setTaken} />
       {half && measured?.quantity && (
         <Checkbox
           checked={everyFlash}
@@ -147,9 +134,10 @@ export function RateRecorder({
           Clear
         </Button>
       </div>
+      <SidesCompared configuration={configuration} />
       <p className="faint">
-        Allowed: {rule.lowest} to {rule.highest} a minute. {sourceWords(rule.source)}. A camera’s count
-        deceives; the eye and a tap do not.
+        Allowed: {rule.lowest} to {rule.highest} a minute. {sourceWords(rule.source)}. What a camera, an ear
+        or a hand cannot tell apart is said; one look settles it.
       </p>
     </div>
   );
@@ -163,7 +151,8 @@ export function RecordedRate({ observation }: { observation: RateReading }) {
     <>
       {Math.round(value)}
       {uncertainty === null ? '' : ` ± ${Math.max(1, Math.round(uncertainty))}`} a minute,{' '}
-      {observation.method === 'tapped' ? 'measured' : 'typed in'}
+      {METHOD_WORDS[observation.method] ?? 'typed in'}
+      {observation.onShare === undefined ? '' : `, lit ${percent(observation.onShare)} of the time`}
     </>
   );
 }
@@ -175,6 +164,15 @@ export function ProofReason({ observation }: { observation: RateReading }) {
   return <>{proofReason(flashRule(job.vehicle.region), observation, watcherLeft(job), fitted)}</>;
 }
 
-function round(value: number): number {
+/** How a rate came on record. */
+const METHOD_WORDS: Partial<Record<RateReading['method'], string>> = {
+  tapped: 'measured by taps',
+  heard: 'measured by the relay’s clicks',
+  filmed: 'measured by camera',
+  logged: 'measured by a logger',
+  meter: 'measured by a meter',
+};
+
+function round2(value: number): number {
   return Number(value.toFixed(2));
 }
