@@ -36,3 +36,20 @@ export function codeInWords(code: string): string {
   const words = type === undefined ? undefined : failureType(Number.parseInt(type, 16));
   return words ? `${code}, ${words}` : code;
 }
+
+/**
+ * The three bytes of a code as people write it: its two, and the failure type, 0 where it has none (ISO 15031-6 and
+ * ISO 14229, from memory).
+ *
+ * @throws RangeError for what is no code
+ */
+export function bytesOfCode(code: string): [number, number, number] {
+  const parts = /^([PCBU])([0-3])([0-9A-F]{3})(?:-([0-9A-F]{2}))?$/.exec(code);
+  if (!parts) throw new RangeError(`"${code}" is no fault code`);
+  const [, system = '', first = '0', rest = '0', type = '00'] = parts;
+  const word =
+    (SYSTEMS.indexOf(system as (typeof SYSTEMS)[number]) << 14) |
+    (Number(first) << 12) |
+    Number.parseInt(rest, 16);
+  return [word >> 8, word & 0xff, Number.parseInt(type, 16)];
+}

@@ -41,19 +41,27 @@ export function doubtWords(doubt: Doubt, rates: readonly (Rate | null)[]): strin
     : `A camera or logger this slow shows ${said[0]} also of a steady lamp whose feed pulses: it beats with the frames. Look once whether the lamp goes dark, or record again at another frame rate.`;
 }
 
+/** What a rate rests on: `by 12 flashes, 1 bridged, lit 50 % of the time`. */
+export function restsOnWords({
+  flashes,
+  missed,
+  dropped,
+  onShare,
+}: Extract<FlashReading, { kind: 'rate' }>): string {
+  const count = flashes.length + missed;
+  return [
+    `by ${count} ${count === 1 ? 'flash' : 'flashes'}`,
+    ...(missed > 0 ? [`${missed} bridged`] : []),
+    ...(dropped > 0 ? [`${dropped} dropped`] : []),
+    ...(onShare === null ? [] : [`lit ${percent(onShare)} of the time`]),
+  ].join(', ');
+}
+
 /** What was read, in a sentence or two. */
 export function flashReadingWords(reading: FlashReading): string {
   switch (reading.kind) {
-    case 'rate': {
-      const { flashes, missed, dropped, onShare } = reading;
-      const count = flashes.length === 1 ? '1 flash' : `${flashes.length} flashes`;
-      return [
-        `${ratedWords(reading.rate)}, by ${count}`,
-        ...(missed > 0 ? [`${missed} bridged`] : []),
-        ...(dropped > 0 ? [`${dropped} dropped`] : []),
-        ...(onShare === null ? [] : [`lit ${percent(onShare)} of the time`]),
-      ].join(', ');
-    }
+    case 'rate':
+      return `${ratedWords(reading.rate)}, ${restsOnWords(reading)}`;
     case 'either':
       return doubtWords(reading.doubt, reading.rates);
     case 'not-sure':

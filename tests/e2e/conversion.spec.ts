@@ -198,7 +198,7 @@ test('a whole job, from an empty sheet to the page for the file', async ({ page 
     const sheet = page.getByRole('article', { name: 'Page for the owner and the file' });
     await expect(sheet).toContainText('drawer 3');
     await expect(sheet.getByRole('row', { name: /^Left turn/ })).toContainText(
-      /87 a minute, typed in.*8[789] ± \d+ a minute, measured.*within/,
+      /87 a minute, typed in.*8[789] ± [\d.]+ a minute, measured.*within/,
     );
     await expect(page.getByRole('link', { name: 'Hand over filed' })).toBeVisible();
   });

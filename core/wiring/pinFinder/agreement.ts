@@ -1,6 +1,7 @@
 import type { PinReading } from '../../model/evidence.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
-import { type Expected, OPEN_FROM_OHMS } from './expected.ts';
+import { OPEN_FROM_OHMS } from '../../simulation/meterAt.ts';
+import type { Expected } from './expected.ts';
 
 /** What was read, as far as it tells of a cavity. */
 export type Read = Pick<PinReading, 'seen' | 'quantity' | 'lampId'>;

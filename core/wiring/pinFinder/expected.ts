@@ -4,8 +4,8 @@ import type { Shelf } from '../../model/part.ts';
 import type { Connector } from '../../model/vehicle/connector.ts';
 import { circuitById } from '../../model/vehicle/lookUp.ts';
 import { CONTROLS_OFF, type Controls, outputOf } from '../../simulation/controls.ts';
-import { feedDuty } from '../../simulation/duty.ts';
 import { type Fitment, fitmentOf } from '../../simulation/fitment.ts';
+import { asContact, ohmsAt, voltsAt } from '../../simulation/meterAt.ts';
 import { controlsFor } from '../../simulation/moment.ts';
 import { lampOut, type Strike } from '../../simulation/strike.ts';
 import { VehicleSimulation } from '../../simulation/vehicleSimulation.ts';
@@ -36,18 +36,12 @@ export interface ExpectedReadings {
   table: readonly (readonly Expected[])[];
 }
 
-/** A digital meter on volts, ohms (IEC 61010 hand meters; the usual 10 MΩ). */
-const VOLTMETER_OHMS = 1e7;
-/** An ohmmeter's own volts and the ohms behind them (typical): too little to warm a filament. */
-const OHMMETER = { volts: 0.3, ohms: 1000 };
 /** A battery at rest, per volt of the system. */
 const RESTED = 12.6 / 12;
 /** A flash whose two halves differ by less is not seen to bounce, V. */
 const BOUNCE_VOLTS = 1;
 /** A pilot lamp of 2 W to earth, cold, ohms per square volt of the system (typical; a thirteenth of its hot ohms). */
 const PILOT_COLD = 1 / 2 / 13;
-/** More than this reads as open, ohms. */
-export const OPEN_FROM_OHMS = 1e5;
 
 /**
  * What a meter shows at a plug for each function its cavities may have, simulated on the vehicle as it stands, the
@@ -130,14 +124,7 @@ export class SimulatedPins {
 
   private ohms(pin: PlugFunction, node: string, { how, circuitId }: PinTestAt, controls: Controls): Expected {
     const simulation = how === 'ohms-out' ? this.emptied : this.whole;
-    // Nothing feeds the vehicle while ohms are measured; a switch is closed all the same.
-    const at = simulation.metered(
-      { node, ...OHMMETER },
-      { controls, emfVolts: 0, lit: false },
-      this.about(pin, circuitId),
-    );
-    const ohms = at / ((OHMMETER.volts - at) / OHMMETER.ohms);
-    return { kind: 'ohms', ohms: ohms > OPEN_FROM_OHMS || ohms < 0 ? Number.POSITIVE_INFINITY : ohms };
+    return { kind: 'ohms', ohms: ohmsAt(simulation, { node, about: this.about(pin, circuitId) }, controls) };
   }
 
   private volts(
@@ -146,32 +133,18 @@ export class SimulatedPins {
     { how, circuitId }: PinTestAt,
     controls: Controls,
   ): Expected {
-    const { vehicle } = this.job;
-    const emfVolts = vehicle.systemVolts * RESTED;
-    const meter = { node, ohms: VOLTMETER_OHMS, volts: 0 };
-    const about = this.about(pin, circuitId);
-    const read = (of: Controls, lit: boolean) =>
-      this.whole.metered(meter, { controls: of, emfVolts, lit: lit && !this.relay }, about);
-    const lit = read(controls, true);
-    const dark = read(controls, false);
-    const circuits = pin.about.map((id) => circuitById(vehicle, id));
-    const duty = feedDuty(vehicle, circuits, controls, emfVolts);
-    const rest = duty < 1 ? read(CONTROLS_OFF, false) : 0;
-    const mean = (volts: number) => duty * volts + (1 - duty) * rest;
-    return how === 'peak'
-      ? voltsOf(Math.max(lit, dark), Math.max(lit, dark))
-      : voltsOf(mean(lit), mean(dark));
+    const read = voltsAt(
+      this.whole,
+      { node, about: this.about(pin, circuitId), own: pin.about },
+      { controls, emfVolts: this.job.vehicle.systemVolts * RESTED, relay: this.relay },
+    );
+    const most = Math.max(read.lit, read.dark);
+    return how === 'peak' ? voltsOf(most, most) : voltsOf(read.meanLit, read.meanDark);
   }
 
   private about(pin: PlugFunction, circuitId: string | null): string[] {
     return [...new Set([...pin.about, ...(circuitId === null ? [] : [circuitId])])];
   }
-}
-
-/** A bimetal opens and closes by itself; a meter sees it do so, or nothing where it is out of its socket: a contact like the rest. */
-function asContact(fitment: Fitment): Fitment {
-  const { flasher } = fitment;
-  return flasher.kind === 'thermal' ? { ...fitment, flasher: { ...flasher, underloaded: 'fast' } } : fitment;
 }
 
 function voltsOf(lit: number, dark: number): Expected {

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { FlashReading } from '../../../../core/flashmeter/reading.ts';
-import { flashReadingWords, noRateWords } from '../../../../core/words/flashMeter.ts';
+import { noRateWords, restsOnWords } from '../../../../core/words/flashMeter.ts';
 import { useTaps } from '../useTaps.ts';
 import classes from './FlashMeter.module.css';
 
@@ -33,15 +33,12 @@ export function TapPad({ onReading }: { onReading(reading: FlashReading): void }
 
 /** The rate in large figures, and what it rests on. */
 export function RateLine({ reading }: { reading: Extract<FlashReading, { kind: 'rate' }> }) {
-  const words = flashReadingWords(reading);
-  const at = words.indexOf(' ');
+  const { perMinute, uncertainty } = reading.rate;
   return (
     <>
-      <b>{Math.round(reading.rate.perMinute)}</b> a minute, measured{' '}
-      <span className="faint">
-        ({words.slice(0, at)}
-        {words.slice(at)})
-      </span>
+      <b>{Math.round(perMinute)}</b> ±{' '}
+      {uncertainty < 0.95 ? Math.max(0.1, uncertainty).toFixed(1) : Math.round(uncertainty)} a minute,
+      measured {restsOnWords(reading)}
     </>
   );
 }
