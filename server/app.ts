@@ -5,12 +5,14 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler } 
 import helmet from 'helmet';
 
 /**
- * Serves the built app. The app computes and stores in the browser: this server sees no data.
+ * Serves the built app. The app computes and stores in the browser: this server sees no data, unless stand-in instruments are
+ * wanted: those are put before a vehicle in its memory.
  *
  * @param dist folder of the build
+ * @param instruments what answers under /instruments, where that is wanted
  * @throws Error when there is no build there
  */
-export function createApp(dist: string): Express {
+export function createApp(dist: string, instruments: RequestHandler | null = null): Express {
   if (!existsSync(join(dist, 'index.html'))) {
     throw new Error(`There is no build in ${dist}. Run "npm run build" first.`);
   }
@@ -42,6 +44,7 @@ export function createApp(dist: string): Express {
     }),
   );
   app.use(compression());
+  if (instruments) app.use('/instruments', instruments);
   // Built files carry their hash in the name; the page that names them must always be asked for anew.
   app.use(
     '/assets',

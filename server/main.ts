@@ -8,6 +8,8 @@ const OPTIONS = {
   port: { type: 'string', default: '5170' },
   /** who may come: this machine alone, or with 0.0.0.0 whoever is on its networks */
   host: { type: 'string', default: '127.0.0.1' },
+  /** stand-ins for meter, adapter and recordings, for this machine alone */
+  instruments: { type: 'boolean', default: false },
 } as const;
 
 function refuse(problem: string): never {
@@ -15,23 +17,28 @@ function refuse(problem: string): never {
   process.exit(2);
 }
 
-function asked(): { port: string; host: string } {
+function asked(): { port: string; host: string; instruments: boolean } {
   try {
     return parseArgs({ options: OPTIONS }).values;
   } catch (error) {
-    return refuse(`${(error as Error).message} Options: --port 5170, --host 0.0.0.0 to let a phone in.`);
+    return refuse(
+      `${(error as Error).message} Options: --port 5170, --host 0.0.0.0 to let a phone in, --instruments for stand-in instruments.`,
+    );
   }
 }
 
-const { port: typed, host } = asked();
+const { port: typed, host, instruments } = asked();
 const port = Number(typed);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   refuse(`--port takes a number from 1 to 65535, not "${typed}".`);
 // Of its own: Express calls whoever waits for it to listen when it cannot, too.
-const server = createServer(createApp(fileURLToPath(new URL('../dist', import.meta.url))));
+// The engine is loaded only where somebody measures with it.
+const routes = instruments ? (await import('./instruments/routes.ts')).instrumentRoutes() : null;
+const server = createServer(createApp(fileURLToPath(new URL('../dist', import.meta.url)), routes));
 server.listen(port, host, () => {
   const [home, ...others] = addressesOf(host, port);
   console.log(`Vumble is at ${home}`);
+  if (instruments) console.log(`Stand-in instruments: ${home}/bench, from this machine alone.`);
   if (others.length > 0) {
     console.log(`For a phone on the same network: ${others.join(' or ')}`);
     console.log(ANYONE);
