@@ -1,7 +1,7 @@
 import type { BenchReading, BenchVehicle } from './benchVehicle.ts';
 import { ScpiError } from './scpiErrors.ts';
 import { nameFrom, noneFrom, numberFrom, type ScpiCommand } from './scpiParser.ts';
-import { NO_NUMBER, nr3, OVER_RANGE, ScpiSession } from './scpiSession.ts';
+import { nr3, ScpiSession } from './scpiSession.ts';
 import type { Spot } from './spots.ts';
 
 /** What a reading scatters by, a share of it and at least so many digits; nought is an instrument without noise. */
@@ -24,8 +24,7 @@ export function multimeter(vehicle: BenchVehicle, noise: Noise): ScpiSession {
     return probe;
   };
   const shown = (value: number | null, digit: number): string => {
-    if (value === null || Number.isNaN(value)) return nr3(NO_NUMBER);
-    if (!Number.isFinite(value)) return nr3(OVER_RANGE);
+    if (value === null || !Number.isFinite(value)) return nr3(value ?? Number.NaN);
     return nr3(Math.round(noise(value, digit) / digit) * digit);
   };
   /** A quantity as it is now, its greatest and its least while it goes to and fro. */
