@@ -6,7 +6,8 @@ const LATER = [
   /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui|ml-matrix|fft\.js|wavefile|ics)\//,
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput)\//,
   /\/web\/ui\/(Dialog|DecimalInput|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
-  /\/core\/(model|formats|flashmeter|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
+  /\/web\/job\/(measure|instruments)\//,
+  /\/core\/(model|formats|flashmeter|instruments|record|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
   /\/core\/simulation\/(fitment|wholeLamp|worksLed)\.ts$/,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */

@@ -52,6 +52,10 @@ export interface Workspace {
 
 /** The screen beside the stages on which the vehicle itself is corrected; the plan is then a drawing to work on. */
 export const VEHICLE_SCREEN = 'vehicle';
+/** The screen beside the stages on which instruments are held to the vehicle. */
+export const BENCH_SCREEN = 'bench';
+/** What stands beside the stages. */
+export type BesideStages = typeof VEHICLE_SCREEN | typeof BENCH_SCREEN;
 
 /** What moves while a switch or the supply slider is worked. */
 type Live =

@@ -18,6 +18,8 @@ import type { Shelf } from '../../../core/model/part.ts';
 import { STAGE_NAMES, STAGES, type Stage } from '../../../core/work/stages.ts';
 import { HistoryButtons } from '../../job/HistoryButtons.tsx';
 import {
+  BENCH_SCREEN,
+  type BesideStages,
   type Desk,
   DeskContext,
   useDesk,
@@ -67,7 +69,17 @@ const BrokenReference = lazy(() =>
   import('./BrokenReference.tsx').then((module) => ({ default: module.BrokenReference })),
 );
 const Reopened = lazy(() => import('./Reopened.tsx').then((module) => ({ default: module.Reopened })));
-const VehicleEditor = lazy(() => import('../../job/vehicle/VehicleEditor.tsx'));
+const BESIDE: Record<BesideStages, { title: string; Screen: React.ComponentType }> = {
+  [VEHICLE_SCREEN]: {
+    title: 'Change the vehicle',
+    Screen: lazy(() => import('../../job/vehicle/VehicleEditor.tsx')),
+  },
+  [BENCH_SCREEN]: { title: 'Bench', Screen: lazy(() => import('../bench/BenchScreen.tsx')) },
+};
+
+function isBeside(stage: string | undefined): stage is BesideStages {
+  return stage !== undefined && stage in BESIDE;
+}
 
 type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
 
@@ -214,7 +226,7 @@ function Halves() {
   const { stage } = useParams();
   const phone = usePhone();
   useDriverKeys(workspace);
-  const known = stage === VEHICLE_SCREEN ? stage : STAGES.find((each) => each === stage);
+  const known = isBeside(stage) ? stage : STAGES.find((each) => each === stage);
   if (!known) {
     const open = firstOpen(workspace);
     return open ? <Navigate to={`/jobs/${workspace.job.id}/${open}`} replace /> : null;
@@ -228,7 +240,7 @@ function Halves() {
   );
 }
 
-function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
+function PhoneHalves({ stage }: { stage: Stage | BesideStages }) {
   const { job } = useDesk();
   return (
     <Tabs
@@ -255,9 +267,9 @@ function PhoneHalves({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
   );
 }
 
-const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEHICLE_SCREEN }) {
+const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | BesideStages }) {
   const { job } = useDesk();
-  const editing = stage === VEHICLE_SCREEN;
+  const beside = isBeside(stage) ? BESIDE[stage] : null;
   const body = useRef<HTMLDivElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each stage opens at its top
   useLayoutEffect(() => {
@@ -265,16 +277,16 @@ const StageHalf = memo(function StageHalf({ stage }: { stage: Stage | typeof VEH
   }, [stage]);
   return (
     <section className={classes.stage} aria-label="The stage">
-      <StageRail stage={editing ? null : stage} />
+      <StageRail stage={beside ? null : (stage as Stage)} />
       <div ref={body} className={classes.body}>
-        <h2 className="visually-hidden">{editing ? 'Change the vehicle' : STAGE_NAMES[stage]}</h2>
+        <h2 className="visually-hidden">{beside ? beside.title : STAGE_NAMES[stage as Stage]}</h2>
         {job.reopened && (
           <Suspense fallback={null}>
             <Reopened />
           </Suspense>
         )}
         <Suspense fallback={<p className="faint">Opening the stage.</p>}>
-          {editing ? <VehicleEditor /> : <StageScreen key={stage} stage={stage} />}
+          {beside ? <beside.Screen /> : <StageScreen key={stage} stage={stage as Stage} />}
         </Suspense>
       </div>
     </section>

@@ -7,7 +7,7 @@ import { flashes } from '../../../core/model/scope.ts';
 import { DashStrip } from '../../job/plan/DashStrip.tsx';
 import { DriverPanel } from '../../job/plan/DriverPanel.tsx';
 import { PlanView } from '../../job/plan/PlanView.tsx';
-import { useDesk, VEHICLE_SCREEN } from '../../job/workspace.ts';
+import { BENCH_SCREEN, useDesk, VEHICLE_SCREEN } from '../../job/workspace.ts';
 import classes from './VehicleHalf.module.css';
 
 // Every kind of fault comes with it, and the lamps are to be drawn first.
@@ -35,6 +35,11 @@ export function VehicleHalf() {
           {stage !== VEHICLE_SCREEN && (
             <Link to={`/jobs/${job.id}/${VEHICLE_SCREEN}`} className={classes.change}>
               Change
+            </Link>
+          )}
+          {stage !== BENCH_SCREEN && (
+            <Link to={`/jobs/${job.id}/${BENCH_SCREEN}`} className={classes.change}>
+              Measure
             </Link>
           )}
         </div>

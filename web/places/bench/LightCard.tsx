@@ -1,0 +1,276 @@
+import { Button, NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { BeforeAfter } from '../../../core/model/evidence.ts';
+import { standing } from '../../../core/model/seen.ts';
+import { lampById } from '../../../core/model/vehicle/lookUp.ts';
+import { candelaWords, luxWords, ratioWords } from '../../../core/record/lightWords.ts';
+import { candelaOf, lampLux, leftOverRight, lightSpots } from '../../../core/record/measuredLight.ts';
+import { readLux } from '../../job/instruments/instrument.ts';
+import { troubleOf, useInstruments } from '../../job/instruments/instruments.ts';
+import { usePanel } from '../../job/instruments/usePanel.ts';
+import { SeenList } from '../../job/measure/SeenList.tsx';
+import { useEvidence } from '../../job/measure/useEvidence.ts';
+import { useDesk } from '../../job/workspace.ts';
+import { Card } from '../../ui/Card.tsx';
+import { DecimalInput } from '../../ui/DecimalInput.tsx';
+import { Scrolls } from '../../ui/Scrolls.tsx';
+import classes from './Bench.module.css';
+import { PhotoPair } from './PhotoPair.tsx';
+import { STAND_IN_NOTE } from './standInNote.ts';
+
+const ROOM = 'room';
+const numberOf = (typed: string | number) => (typed === '' ? null : Number(typed));
+
+/** Lux before and after at one spot, the surroundings taken off; candela where the inverse square holds; left against right. */
+export default function LightCard() {
+  const { job } = useDesk();
+  const { standIn } = useInstruments();
+  const panel = usePanel();
+  const { record } = useEvidence();
+  const lamps = job.vehicle.lamps;
+  const [where, setWhere] = useState<string>(lamps[0]?.id ?? ROOM);
+  const [spot, setSpot] = useState('on its axis');
+  const [when, setWhen] = useState<BeforeAfter>('after');
+  const [lux, setLux] = useState<string | number>('');
+  const [ambient, setAmbient] = useState<string | number>('');
+  const [metres, setMetres] = useState<string | number>('');
+  const [width, setWidth] = useState<string | number>('');
+  const [read, setRead] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const lampId = where === ROOM ? null : where;
+  const figures = {
+    lux: numberOf(lux),
+    ambient: numberOf(ambient),
+    metres: numberOf(metres),
+    width: numberOf(width),
+  };
+  const wrong =
+    figures.metres !== null && !(figures.metres >= 0.01 && figures.metres <= 100)
+      ? 'Type the distance in metres, 0.01 to 100.'
+      : figures.width !== null && !(figures.width >= 1 && figures.width <= 2000)
+        ? 'Type how wide what shines is in millimetres, 1 to 2000.'
+        : figures.ambient !== null && figures.lux !== null && figures.ambient > figures.lux
+          ? 'More light with the lamp off than on: the two are exchanged, or something else was lit.'
+          : spot.trim() === ''
+            ? 'Say where the meter was: only readings at one spot are compared.'
+            : null;
+  const write = () => {
+    if (figures.lux === null || wrong) return;
+    record(`Light of ${lampId ? lampById(job.vehicle, lampId).name.toLowerCase() : 'the room'}`, {
+      kind: 'light',
+      lampId,
+      spot: spot.trim(),
+      when,
+      ...(lampId ? { partId: when === 'after' ? (job.chosen[lampId] ?? null) : null } : {}),
+      quantity: { value: figures.lux, unit: 'lx', uncertainty: null },
+      ambientLux: figures.ambient,
+      metres: figures.metres,
+      lampMillimetres: lampId ? figures.width : null,
+      ...(read ? { note: STAND_IN_NOTE } : {}),
+    });
+    setLux('');
+    setRead(false);
+  };
+  const measure = async () => {
+    setTrouble(null);
+    if (!standIn || !lampId) return;
+    try {
+      await standIn.meter.ask(`ROUTe:PROBe "lamp:${lampId}:main"`);
+      await standIn.meter.ask(`SENSe:DISTance ${figures.metres ?? 1}`);
+      await standIn.meter.ask('SENSe:AMBient 2');
+      const shown = await readLux(standIn.meter);
+      if (figures.metres === null) setMetres(1);
+      setAmbient(2);
+      setLux(shown === null ? '' : Number(shown.toFixed(2)));
+      setRead(true);
+    } catch (error) {
+      setTrouble(troubleOf(error));
+    }
+  };
+  return (
+    <div className={classes.stack}>
+      <Card title="Light at a spot">
+        <div className={classes.fields}>
+          <NativeSelect
+            label="Of"
+            value={where}
+            onChange={(event) => setWhere(event.currentTarget.value)}
+            data={[
+              ...lamps.map(({ id, name }) => ({ value: id, label: name })),
+              { value: ROOM, label: 'a room' },
+            ]}
+          />
+          <TextInput
+            label="Where the meter is"
+            maxLength={160}
+            value={spot}
+            onChange={(event) => setSpot(event.currentTarget.value)}
+          />
+          <div>
+            <span className={classes.label} id="light-when">
+              Before or after the work
+            </span>
+            <SegmentedControl
+              fullWidth
+              aria-labelledby="light-when"
+              value={when}
+              onChange={(next) => setWhen(next as BeforeAfter)}
+              data={[
+                { value: 'before', label: 'Before' },
+                { value: 'after', label: 'After' },
+              ]}
+            />
+          </div>
+          <DecimalInput
+            label="Lux, as the meter shows"
+            suffix=" lx"
+            hideControls
+            min={0}
+            max={1e6}
+            value={lux}
+            onChange={(next) => {
+              setLux(next);
+              setRead(false);
+            }}
+          />
+          <DecimalInput
+            label="With the lamp off"
+            description="same spot; it is taken off"
+            suffix=" lx"
+            hideControls
+            min={0}
+            max={1e6}
+            value={ambient}
+            onChange={setAmbient}
+          />
+          <DecimalInput
+            label="Lens to meter, by tape"
+            suffix=" m"
+            hideControls
+            min={0}
+            max={100}
+            clampBehavior="none"
+            value={metres}
+            onChange={setMetres}
+          />
+          {lampId && (
+            <DecimalInput
+              label="What shines is so wide"
+              description="candela need five times that"
+              suffix=" mm"
+              hideControls
+              min={0}
+              max={2000}
+              clampBehavior="none"
+              value={width}
+              onChange={setWidth}
+            />
+          )}
+        </div>
+        {wrong && lux !== '' && (
+          <p role="alert" className={classes.trouble}>
+            {wrong}
+          </p>
+        )}
+        {trouble && (
+          <p role="alert" className={classes.trouble}>
+            {trouble}
+          </p>
+        )}
+        <div className={classes.row} style={{ marginTop: 12 }}>
+          {standIn && lampId && (
+            <Button variant="default" onClick={measure}>
+              Read the stand-in’s lux meter
+            </Button>
+          )}
+          <Button disabled={figures.lux === null || wrong !== null} onClick={write}>
+            Write it down
+          </Button>
+        </div>
+        <p className="faint">
+          {standIn
+            ? `Stand-in: its lamps shine alike all round, which is invented; ${panel.configuration === 'stock' ? 'with the stock bulbs' : 'with the LEDs'} as the vehicle stands beside it, in surroundings of 2 lx.`
+            : 'Same spot, same distance, same surroundings, engine running for both. A hand meter is taken to be off by 5 %, from memory.'}
+        </p>
+      </Card>
+      <Spots />
+      <PhotoPair />
+      <LightOnRecord />
+    </div>
+  );
+}
+
+/** What was measured, spot by spot. */
+function Spots() {
+  const { job } = useDesk();
+  const spots = lightSpots(job);
+  const pairs = leftOverRight(job);
+  if (spots.length === 0) return null;
+  const name = (id: string | null) => (id === null ? 'room' : lampById(job.vehicle, id).name);
+  return (
+    <Card title="Before and after">
+      <Scrolls label="Light at each spot">
+        <table className={classes.table}>
+          <thead>
+            <tr>
+              <th>Of</th>
+              <th>Spot</th>
+              <th>Before</th>
+              <th>After</th>
+              <th>Ratio</th>
+              <th>Candela after</th>
+            </tr>
+          </thead>
+          <tbody>
+            {spots.map(({ lampId, spot, before, after, ratio, photographed }) => (
+              <tr key={`${lampId} ${spot}`}>
+                <td>{name(lampId)}</td>
+                <td>{spot}</td>
+                <td>{before ? luxWords(lampLux(before)) : 'not read'}</td>
+                <td>{after ? luxWords(lampLux(after)) : 'not read'}</td>
+                <td>
+                  {ratio ? ratioWords(ratio) : 'both are wanted'}
+                  {photographed &&
+                    ` By photographs ${ratioWords({ value: photographed.quantity.value, uncertainty: photographed.quantity.uncertainty ?? 0 })}.`}
+                </td>
+                <td>{after ? candelaWords(candelaOf(after)) : '–'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrolls>
+      {pairs.map(({ left, ratio }) => (
+        <p key={`${left.lampId} ${left.when}`}>
+          {name(left.lampId)} against the right, {left.when} the work: {ratioWords(ratio)}.
+        </p>
+      ))}
+      <p className="faint">Lux as measured, the surroundings taken off; 95 % intervals.</p>
+    </Card>
+  );
+}
+
+function LightOnRecord() {
+  const { job } = useDesk();
+  const seen = standing(job).filter((each) => each.kind === 'light' || each.kind === 'light-ratio');
+  if (seen.length === 0) return null;
+  return (
+    <Card title="On record">
+      <SeenList seen={seen.toReversed()} what="a reading of light">
+        {(each) =>
+          each.kind === 'light' ? (
+            <>
+              {each.lampId ? lampById(job.vehicle, each.lampId).name : 'Room'}, {each.spot}, {each.when}:{' '}
+              <b>{each.quantity.value} lx</b>
+              {each.note ? ` (${each.note})` : ''}
+            </>
+          ) : (
+            <>
+              {lampById(job.vehicle, each.lampId).name}, {each.spot}:{' '}
+              <b>{each.quantity.value.toFixed(1)} times</b>, by photographs
+            </>
+          )
+        }
+      </SeenList>
+    </Card>
+  );
+}
