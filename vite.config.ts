@@ -7,7 +7,7 @@ const LATER = [
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput)\//,
   /\/web\/ui\/(Dialog|DecimalInput|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
   /\/web\/job\/(measure|instruments)\//,
-  /\/core\/(model|formats|flashmeter|instruments|record|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
+  /\/core\/(model|formats|flashmeter|instruments|record|faults|practice|proving|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
   /\/core\/simulation\/(fitment|wholeLamp|worksLed)\.ts$/,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */

@@ -1,13 +1,6 @@
-/** Noise and recordings made from a seed, for tests: nothing here reads them. */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0 || 1;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
+import { seeded } from '../numerics/random.ts';
+
+export { seeded };
 
 /** A bell curve of standard deviation 1 by Box and Muller. */
 export function bell(random: () => number): () => number {

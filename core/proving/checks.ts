@@ -2,6 +2,7 @@ import type { TestChoice } from '../evidence/nextTest.ts';
 import type { Place } from '../faults/places.ts';
 import type { Job } from '../model/job.ts';
 import { lampById } from '../model/vehicle/lookUp.ts';
+import type { Controls } from '../simulation/controls.ts';
 import type { Cell } from './cells.ts';
 import type { Shown } from './deviations.ts';
 import { MISTOLD } from './likelihood.ts';
@@ -28,22 +29,28 @@ const ENGINE_MINUTES = 0.5;
 const LIT_LUMENS = 0.5;
 
 /** What one cell costs: the switch, each end and side of the vehicle where something is lit, and what is waited for. */
-export function cellMinutes(job: Job, cell: Cell, expected: Outcome, { helper }: Whereabouts): number {
-  const ends = new Set(
-    [...expected.lumens]
-      .filter(([, lumens]) => lumens >= LIT_LUMENS)
-      .map(([id]) => {
-        const { end, side } = lampById(job.vehicle, id);
-        return `${end} ${side}`;
-      }),
-  );
-  const engine = cell.controls.key === 'running' ? ENGINE_MINUTES : 0;
+export function cellMinutes(job: Job, cell: Cell, expected: Outcome, whereabouts: Whereabouts): number {
+  const lit = [...expected.lumens].flatMap(([id, lumens]) => (lumens >= LIT_LUMENS ? [id] : []));
   const waits = cell.condition === 'minutes' ? 10 : cell.condition === 'asleep' ? 15 : 0;
+  return roundMinutes(job, lit, cell.controls, whereabouts) + waits;
+}
+
+/** What it costs to work the panel once and go round whatever is lit, minutes (typical). */
+export function roundMinutes(
+  job: Job,
+  litLampIds: readonly string[],
+  controls: Controls,
+  { helper }: Whereabouts,
+): number {
+  const ends = new Set(
+    litLampIds.map((id) => {
+      const { end, side } = lampById(job.vehicle, id);
+      return `${end} ${side}`;
+    }),
+  );
+  const engine = controls.key === 'running' ? ENGINE_MINUTES : 0;
   return (
-    (helper ? SWITCH_MINUTES.helper : SWITCH_MINUTES.alone) +
-    END_MINUTES * Math.max(1, ends.size) +
-    engine +
-    waits
+    (helper ? SWITCH_MINUTES.helper : SWITCH_MINUTES.alone) + END_MINUTES * Math.max(1, ends.size) + engine
   );
 }
 

@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { possibleFaults } from '../../core/faults/library.ts';
 import { JobFile } from '../../core/formats/jobFile.ts';
 import { DiagnosticAdapter } from '../../core/instruments/adapter.ts';
 import { BenchVehicle } from '../../core/instruments/benchVehicle.ts';
 import { multimeter, type Noise } from '../../core/instruments/multimeter.ts';
 import type { ScpiSession } from '../../core/instruments/scpiSession.ts';
 import { Configuration } from '../../core/model/cures.ts';
+import { fitmentOf } from '../../core/simulation/fitment.ts';
 import { CONTROLS_OFF } from '../../core/simulation/controls.ts';
 
 /** So many vehicles stand before the instruments; another takes the place of the one nobody asked longest. */
@@ -33,6 +35,8 @@ export const SessionWish = PanelWish.extend({
   file: JobFile,
   /** standard deviation of a reading, share of it */
   noise: z.number().min(0).max(0.2),
+  /** what is wrong with it, by name; a name that is none is left out */
+  faults: z.array(z.string().max(200)).max(2).default([]),
 });
 
 export interface Session {
@@ -48,8 +52,18 @@ export class Sessions {
   private readonly all = new Map<string, Session>();
 
   /** @returns the id under which it is asked for */
-  open({ file, noise, ...panel }: z.infer<typeof SessionWish>): string {
-    const vehicle = new BenchVehicle(file.job, file.parts, panel);
+  open({ file, noise, faults, ...panel }: z.infer<typeof SessionWish>): string {
+    const { job, parts } = file;
+    const wrong =
+      faults.length === 0
+        ? []
+        : possibleFaults(job, fitmentOf(job, parts, panel.configuration)).filter(({ id }) => faults.includes(id));
+    const vehicle = new BenchVehicle(
+      job,
+      parts,
+      panel,
+      wrong.map(({ fault }) => fault),
+    );
     const id = randomUUID();
     this.all.set(id, {
       vehicle,

@@ -65,6 +65,20 @@ export default function FindAnything({ jobId, onClose }: { jobId: string | undef
       },
       { title: 'Jobs', detail: 'every job', words: 'board', to: '/jobs', group: 'Place' },
       { title: 'Shelf', detail: 'parts in stock', words: 'parts stock', to: '/shelf', group: 'Place' },
+      {
+        title: 'Bench',
+        detail: 'instruments',
+        words: 'meter lux thermometer adapter measure',
+        to: '/bench',
+        group: 'Place',
+      },
+      {
+        title: 'Practice',
+        detail: 'find hidden faults',
+        words: 'train drill learn fault',
+        to: '/practice',
+        group: 'Place',
+      },
       { title: 'New vehicle', detail: 'enter one', words: 'add', to: '/vehicles/new', group: 'Place' },
       ...(stored?.jobs ?? []).map(({ id, title, vehicle }) => ({
         title: nameOfJob(title, vehicle),

@@ -47,6 +47,12 @@ export function Shell() {
           <NavLink to="/shelf" className={classes.place}>
             Shelf
           </NavLink>
+          <NavLink to="/bench" className={classes.place}>
+            Bench
+          </NavLink>
+          <NavLink to="/practice" className={classes.place}>
+            Practice
+          </NavLink>
           <NavLink to="/reference" className={classes.place}>
             Reference
           </NavLink>

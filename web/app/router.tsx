@@ -22,6 +22,8 @@ export function makeRouter() {
             { path: '/jobs', lazy: () => import('../places/jobs/JobsPlace.tsx') },
             { path: '/shelf', lazy: () => import('../places/shelf/ShelfPlace.tsx') },
             { path: '/reference/:section?', lazy: () => import('../places/reference/ReferencePlace.tsx') },
+            { path: '/bench', lazy: () => import('../places/bench/BenchPlace.tsx') },
+            { path: '/practice/:kind?', lazy: () => import('../places/practice/PracticePlace.tsx') },
             { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
             { path: '/jobs/:jobId/:stage?', Component: JobScreen },
             { path: '*', element: <Navigate to="/jobs" replace /> },

@@ -21,6 +21,7 @@ interface Standing {
   job: Job;
   shelf: Shelf;
   panel: BenchPanel;
+  faults: readonly string[];
 }
 
 /** The stand-in instruments of the server, with the job at hand put before them; they follow it as it changes. */
@@ -34,10 +35,10 @@ export class StandIn {
   readonly adapter: Instrument = this.instrument('Diagnostic adapter, stand-in', 'adapter');
 
   /** Puts the vehicle before the instruments as it stands now; one wish after the other. */
-  follow(job: Job, shelf: Shelf, panel: BenchPanel): Promise<void> {
+  follow(job: Job, shelf: Shelf, panel: BenchPanel, faults: readonly string[]): Promise<void> {
     this.following = this.following.then(
-      () => this.goAlong(job, shelf, panel),
-      () => this.goAlong(job, shelf, panel),
+      () => this.goAlong(job, shelf, panel, faults),
+      () => this.goAlong(job, shelf, panel, faults),
     );
     return this.following;
   }
@@ -60,12 +61,13 @@ export class StandIn {
       await fetch(`${ADDRESS}/vehicles/${standing.id}`, { method: 'DELETE' }).catch(() => undefined);
   }
 
-  private async goAlong(job: Job, shelf: Shelf, panel: BenchPanel): Promise<void> {
+  private async goAlong(job: Job, shelf: Shelf, panel: BenchPanel, faults: readonly string[]): Promise<void> {
     const { standing } = this;
     // What was seen changes nothing of the vehicle: an observation that was just written down opens no other.
     const same =
       standing !== null &&
       standing.shelf === shelf &&
+      standing.faults.join() === faults.join() &&
       standing.panel.configuration === panel.configuration &&
       standing.job.vehicle === job.vehicle &&
       standing.job.chosen === job.chosen &&
@@ -80,9 +82,9 @@ export class StandIn {
     }
     await this.close();
     const file = jobFileOf(job, shelf, new Date().toISOString());
-    const response = await sent(`${ADDRESS}/vehicles`, 'POST', { ...panel, file, noise: this.noise });
+    const response = await sent(`${ADDRESS}/vehicles`, 'POST', { ...panel, file, noise: this.noise, faults });
     const { id } = (await response.json()) as { id: string };
-    this.standing = { id, job, shelf, panel };
+    this.standing = { id, job, shelf, panel, faults };
   }
 
   private get id(): string {

@@ -1,7 +1,8 @@
 import { lazy, Suspense, useEffect } from 'react';
+import { faultId } from '../../../core/faults/kinds.ts';
 import { instruments, useInstruments } from '../../job/instruments/instruments.ts';
 import { usePanel } from '../../job/instruments/usePanel.ts';
-import { useDesk } from '../../job/workspace.ts';
+import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { ViewTabs } from '../../ui/ViewTabs.tsx';
 import classes from './Bench.module.css';
@@ -26,12 +27,13 @@ export default function BenchScreen() {
   const { job, shelf } = useDesk();
   const { standIn } = useInstruments();
   const panel = usePanel();
+  const { fault } = useWorkspace();
   useEffect(() => {
     instruments.look();
   }, []);
   useEffect(() => {
-    standIn?.follow(job, shelf, panel).catch(tellTrouble);
-  }, [standIn, job, shelf, panel]);
+    standIn?.follow(job, shelf, panel, fault ? [faultId(fault)] : []).catch(tellTrouble);
+  }, [standIn, job, shelf, panel, fault]);
   return (
     <div className={classes.bench}>
       <ConnectCard />

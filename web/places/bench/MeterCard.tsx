@@ -130,7 +130,9 @@ export function MeterCard() {
       <output className={classes.display} aria-live="polite" aria-label="The meter shows">
         {reading ? (
           <>
-            <b>{displayed(reading.now, digits)}</b> {Number.isFinite(reading.now) && unit}
+            <span>
+              <b>{displayed(reading.now, digits)}</b> {Number.isFinite(reading.now) && unit}
+            </span>
             {swings(reading) && (
               <span className={classes.swing}>
                 to and fro, {displayed(reading.least, digits)} to {displayed(reading.most, digits)} {unit}

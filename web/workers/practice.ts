@@ -1,0 +1,12 @@
+import { type Remote, wrap } from 'comlink';
+import type { PracticeWorker } from './practice.worker.ts';
+
+let started: Remote<PracticeWorker> | null = null;
+
+/** What plays rounds and asks drills, started when Practice is first opened. */
+export function practice(): Remote<PracticeWorker> {
+  started ??= wrap<PracticeWorker>(
+    new Worker(new URL('./practice.worker.ts', import.meta.url), { type: 'module', name: 'practice' }),
+  );
+  return started;
+}
