@@ -15,7 +15,8 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev'],
-        pathNot: 'node_modules/(zod|papaparse|elkjs|@types/papaparse|fast-deep-equal|fft.js|ml-matrix|wavefile|ics)',
+        pathNot:
+          'node_modules/(zod|papaparse|elkjs|@types/papaparse|fast-deep-equal|fft.js|ml-matrix|wavefile|ics)',
       },
     },
     {

@@ -68,6 +68,29 @@ function tapped(
   };
 }
 
+/** Light of a turn lamp on its axis, 2 m before it, in a dark bay. */
+function lux(
+  at: string,
+  lampId: string,
+  when: 'before' | 'after',
+  value: number,
+  partId: string | null,
+): Noted {
+  return {
+    kind: 'light',
+    id: `seen-light-${lampId}-${when}`,
+    at,
+    lampId,
+    spot: 'on its axis',
+    when,
+    partId,
+    quantity: { value, unit: 'lx', uncertainty: null },
+    ambientLux: 0.6,
+    metres: 2,
+    lampMillimetres: 90,
+  };
+}
+
 /** Looked over and identified, with these LEDs; every other lamp keeps its filament. */
 function plannedOn(
   vehicle: Vehicle,
@@ -138,7 +161,27 @@ function minibusJob(): Job {
       setting: 'led',
       before: 'filament',
     })),
-    evidence: having(job, [tapped('2026-11-18T10:20:00.000Z', 'leds', 'turn-left', 172.3, 2.2)]).evidence,
+    evidence: having(job, [
+      tapped('2026-11-18T10:20:00.000Z', 'leds', 'turn-left', 172.3, 2.2),
+      {
+        kind: 'setting',
+        id: 'setting-read',
+        at: '2026-11-18T10:40:00.000Z',
+        method: 'typed',
+        circuitId: 'turn-left',
+        step: 'read',
+        value: 'filament',
+      },
+      {
+        kind: 'setting',
+        id: 'setting-written',
+        at: '2026-11-18T10:44:00.000Z',
+        method: 'typed',
+        circuitId: 'turn-left',
+        step: 'written',
+        value: 'led',
+      },
+    ]).evidence,
   };
 }
 
@@ -304,7 +347,45 @@ function finishedJob(): Job {
         fitted: fittedNow(job, ['turn-left'], 'leds'),
         result: 'fast',
       },
+      lux('2026-11-09T17:20:00.000Z', 'rear-left', 'before', 9.4, null),
+      lux('2026-11-10T17:05:00.000Z', 'rear-left', 'after', 7.9, 'led-tern-3a'),
+      lux('2026-11-10T17:09:00.000Z', 'rear-right', 'after', 8.1, 'led-tern-3a'),
+      {
+        kind: 'heat',
+        id: 'seen-heat-rear-left',
+        at: '2026-11-10T13:40:00.000Z',
+        method: 'meter',
+        lampId: 'rear-left',
+        what: 'resistor',
+        circuitId: 'turn-left',
+        seconds: 600,
+        quantity: { value: 38, unit: '°C', uncertainty: 2 },
+        airCelsius: 14,
+        volts: 13.8,
+        network: sixOhms('rear-left'),
+      },
     ]).evidence,
+    rechecks: [
+      {
+        id: 'dark',
+        kind: 'dark',
+        what: 'After dark: brightness beside the old lamps',
+        due: '2026-11-11',
+        done: { at: '2026-11-11T17:30:00.000Z', result: 'fine', note: '' },
+      },
+      {
+        id: 'weeks',
+        kind: 'two-weeks',
+        what: 'After two weeks of driving: messages, flash rate',
+        due: '2026-11-24',
+      },
+      {
+        id: 'months',
+        kind: 'six-months',
+        what: 'After six months: water in lamps, joints',
+        due: '2027-05-11',
+      },
+    ],
     handOver: {
       stockBulbsKeptAt: 'Stores, drawer 14, labelled "route 1"',
       warrantyUntil: '2028-11-10',

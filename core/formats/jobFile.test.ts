@@ -154,7 +154,7 @@ describe('job files', () => {
     ['not JSON', 'hello', /not JSON/],
     ['another program’s JSON', '{"cells":[]}', /not a Vumble job/],
     ['a list', '[]', /not a Vumble job/],
-    ['a newer version', JSON.stringify({ ...file, version: 16 }), /version 16/],
+    ['a newer version', JSON.stringify({ ...file, version: 17 }), /version 17/],
     ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 8 MB/],
     ['nested past reason', `${'['.repeat(5000)}${']'.repeat(5000)}`, /nested too deeply/],
   ])('refuses %s with the reason', (_, text, reason) => {

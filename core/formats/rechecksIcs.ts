@@ -1,20 +1,23 @@
 import { createEvents, type EventAttributes } from 'ics';
 import { nameOfJob } from '../formatting/nameOfJob.ts';
-import type { Job } from '../model/job.ts';
 import type { Recheck } from '../model/recheck.ts';
+
+/** A job, as far as an entry of a calendar names it. */
+interface Named {
+  id: string;
+  title: string;
+  vehicle: { name: string };
+}
 
 /**
  * Rechecks as all-day entries of a calendar (RFC 5545, by the `ics` package), each with an alarm on its morning.
  *
  * @throws Error where a date is none
  */
-export function rechecksIcs(
-  job: Pick<Job, 'id' | 'title' | 'vehicle'>,
-  rechecks: readonly Recheck[],
-  now: string,
-): string {
-  const events = rechecks.map(({ id, what, due }): EventAttributes => {
-    const [year = 0, month = 1, day = 1] = due.split('-').map(Number);
+export function rechecksIcs(due: readonly { job: Named; recheck: Recheck }[], now: string): string {
+  const events = due.map(({ job, recheck }): EventAttributes => {
+    const { id, what, due: on } = recheck;
+    const [year = 0, month = 1, day = 1] = on.split('-').map(Number);
     const stamp = new Date(now);
     return {
       uid: `${job.id}-${id}@vumble`,

@@ -97,7 +97,7 @@ function parametersOf(text: string): ScpiParameter[] {
   });
 }
 
-/** The only parameter, a number. @throws ScpiError where it is missing, no number or out of range */
+/** The only parameter, a number in the unit of its command. @throws ScpiError where it is missing, no number or out of range */
 export function numberFrom(parameters: readonly ScpiParameter[], least: number, most: number): number {
   const [first, ...more] = parameters;
   if (!first) throw new ScpiError('missing');

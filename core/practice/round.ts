@@ -1,4 +1,4 @@
-import { faultId, placeOf } from '../faults/kinds.ts';
+import { placeOf } from '../faults/kinds.ts';
 import type { PossibleFault } from '../faults/library.ts';
 import { type Place, placesOf } from '../faults/places.ts';
 import { BenchVehicle } from '../instruments/benchVehicle.ts';
@@ -167,9 +167,4 @@ function openingOf({ vehicle }: Job, { lamp, cavity }: Spot): string | null {
   // A plug nobody has written down is named after its opening.
   const group = cavity?.connectorId.replace(/^plug-/, '').replace(/-\d+$/, '');
   return vehicle.lamps.some(({ access }) => access.group === group) ? (group ?? null) : null;
-}
-
-/** The name a hidden fault goes by in lists. */
-export function idOfHidden({ fault }: PossibleFault): string {
-  return faultId(fault);
 }

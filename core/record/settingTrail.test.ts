@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import type { VehicleCure } from '../model/cures.ts';
 import type { SettingStep } from '../model/evidence.ts';
-import { settingTrail } from './settingTrail.ts';
+import { settingTrail, tickSetting } from './settingTrail.ts';
 import { trailWords } from './settingWords.ts';
 
 type Told = readonly [SettingStep['step'], SettingStep['value']?];
@@ -57,6 +58,30 @@ describe('the trail of a controller setting', () => {
     );
     expect(trail).toMatchObject({ notTaken: true, next: 'written', now: 'filament' });
     expect(trailWords(trail)).toMatch(/not taken/);
+  });
+
+  it('ticks what the planned cure says of itself, and takes it off again', () => {
+    const cure: VehicleCure = {
+      kind: 'controller-setting',
+      circuitId: 'turn-left',
+      setting: 'led',
+      before: 'filament',
+    };
+    const tick = (step: SettingStep['step'], value?: SettingStep['value']) =>
+      tickSetting([cure], { circuitId: 'turn-left', step, ...(value ? { value } : {}) });
+    tick('key-cycled');
+    tick('read-back', 'filament');
+    tick('codes-cleared');
+    expect(cure).toMatchObject({ keyCycled: true, readBack: false, codesCleared: true });
+    tick('read-back', 'led');
+    expect(cure.readBack).toBe(true);
+    tick('put-back', 'filament');
+    expect(cure).toEqual({
+      kind: 'controller-setting',
+      circuitId: 'turn-left',
+      setting: 'led',
+      before: 'filament',
+    });
   });
 
   it('begins anew once it was put back, and still knows what was there first', () => {

@@ -1,3 +1,4 @@
+import type { VehicleCure } from '../model/cures.ts';
 import type { SettingStep } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { standing } from '../model/seen.ts';
@@ -19,6 +20,26 @@ export interface SettingTrail {
   alreadySet: boolean;
   /** it was written and reads otherwise */
   notTaken: boolean;
+}
+
+/**
+ * What a step of the trail says of the cure that is planned: the same ticks as on its card and its step of the work, kept once.
+ *
+ * @param cures changed in place
+ */
+export function tickSetting(
+  cures: readonly VehicleCure[],
+  { circuitId, step, value }: Pick<SettingStep, 'circuitId' | 'step' | 'value'>,
+): void {
+  const cure = cures.find((each) => each.kind === 'controller-setting' && each.circuitId === circuitId);
+  if (cure?.kind !== 'controller-setting') return;
+  if (step === 'key-cycled') cure.keyCycled = true;
+  if (step === 'read-back') cure.readBack = value === 'led';
+  if (step === 'codes-cleared') cure.codesCleared = true;
+  if (step !== 'put-back') return;
+  delete cure.keyCycled;
+  delete cure.readBack;
+  delete cure.codesCleared;
 }
 
 /** The order in which it is done, and what each step wants before it. */

@@ -263,6 +263,14 @@ export function faultKindWords(kind: FaultKind): string {
   return FAULT_WORDS[kind].kind;
 }
 
+/** A place by what may be wrong there: `Rear left: a dead bulb, the wrong way round`. It tells nothing of what is. */
+export function placeWords(faults: readonly Fault[], vehicle: Vehicle): string {
+  const [first] = faults;
+  const where = first ? faultPlaceAndName(first, vehicle)[0] : '';
+  const kinds = [...new Set(faults.map(({ kind }) => faultKindWords(kind)))].join(', ');
+  return where === '' ? capital(kinds) : `${where}: ${kinds}`;
+}
+
 /** How any of some faults is looked for, each once. */
 export function lookWords(faults: readonly Fault[]): string {
   return [...new Set(faults.map(({ kind }) => FAULT_WORDS[kind].look))].join(' ');

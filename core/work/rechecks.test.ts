@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { rechecksIcs } from '../formats/rechecksIcs.ts';
 import type { Recheck } from '../model/recheck.ts';
-import { dayAfter, openRechecks, usualRechecks } from './rechecks.ts';
+import { dayAfter, openRechecks, partFittedAt, usualRechecks } from './rechecks.ts';
 
 const job = demoJob('library-route-2');
 let made = 0;
@@ -32,6 +32,19 @@ describe('rechecks', () => {
     expect(usualRechecks(has, '2026-11-29', newId).map(({ kind }) => kind)).toEqual(['six-months']);
   });
 
+  it('know when a part went in: by its pieces, else by the last step, else not', () => {
+    const at = (day: number) => `2026-11-0${day}T10:00:00.000Z`;
+    const fit = {
+      swap: { doneAt: at(3), note: '' },
+      close: { doneAt: at(4), note: '' },
+      test: { doneAt: null, note: '' },
+    };
+    const pieces = [{ id: 'p', partId: 'led', at: at(2), pieces: 2, kind: 'fitted' as const }];
+    expect(partFittedAt({ fit, pieces }, 'led')).toBe(at(2));
+    expect(partFittedAt({ fit, pieces }, 'other')).toBe(at(4));
+    expect(partFittedAt({ fit: {} }, 'led')).toBeNull();
+  });
+
   it('still open are listed, the most overdue first', () => {
     const jobs = [
       { ...job, id: 'a', rechecks: [recheck('late', '2026-11-20'), recheck('done', '2026-11-01', true)] },
@@ -49,7 +62,10 @@ describe('rechecks', () => {
 
   it('go into a calendar as RFC 5545 wants it: lines ended by CR LF and folded, all-day dates', () => {
     const long = { ...recheck('x', '2027-01-03'), what: `Überall Ω: ${'water in the lamp, '.repeat(8)}` };
-    const text = rechecksIcs(job, [long, recheck('y', '2027-06-20')], '2026-11-29T10:00:00.000Z');
+    const text = rechecksIcs(
+      [long, recheck('y', '2027-06-20')].map((each) => ({ job, recheck: each })),
+      '2026-11-29T10:00:00.000Z',
+    );
     const lines = text.split('\r\n');
     expect(text.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/);
     // The library folds at 75 characters; of octets the RFC says "should", and an Ω has two.

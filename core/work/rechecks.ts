@@ -27,18 +27,18 @@ export function usualRechecks(job: Job, from: string, newId: () => string): Rech
 }
 
 /** A recheck of some job that is still to come or overdue. */
-export interface DueRecheck {
-  job: Pick<Job, 'id' | 'title' | 'vehicle'>;
+export interface DueRecheck<J> {
+  job: J;
   recheck: Recheck;
   /** days until it is due; negative once it is overdue */
   inDays: number;
 }
 
 /** Every recheck that is not done, the most overdue first. */
-export function openRechecks(
-  jobs: readonly Pick<Job, 'id' | 'title' | 'vehicle' | 'rechecks'>[],
+export function openRechecks<J extends { rechecks?: readonly Recheck[] | undefined }>(
+  jobs: readonly J[],
   today: string,
-): DueRecheck[] {
+): DueRecheck<J>[] {
   const day = (date: string) => Date.parse(`${date.slice(0, 10)}T00:00:00Z`) / 86_400_000;
   return jobs
     .flatMap((job) =>
@@ -49,8 +49,18 @@ export function openRechecks(
     .toSorted((a, b) => a.inDays - b.inDays);
 }
 
-/** When the last LED or cure of a job was fitted, as far as its steps say; null where none was done. */
-export function fittedAt(job: Pick<Job, 'fit'>): string | null {
-  const done = Object.values(job.fit).flatMap((step) => (step.doneAt ? [step.doneAt] : []));
+/**
+ * When a part went in, by the pieces that were fitted of it; where nobody counted pieces, when the last step of the work was
+ * done.
+ *
+ * @returns null where nothing says it
+ */
+export function partFittedAt(
+  { pieces = [], fit }: Pick<Job, 'pieces' | 'fit'>,
+  partId: string | null,
+): string | null {
+  const counted = pieces.findLast((each) => each.kind === 'fitted' && each.partId === partId);
+  if (counted) return counted.at;
+  const done = Object.values(fit).flatMap((step) => (step.doneAt ? [step.doneAt] : []));
   return done.toSorted().at(-1) ?? null;
 }

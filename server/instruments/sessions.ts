@@ -7,8 +7,8 @@ import { BenchVehicle } from '../../core/instruments/benchVehicle.ts';
 import { multimeter, type Noise } from '../../core/instruments/multimeter.ts';
 import type { ScpiSession } from '../../core/instruments/scpiSession.ts';
 import { Configuration } from '../../core/model/cures.ts';
-import { fitmentOf } from '../../core/simulation/fitment.ts';
 import { CONTROLS_OFF } from '../../core/simulation/controls.ts';
+import { fitmentOf } from '../../core/simulation/fitment.ts';
 
 /** So many vehicles stand before the instruments; another takes the place of the one nobody asked longest. */
 const MOST_SESSIONS = 12;
@@ -57,7 +57,9 @@ export class Sessions {
     const wrong =
       faults.length === 0
         ? []
-        : possibleFaults(job, fitmentOf(job, parts, panel.configuration)).filter(({ id }) => faults.includes(id));
+        : possibleFaults(job, fitmentOf(job, parts, panel.configuration)).filter(({ id }) =>
+            faults.includes(id),
+          );
     const vehicle = new BenchVehicle(
       job,
       parts,

@@ -1,3 +1,4 @@
+import type { Recheck } from '../../core/model/recheck.ts';
 import { waitsOf } from '../../core/work/waits.ts';
 import { db as appDatabase, type JobRow, type VumbleDatabase } from './db.ts';
 
@@ -14,6 +15,8 @@ export interface JobSummary {
   binned: boolean;
   /** what some of its steps wait for */
   waits: readonly string[];
+  /** what is looked at again, still to come or overdue */
+  rechecks: readonly Recheck[];
 }
 
 export interface JobSummaries {
@@ -60,5 +63,6 @@ function summaryOf({ id, job, updatedAt, deleted }: Partial<JobRow>, nowMs: numb
     updatedAt: String(updatedAt),
     binned: deleted === 1,
     waits: waitsOf(job),
+    rechecks: (job.rechecks ?? []).filter(({ done }) => !done),
   };
 }

@@ -15,3 +15,10 @@ export function shortMoment(at: string | Date, locale?: string): string {
     minute: '2-digit',
   }).format(new Date(at));
 }
+
+/** Today by the clock here, `2026-11-25`. */
+export function today(): string {
+  const now = new Date();
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}

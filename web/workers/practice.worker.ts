@@ -18,7 +18,7 @@ import type { SearchRun } from '../../core/practice/search.ts';
 import type { ProvingGrid } from '../../core/proving/grid.ts';
 import type { Controls } from '../../core/simulation/controls.ts';
 import type { Traces } from '../../core/traces/traceLamps.ts';
-import { faultPlaceAndName } from '../../core/words/faults.ts';
+import { placeWords } from '../../core/words/faults.ts';
 
 /** A place the toolbox is used at, as it stands in a list. */
 export interface RoundPlace {
@@ -67,10 +67,15 @@ const api = {
     configuration: Configuration,
   ): RoundBegun {
     round = new PracticeRound(job, shelf, grid, setup, configuration);
-    const places = round.places.map(({ id, faults }): RoundPlace => {
-      const [first] = faults;
-      return { id, name: first ? faultPlaceAndName(first.fault, job.vehicle)[0] : id };
-    });
+    const places = round.places.map(
+      ({ id, faults }): RoundPlace => ({
+        id,
+        name: placeWords(
+          faults.map(({ fault }) => fault),
+          job.vehicle,
+        ),
+      }),
+    );
     return {
       complaint: round.complaint,
       places: places.toSorted((a, b) => a.name.localeCompare(b.name)),

@@ -1,7 +1,7 @@
 import type { Observation } from '../../../core/model/evidence.ts';
 import { becomes, corrected, mark, type Said, signed } from '../../../core/record/tell.ts';
 import { teller } from '../../store/device.ts';
-import type { EditOptions } from '../../store/edits.ts';
+import type { EditOptions, Recipe } from '../../store/edits.ts';
 import { readLine, useKept } from '../../store/kept.ts';
 import { useDesk } from '../workspace.ts';
 
@@ -18,9 +18,13 @@ export function useEvidence() {
     ...(by.trim() === '' ? {} : { by: by.trim() }),
     ...(trailer && towedBy.trim() !== '' ? { towedBy: towedBy.trim() } : {}),
   };
-  const record = (label: string, ...seen: readonly Unsigned<Observation>[]) => {
+  const record = (label: string, ...seen: readonly Unsigned<Observation>[]) =>
+    recordWith(label, () => {}, ...seen);
+  /** Writes down what was seen, and changes with it what follows from it: one act, one undo. */
+  const recordWith = (label: string, also: Recipe, ...seen: readonly Unsigned<Observation>[]) => {
     const tellers = seen.map(teller);
     edit(label, (draft) => {
+      also(draft);
       seen.forEach((each, index) => {
         const said = { ...each, ...own } as Said;
         draft.evidence.push(signed(draft, said, tellers[index] ?? teller()));
@@ -53,5 +57,14 @@ export function useEvidence() {
       else draft.evidence.push(mark(draft, now, false, by));
     });
   };
-  return { by, setBy, towedBy: trailer ? towedBy.trim() : '', setTowedBy, record, correct, takeBack };
+  return {
+    by,
+    setBy,
+    towedBy: trailer ? towedBy.trim() : '',
+    setTowedBy,
+    record,
+    recordWith,
+    correct,
+    takeBack,
+  };
 }

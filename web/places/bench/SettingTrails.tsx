@@ -6,7 +6,7 @@ import { ControllerSettings } from '../../../core/instruments/controllerSettings
 import { codesLook } from '../../../core/instruments/fromInstrument.ts';
 import type { SettingStep } from '../../../core/model/evidence.ts';
 import { circuitById } from '../../../core/model/vehicle/lookUp.ts';
-import { type SettingTrail, settingTrail } from '../../../core/record/settingTrail.ts';
+import { type SettingTrail, settingTrail, tickSetting } from '../../../core/record/settingTrail.ts';
 import { SETTING_STEPS, SETTING_VALUES, trailWords } from '../../../core/record/settingWords.ts';
 import { troubleOf, useInstruments } from '../../job/instruments/instruments.ts';
 import { usePanel } from '../../job/instruments/usePanel.ts';
@@ -46,20 +46,23 @@ function Trail({ circuitId }: { circuitId: string }) {
   const { setControls, controls } = useWorkspace();
   const { standIn } = useInstruments();
   const panel = usePanel();
-  const { record } = useEvidence();
+  const { recordWith } = useEvidence();
   const [trouble, setTrouble] = useState<string | null>(null);
   const trail = settingTrail(job, circuitId);
   const circuit = circuitById(job.vehicle, circuitId);
   const settings = new ControllerSettings(job, panel.configuration).circuits;
   const id = (FIRST_SETTING + settings.indexOf(circuitId)).toString(16).toUpperCase();
-  const tell = (step: SettingStep['step'], value?: Value, words?: string) =>
-    record(`${circuit.name}: ${SETTING_STEPS[step].toLowerCase()}`, {
-      kind: 'setting',
-      circuitId,
-      step,
-      ...(value ? { value } : {}),
-      ...(words ? { words, method: 'adapter', note: STAND_IN_NOTE } : {}),
-    });
+  const tell = (step: SettingStep['step'], value?: Value, words?: string) => {
+    const told = { circuitId, step, ...(value ? { value } : {}) };
+    recordWith(
+      `${circuit.name}: ${SETTING_STEPS[step].toLowerCase()}`,
+      // A stand-in's word ticks nothing of the real vehicle's work.
+      (draft) => {
+        if (!words) tickSetting(draft.vehicleCures, told);
+      },
+      { kind: 'setting', ...told, ...(words ? { words, method: 'adapter', note: STAND_IN_NOTE } : {}) },
+    );
+  };
   const withStandIn = async () => {
     if (!standIn || !trail.next) return;
     setTrouble(null);

@@ -18,13 +18,11 @@ import type { Shelf } from '../../../core/model/part.ts';
 import { STAGE_NAMES, STAGES, type Stage } from '../../../core/work/stages.ts';
 import { HistoryButtons } from '../../job/HistoryButtons.tsx';
 import {
-  BENCH_SCREEN,
   type BesideStages,
   type Desk,
   DeskContext,
   useDesk,
   useWorkspace,
-  VEHICLE_SCREEN,
   type Workspace,
   WorkspaceContext,
 } from '../../job/workspace.ts';
@@ -38,6 +36,7 @@ import { writer } from '../../store/writer.ts';
 import { StorageTrouble } from '../../ui/StorageTrouble.tsx';
 import { usePhone } from '../../ui/usePhone.ts';
 import { startCureBoard } from '../../workers/useCureBoard.ts';
+import { BESIDE, isBeside } from './besideStages.ts';
 import classes from './JobScreen.module.css';
 import { StageRail } from './StageRail.tsx';
 import { useDriverKeys } from './useDriverKeys.ts';
@@ -69,18 +68,6 @@ const BrokenReference = lazy(() =>
   import('./BrokenReference.tsx').then((module) => ({ default: module.BrokenReference })),
 );
 const Reopened = lazy(() => import('./Reopened.tsx').then((module) => ({ default: module.Reopened })));
-const BESIDE: Record<BesideStages, { title: string; Screen: React.ComponentType }> = {
-  [VEHICLE_SCREEN]: {
-    title: 'Change the vehicle',
-    Screen: lazy(() => import('../../job/vehicle/VehicleEditor.tsx')),
-  },
-  [BENCH_SCREEN]: { title: 'Bench', Screen: lazy(() => import('../bench/BenchScreen.tsx')) },
-};
-
-function isBeside(stage: string | undefined): stage is BesideStages {
-  return stage !== undefined && stage in BESIDE;
-}
-
 type Loaded = { job: Job | null; shelf: Shelf } | { trouble: Error };
 
 /** One vehicle, one job, one place: loads it and shows its two halves. */

@@ -21,6 +21,7 @@ import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
 import { OddVehicle } from './OddVehicle.tsx';
 import { QuickStart } from './QuickStart.tsx';
+import { RechecksDue } from './RechecksDue.tsx';
 import { StartJob } from './StartJob.tsx';
 
 /** So many cards in one piece; a workshop may have hundreds. */
@@ -55,6 +56,7 @@ export function Component() {
   return (
     <div className={classes.place}>
       <QuickStart />
+      <RechecksDue jobs={here} />
       <div className={classes.head}>
         <h1>Jobs</h1>
         <div className={classes.actions}>

@@ -7,7 +7,7 @@ import type { RoundSetup } from '../../../core/practice/round.ts';
 import type { SearchRun, SearchStep } from '../../../core/practice/search.ts';
 import type { ProvingGrid } from '../../../core/proving/grid.ts';
 import { deviationsWords } from '../../../core/words/deviations.ts';
-import { cureWords, faultName, faultPlaceAndName } from '../../../core/words/faults.ts';
+import { cureWords, faultName, placeWords } from '../../../core/words/faults.ts';
 import { Card } from '../../ui/Card.tsx';
 import classes from './Practice.module.css';
 
@@ -71,8 +71,8 @@ function searchWords(job: Job, grid: ProvingGrid, { check, saw }: SearchStep): s
     const seen = 'cell' in saw ? saw.cell : [];
     return `${cell?.name ?? check.cellId}: ${seen.length === 0 ? 'as it should be' : deviationsWords(job.vehicle, seen, 4)}.`;
   }
-  const [first] = grid.faults.filter(({ id }) => check.faultIds.includes(id));
-  const name = first ? capital(faultPlaceAndName(first.fault, job.vehicle)[0]) : check.placeId;
+  const there = grid.faults.filter(({ id }) => check.faultIds.includes(id)).map(({ fault }) => fault);
+  const name = placeWords(there, job.vehicle);
   const found = 'place' in saw ? saw.place : null;
   return `${name}: ${found ? `found, ${faultName(found.fault, job.vehicle)}` : 'nothing wrong there'}.`;
 }

@@ -193,16 +193,21 @@ function Meter({
           onChange={(event) => setSpotId(event.currentTarget.value)}
           data={begun.spots.map(({ id, group, name }) => ({ value: id, label: `${group}, ${name}` }))}
         />
-        <SegmentedControl
-          fullWidth
-          aria-label="What is measured"
-          value={quantity}
-          onChange={(next) => setQuantity(next as typeof quantity)}
-          data={[
-            { value: 'volts', label: 'Volts' },
-            { value: 'ohms', label: 'Ohms' },
-          ]}
-        />
+        <div>
+          <span className={classes.label} id="round-quantity">
+            Measure
+          </span>
+          <SegmentedControl
+            fullWidth
+            aria-labelledby="round-quantity"
+            value={quantity}
+            onChange={(next) => setQuantity(next as typeof quantity)}
+            data={[
+              { value: 'volts', label: 'Volts' },
+              { value: 'ohms', label: 'Ohms' },
+            ]}
+          />
+        </div>
       </div>
       <Button mt="sm" variant="default" size="md" disabled={busy} onClick={() => measure(spotId, quantity)}>
         Measure

@@ -1,7 +1,8 @@
 import { Checkbox } from '@mantine/core';
+import { Link } from 'react-router';
 import { codeInWords } from '../../../core/formats/dtc.ts';
 import type { VehicleCure } from '../../../core/model/cures.ts';
-import { useDesk } from '../../job/workspace.ts';
+import { BENCH_SCREEN, useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
@@ -83,6 +84,11 @@ export function SettingCard() {
           </div>
         );
       })}
+      <p>
+        <Link to={`/jobs/${job.id}/${BENCH_SCREEN}?view=setting`}>
+          Each step by itself, with who did it and when: Bench
+        </Link>
+      </p>
       <Caution>
         Vumble records what was set; it never writes to a vehicle. Write the old value down before anything is
         changed. A message stays until its stored code is cleared and the key has been cycled.

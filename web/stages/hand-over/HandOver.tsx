@@ -11,6 +11,7 @@ import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './HandOver.module.css';
 import { LaterCard } from './LaterCard.tsx';
 import { OwnersPage } from './OwnersPage.tsx';
+import { RechecksCard } from './RechecksCard.tsx';
 
 /** The record: what was fitted, before and after, where the old bulbs are, when the warranty ends. */
 export default function HandOver() {
@@ -68,6 +69,7 @@ export default function HandOver() {
           </div>
         </Card>
         <LaterCard />
+        <RechecksCard />
         <Card title="Still missing">
           {page.missing.length === 0 ? (
             <p>Nothing: the file is complete.</p>

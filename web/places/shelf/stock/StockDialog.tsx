@@ -7,6 +7,7 @@ import type { Part } from '../../../../core/model/part.ts';
 import { move, withdraw } from '../../../store/stock.ts';
 import { DecimalInput } from '../../../ui/DecimalInput.tsx';
 import { Dialog } from '../../../ui/Dialog.tsx';
+import { today } from '../../../ui/dates.ts';
 import { offerUndo } from '../../../ui/offerUndo.tsx';
 import { tellTrouble } from '../../../ui/tellTrouble.ts';
 import classes from '../Shelf.module.css';
@@ -18,13 +19,6 @@ const ACTS = {
   scrapped: 'Scrapped',
 } as const;
 type Act = keyof typeof ACTS;
-
-/** This day here, `2026-11-29`. */
-function today(): string {
-  const now = new Date();
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-}
 
 /** Pieces of one part that come or go: each act stands in the movements, and can be taken back. */
 export function StockDialog({
