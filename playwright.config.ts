@@ -21,7 +21,7 @@ export default defineConfig({
     launchOptions: CHROMIUM,
   },
   webServer: {
-    command: `node --import tsx server/main.ts --port ${PORT}`,
+    command: `node --import tsx server/main.ts --port ${PORT} --instruments`,
     url: `http://localhost:${PORT}`,
     reuseExistingServer: false,
   },

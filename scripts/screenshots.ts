@@ -5,10 +5,11 @@
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import { createApp } from '../server/app.ts';
+import { instrumentRoutes } from '../server/instruments/routes.ts';
 import { CHROMIUM } from '../tests/chromium.ts';
 
 const root = new URL('../', import.meta.url);
-const server = createApp(fileURLToPath(new URL('dist', root))).listen(0);
+const server = createApp(fileURLToPath(new URL('dist', root)), instrumentRoutes()).listen(0);
 const address = server.address();
 if (address === null || typeof address === 'string') throw new Error('the server has no port');
 const home = `http://localhost:${address.port}`;
@@ -37,10 +38,6 @@ const deadRearLeft = async (page: Page) => {
 /** Waits until the worker has said which resistors would hold. */
 const searched = (page: Page) => page.getByRole('button', { name: /^Pick(ed)? 2 × 6 Ω 50 W/ }).waitFor();
 
-const configuration = (page: Page, name: string) =>
-  page.getByRole('region', { name: 'The vehicle' }).getByText(name, { exact: true }).click();
-const rate = (page: Page, figure: string) =>
-  page.getByRole('region', { name: 'The vehicle' }).getByRole('status').filter({ hasText: figure }).waitFor();
 const panel = async (page: Page, ...switches: string[]) => {
   for (const name of switches)
     await page
@@ -77,12 +74,31 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'minibus-messages',
-    path: '/jobs/dial-a-ride-2/cure',
+    name: 'bench',
+    path: '/jobs/library-route-3/bench',
     prepare: async (page) => {
-      await configuration(page, 'LEDs alone');
-      await panel(page, 'Left', 'Lights');
-      await rate(page, '172');
+      await page.getByRole('button', { name: 'Use the stand-ins' }).click();
+      await panel(page, 'Left');
+      await page.getByLabel('Probe or clamp on').selectOption('lamp:rear-left:main');
+      await page.getByRole('button', { name: 'Read', exact: true }).click();
+      await page.getByText('to and fro').waitFor();
+    },
+  },
+  {
+    name: 'practice',
+    scheme: 'light',
+    path: '/practice/round?job=library-route-1&level=easy&seed=7',
+    prepare: async (page) => {
+      await page.getByText(/^The owner says/).waitFor();
+      await page
+        .getByRole('group', { name: 'Driver’s panel' })
+        .getByRole('button', { name: /^Left/ })
+        .click();
+      await page.getByRole('button', { name: /^Look round/ }).click();
+      await page.getByText(/flashes a minute/).waitFor();
+      await page.getByLabel('Probe on').selectOption('lamp:front-left:main');
+      await page.getByRole('button', { name: 'Measure', exact: true }).click();
+      await page.getByText(/Front left, feed contact: /).waitFor();
     },
   },
   {
@@ -102,16 +118,6 @@ const SHOTS: readonly Shot[] = [
     prepare: async (page) => {
       await page.getByRole('img', { name: 'Plug of rear left' }).waitFor();
       await page.getByText(/of 6 proved/).waitFor();
-    },
-  },
-  {
-    name: 'phone-vehicle',
-    phone: true,
-    path: '/jobs/gritter-4/fit',
-    prepare: async (page) => {
-      await page.getByRole('tab', { name: 'Vehicle', exact: true }).click();
-      await panel(page, 'Hazard', 'Lights', 'Brake');
-      await rate(page, '90');
     },
   },
   { name: 'jobs', path: '/jobs' },

@@ -10,7 +10,6 @@ import { TRIAL_RESULTS } from './trialResults.ts';
 export { Method } from './evidenceRecord.ts';
 export {
   BeforeAfter,
-  CameBack,
   HeatReading,
   LightRatio,
   LightReading,

@@ -12,6 +12,16 @@ export const SETTING_STEPS: Record<SettingStepKind, string> = {
   'put-back': 'Put the old value back',
 };
 
+/** Each step once it was done. */
+export const SETTING_DONE: Record<SettingStepKind, string> = {
+  read: 'It read',
+  written: 'Written',
+  'key-cycled': 'Key off and on again',
+  'read-back': 'Read back',
+  'codes-cleared': 'Stored codes cleared',
+  'put-back': 'Put back to',
+};
+
 /** Where a setting stands and how to go back, in a sentence or two. */
 export function trailWords({ before, now, next, alreadySet, notTaken }: SettingTrail): string {
   if (alreadySet)

@@ -57,8 +57,11 @@ test('nothing of the header is cut off or lies over another, on a narrow phone t
   for (const path of ['/jobs', `${OPEN_JOB}/cure`]) {
     await page.goto(path);
     const header = page.getByRole('banner');
-    await expect(header.getByRole('link', { name: 'Reference' })).toBeVisible();
-    const boxes = await header.locator('a, button').evaluateAll((all) =>
+    await header.getByText('More', { exact: true }).tap();
+    for (const place of ['Bench', 'Practice', 'Reference'])
+      await expect(header.getByRole('link', { name: place })).toBeInViewport();
+    await header.getByText('More', { exact: true }).tap();
+    const boxes = await header.locator('a, button, summary').evaluateAll((all) =>
       all
         .map((each) => each.getBoundingClientRect())
         .filter(({ width }) => width > 0)

@@ -47,15 +47,7 @@ export function Shell() {
           <NavLink to="/shelf" className={classes.place}>
             Shelf
           </NavLink>
-          <NavLink to="/bench" className={classes.place}>
-            Bench
-          </NavLink>
-          <NavLink to="/practice" className={classes.place}>
-            Practice
-          </NavLink>
-          <NavLink to="/reference" className={classes.place}>
-            Reference
-          </NavLink>
+          <LaterPlaces key={pathname} phone={phone} />
         </nav>
         <div className={classes.right}>
           <button
@@ -89,5 +81,27 @@ export function Shell() {
         </Suspense>
       )}
     </div>
+  );
+}
+
+const LATER_PLACES = [
+  { to: '/bench', name: 'Bench' },
+  { to: '/practice', name: 'Practice' },
+  { to: '/reference', name: 'Reference' },
+] as const;
+
+/** Places a phone's header has no room for: there they stand under one more word. */
+function LaterPlaces({ phone }: { phone: boolean }) {
+  const links = LATER_PLACES.map(({ to, name }) => (
+    <NavLink key={to} to={to} className={classes.place}>
+      {name}
+    </NavLink>
+  ));
+  if (!phone) return links;
+  return (
+    <details className={classes.more}>
+      <summary className={classes.place}>More</summary>
+      <div className={classes.moreList}>{links}</div>
+    </details>
   );
 }

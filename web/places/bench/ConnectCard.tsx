@@ -58,7 +58,7 @@ export function ConnectCard() {
             <div className={classes.row}>
               <NativeSelect
                 aria-label="Baud rate"
-                data={BAUD_RATES}
+                data={BAUD_RATES.map((each) => ({ value: each, label: `${each} baud` }))}
                 value={baud}
                 onChange={(event) => setBaud(event.currentTarget.value)}
               />

@@ -158,7 +158,7 @@ export default function HeatReadings() {
             {said}
           </p>
         )}
-        <div className={classes.row} style={{ marginTop: 12 }}>
+        <div className={classes.row}>
           {standIn && what === 'resistor' && (
             <Button variant="default" onClick={measure}>
               Read the stand-in’s thermometer

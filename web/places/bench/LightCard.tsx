@@ -177,7 +177,7 @@ export default function LightCard() {
             {trouble}
           </p>
         )}
-        <div className={classes.row} style={{ marginTop: 12 }}>
+        <div className={classes.row}>
           {standIn && lampId && (
             <Button variant="default" onClick={measure}>
               Read the stand-in’s lux meter

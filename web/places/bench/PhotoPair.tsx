@@ -67,7 +67,7 @@ export function PhotoPair() {
         From one place, phone propped up, exposure, ISO and white balance locked, the lamp not straight into
         the lens. A camera bends its tones: the ratio is coarse, and no lux.
       </Caution>
-      <div className={classes.row} style={{ marginTop: 12 }}>
+      <div className={classes.row}>
         <FileButton
           label={before ? `Before: ${before.name}` : 'Photograph before'}
           field="Photograph before"

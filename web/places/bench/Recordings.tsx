@@ -76,7 +76,7 @@ function StandInRecordings({ standIn }: { standIn: StandIn }) {
           Save the relay’s clicks (WAV)
         </Button>
       </div>
-      <div className={classes.row} style={{ marginTop: 10 }}>
+      <div className={classes.row}>
         <NativeSelect
           aria-label="Lamp that is filmed"
           value={lampId}

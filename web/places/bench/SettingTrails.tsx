@@ -7,7 +7,12 @@ import { codesLook } from '../../../core/instruments/fromInstrument.ts';
 import type { SettingStep } from '../../../core/model/evidence.ts';
 import { circuitById } from '../../../core/model/vehicle/lookUp.ts';
 import { type SettingTrail, settingTrail, tickSetting } from '../../../core/record/settingTrail.ts';
-import { SETTING_STEPS, SETTING_VALUES, trailWords } from '../../../core/record/settingWords.ts';
+import {
+  SETTING_DONE,
+  SETTING_STEPS,
+  SETTING_VALUES,
+  trailWords,
+} from '../../../core/record/settingWords.ts';
 import { troubleOf, useInstruments } from '../../job/instruments/instruments.ts';
 import { usePanel } from '../../job/instruments/usePanel.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
@@ -83,7 +88,7 @@ function Trail({ circuitId }: { circuitId: string }) {
         case 'key-cycled':
           setControls({ key: 'off' });
           setTimeout(() => setControls({ key: controls.key === 'off' ? 'on' : controls.key }), 600);
-          return tell('key-cycled');
+          return tell('key-cycled', undefined, 'key off and on again');
         case 'codes-cleared': {
           const answer = await ask('14FFFFFF');
           if (!answer.startsWith('54')) throw new Error(refusal(answer));
@@ -126,7 +131,7 @@ function Trail({ circuitId }: { circuitId: string }) {
         <SeenList seen={trail.steps} what={`a step of ${circuit.name.toLowerCase()}`}>
           {(each) => (
             <>
-              {SETTING_STEPS[each.step]}
+              {SETTING_DONE[each.step]}
               {each.value ? `: ${SETTING_VALUES[each.value]}` : ''}
               {each.words ? ` (${each.words})` : ''}
             </>
