@@ -20,6 +20,15 @@ for (const stage of STAGES) {
   });
 }
 
+for (const view of ['meter', 'light', 'heat', 'setting', 'recordings'])
+  test(`the bench, ${view}, has none in either theme nor at a phone’s width`, async ({ page }) => {
+    await page.goto(`/jobs/dial-a-ride-2/bench?view=${view}`);
+    await expect(page.getByRole('tab', { selected: true })).toBeVisible();
+    await expect(page.getByText('Opening.')).toHaveCount(0);
+    expect(await violations(page)).toEqual([]);
+    await asOnPhone(page);
+  });
+
 for (const job of ['dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer']) {
   test(`${job}, turning with its lights on, has none in either theme`, async ({ page }) => {
     await openStage(page, `/jobs/${job}`, 'cure');
@@ -53,7 +62,7 @@ test('the cured gauge, the list of jobs, its dialogs and the keys have none in e
   await page.keyboard.press('Escape');
 });
 
-for (const place of ['/quick', '/jobs', '/shelf', '/reference'])
+for (const place of ['/quick', '/jobs', '/shelf', '/reference', '/bench', '/practice', '/practice/wires'])
   test(`${place} has none at a phone’s width in either theme, nor with forced colours`, async ({ page }) => {
     await page.goto(place);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();

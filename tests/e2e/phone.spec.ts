@@ -63,6 +63,7 @@ test('nothing of the header is cut off or lies over another, on a narrow phone t
     await header.getByText('More', { exact: true }).tap();
     const boxes = await header.locator('a, button, summary').evaluateAll((all) =>
       all
+        .filter((each) => each.checkVisibility())
         .map((each) => each.getBoundingClientRect())
         .filter(({ width }) => width > 0)
         .map(({ left, right }) => [left, right]),

@@ -46,7 +46,7 @@ export function Review({
         )}
       </p>
       <h3>How that would have gone</h3>
-      <ol className={classes.steps} aria-label="The chooser's search">
+      <ol className={classes.steps} aria-label="The chooser’s search">
         {run.steps.map((step, index) => (
           <li key={index}>
             {searchWords(job, grid, step)} <span className="faint">{step.minutes.toFixed(1)} min</span>
