@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { patchBrightness, readFrames, writeFrames } from './frames.ts';
 import { readRecording } from './recording.ts';
-import { readTraceCsv } from './traceCsv.ts';
+import { readTraceCsv, traceCsv } from './traceCsv.ts';
 import { readWav, writeWav } from './wav.ts';
 
 const text = (words: string) => new TextEncoder().encode(words);
@@ -65,6 +65,17 @@ describe('a table of a scope or logger', () => {
     expect(column?.series.at).toHaveLength(20);
     expect(column?.series.at[3]).toBeCloseTo(30 * seconds, 9);
     expect(column?.series.values[3]).toBe(12.5);
+  });
+
+  it('comes back as it was written', () => {
+    const series = {
+      at: Float64Array.from({ length: 12 }, (_, at) => at / 30),
+      values: Float64Array.from({ length: 12 }, (_, at) => at % 5),
+    };
+    const [column] = columnsOf(traceCsv(series, 'brightness'));
+    expect(column?.name).toBe('brightness');
+    expect([...(column?.series.values ?? [])]).toEqual([...series.values]);
+    column?.series.at.forEach((moment, at) => expect(moment).toBeCloseTo(series.at[at] ?? 0, 3));
   });
 
   it('knows a decimal comma', () => {

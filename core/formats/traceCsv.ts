@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Series } from '../flashmeter/series.ts';
+import { toCsv } from './csv.ts';
 
 /** Larger than any recording of ten flashes needs to be, characters. */
 export const TRACE_CSV_MAX = 40_000_000;
@@ -90,6 +91,15 @@ export function readTraceCsv(text: string): TraceCsvResult {
       series: { at: moments, values: Float64Array.from(column) },
     })),
   };
+}
+
+/** A recorded quantity as a table that `readTraceCsv` reads: seconds, and what was recorded under its name. */
+export function traceCsv({ at, values }: Series, name: string): string {
+  const rows = Array.from(at, (moment, index) => [
+    Number(moment.toFixed(4)),
+    Number((values[index] ?? 0).toFixed(3)),
+  ]);
+  return toCsv(['seconds', name], rows);
 }
 
 /** The column that changes most of its own scatter from sample to sample: what was recorded, and no counter or constant. */

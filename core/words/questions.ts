@@ -96,7 +96,7 @@ const ASKED: Record<QuestionId, Asked> = {
   },
   'brake-use': {
     ask: 'How much is its brake used?',
-    why: 'One filament stops and turns: a load resistor there is lit by the brake too, and gets hotter the longer it is held.',
+    why: 'One filament stops and turns: a load resistor there is lit by the brake too, and is estimated to get hotter the longer it is held.',
     meanwhile: 'Taken as stop and go: twenty minutes on the brake.',
     answers: { 'stop-and-go': 'Stop and go, long queues', road: 'Roads, now and then' },
   },

@@ -1,13 +1,8 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
-
-const root = new URL('../..', import.meta.url).pathname;
-const sourcesIn = (folder: string) =>
-  readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
-    .filter((path) => /\.(ts|tsx|css|mjs)$/.test(path))
-    .map((path) => join(folder, path));
+import { root, sourcesIn } from './sources.ts';
 
 /** A figure whose name says what it is in needs no more words. */
 const UNIT_NAMED =

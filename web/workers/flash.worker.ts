@@ -6,6 +6,8 @@ import type { FlashReading } from '../../core/flashmeter/reading.ts';
 import { usualStep } from '../../core/flashmeter/series.ts';
 import { type Patch, patchBrightness } from '../../core/formats/frames.ts';
 import { readRecording } from '../../core/formats/recording.ts';
+import { traceCsv } from '../../core/formats/traceCsv.ts';
+import { writeWav } from '../../core/formats/wav.ts';
 
 /** So many points draw a recording on any screen. */
 const POINTS = 1600;
@@ -43,6 +45,15 @@ const api = {
   /** What a microphone or camera has recorded so far, or taps. */
   read(recording: Recording, about: About): FlashResult {
     return resultOf(recording, about);
+  },
+  /** What was recorded, as a file: a sound as WAV, brightness as a table. Taps leave none. */
+  file(recording: Recording): File | null {
+    if (recording.kind === 'taps') return null;
+    return recording.kind === 'sound'
+      ? new File([writeWav(recording.sound) as Uint8Array<ArrayBuffer>], 'relay-clicks.wav', {
+          type: 'audio/wav',
+        })
+      : new File([traceCsv(recording.series, 'brightness')], 'lamp.csv', { type: 'text/csv' });
   },
   /** A file: a sound, a table or an uncompressed film. A string says what is wrong with it. */
   async readFile(

@@ -32,7 +32,7 @@ export function cautionsOf(
     cautions.push('Where the law wants a failed turn lamp shown, this takes that away.');
   }
   if (kinds.includes('load-resistor') || kinds.includes('harness'))
-    cautions.push('It hides a dead LED, and gets hot.');
+    cautions.push('It hides a dead LED, and gets hot (estimate).');
   cautions.push(...loadsDimFeed(job, cured.cures));
   if (kinds.includes('built-in-load')) cautions.push(...builtInCautions(job, change, shelf, cured, scope));
   if (kinds.includes('controller-setting')) {

@@ -135,7 +135,7 @@ export function* searchSteps(
       borne.length > 0
         ? null
         : ranked.length > 0
-          ? 'Every set that would do gets hotter on this metal than it bears: a better mount, or another cure.'
+          ? 'Every set that would do is estimated to get hotter on this metal than it bears: a better mount, or another cure.'
           : noneReason(interval),
   };
 }

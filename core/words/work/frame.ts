@@ -33,7 +33,7 @@ export function prepareWords({ highVoltage }: About<'prepare'>): StepWords {
     title: 'Make the vehicle safe',
     text: 'Parking brake on, wheels chocked, key out, all lamps off. Let the bulbs cool.',
     cautions: [
-      'Bulbs that were lit burn fingers. Stock bulbs come out before any lamp is switched on for testing.',
+      'Bulbs that were lit burn fingers: measure, or let them cool. Stock bulbs come out before any lamp is switched on for testing.',
       ...(highVoltage ? ['High voltage: qualified people only, and nobody touches an orange cable.'] : []),
     ],
   };
@@ -64,7 +64,7 @@ export function switchOnWords({ switches }: About<'switch-on'>): StepWords {
     title: 'Switch on what is tested now',
     text: `${capital(switchWords(switches))}. It stays on for the round.${prop}`,
     cautions: [
-      'No stock bulb is in a lamp that was worked on: they get hot in seconds.',
+      'No stock bulb is in a lamp that was worked on: they get hot in seconds: measure before touching.',
       'The battery is a budget: off again when the round is done.',
     ],
   };

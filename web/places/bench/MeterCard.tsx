@@ -1,5 +1,5 @@
 import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import {
   type MeterQuantity,
   type MeterReading,
@@ -40,7 +40,7 @@ const NOT_WRITTEN: Record<NotWritten, string> = {
 
 /** A meter held to places of the vehicle: what it shows, and its reading written where it belongs. */
 export function MeterCard() {
-  const { job } = useDesk();
+  const { job, lamp } = useDesk();
   const panel = usePanel();
   const connected = useInstruments();
   const meter = meterOf(connected);
@@ -52,6 +52,16 @@ export function MeterCard() {
   const [typed, setTyped] = useState<string | number>('');
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<{ text: string; trouble: boolean } | null>(null);
+  // A lamp tapped on the plan has the probe put on it.
+  const inHand = lamp?.id;
+  useEffect(() => {
+    const there = spots.find((each) => each.lamp?.lampId === inHand && each.lamp?.input !== 'earth');
+    if (!there) return;
+    setSpotId(there.id);
+    setRead(null);
+    setTyped('');
+    setSaid(null);
+  }, [inHand, spots]);
   const spot = spots.find(({ id }) => id === spotId) ?? spots[0];
   const { unit, digits, name } = QUANTITIES[quantity];
   const reset = () => {

@@ -88,7 +88,7 @@ export const CURE_FACTS: readonly CureFact[] = [
         ...(report.hottest ? [`resistor ${Math.round(report.hottest.peakCaseCelsius)} °C`] : []),
         ...(report.hottestLed !== null ? [`LED body ${Math.round(report.hottestLed)} °C`] : []),
       ];
-      return surfaces.length > 0 ? `${surfaces.join(', ')}, estimate` : 'nothing gets hot';
+      return surfaces.length > 0 ? `${surfaces.join(', ')}, estimate` : 'nothing gets hot, estimate';
     },
   },
   {

@@ -3,6 +3,7 @@ import { lazy, Suspense } from 'react';
 import type { FlashReading } from '../../../../core/flashmeter/reading.ts';
 import { percent } from '../../../../core/formatting/format.ts';
 import { flashReadingWords } from '../../../../core/words/flashMeter.ts';
+import { tellTrouble } from '../../../ui/tellTrouble.ts';
 import classes from './FlashMeter.module.css';
 import { RateLine } from './TapPad.tsx';
 import type { useFlashReading } from './useFlashReading.ts';
@@ -11,7 +12,7 @@ const TraceChart = lazy(() => import('./TraceChart.tsx'));
 
 /** What a recording says: its rate, all it may be, or why none; and the recording with the flashes found in it. */
 export function FlashResultView({ flash }: { flash: ReturnType<typeof useFlashReading> }) {
-  const { result, busy, trouble, waitsForSecond, again, confirm } = flash;
+  const { result, busy, trouble, waitsForSecond, again, confirm, save, canSave } = flash;
   if (trouble)
     return (
       <p role="alert" className={classes.trouble}>
@@ -56,6 +57,13 @@ export function FlashResultView({ flash }: { flash: ReturnType<typeof useFlashRe
           {result.samplesPerSecond === null ? '' : `, ${result.samplesPerSecond.toFixed(0)} samples a second`}
           .
         </p>
+      )}
+      {canSave && (
+        <div>
+          <Button size="xs" variant="subtle" onClick={() => save().catch(tellTrouble)}>
+            Keep the recording as a file
+          </Button>
+        </div>
       )}
       {trace.at.length > 0 && (
         <Suspense fallback={<p className="faint">Drawing what was recorded.</p>}>

@@ -3,6 +3,7 @@ import type { About } from '../../../../core/flashmeter/levels.ts';
 import type { Recording } from '../../../../core/flashmeter/readFlash.ts';
 import { confirmed, withSecondFrameRate } from '../../../../core/flashmeter/settle.ts';
 import type { Patch } from '../../../../core/formats/frames.ts';
+import { saveFile } from '../../../ui/saveTextFile.ts';
 import { flashes, stopReadingFlashes } from '../../../workers/flash.ts';
 import type { FlashResult } from '../../../workers/flash.worker.ts';
 
@@ -19,6 +20,8 @@ export function useFlashReading(about: About) {
   const [state, setState] = useState<State>(NOTHING);
   const asked = useRef(0);
   const inDoubt = useRef<FlashResult | null>(null);
+  // What was recorded is held while its reading is shown, and dropped with it.
+  const recorded = useRef<Recording | null>(null);
   const run = useCallback(async (work: () => Promise<FlashResult | string>) => {
     const mine = ++asked.current;
     setState((before) => ({ ...before, busy: true, trouble: null }));
@@ -33,7 +36,10 @@ export function useFlashReading(about: About) {
   }, []);
   const { pulsed } = about;
   const read = useCallback(
-    (recording: Recording) => run(() => flashes().read(recording, { pulsed })),
+    (recording: Recording) => {
+      recorded.current = recording;
+      return run(() => flashes().read(recording, { pulsed }));
+    },
     [run, pulsed],
   );
   const readFile = useCallback(
@@ -49,7 +55,13 @@ export function useFlashReading(about: About) {
   const clear = useCallback(() => {
     asked.current += 1;
     inDoubt.current = null;
+    recorded.current = null;
     setState(NOTHING);
+  }, []);
+  /** Hands the recording over as a file: nothing is kept of it unless somebody asks. */
+  const save = useCallback(async () => {
+    const file = recorded.current && (await flashes().file(recorded.current));
+    if (file) saveFile(file);
   }, []);
   /** Keeps what is in doubt, for a second recording at another frame rate. */
   const again = useCallback(() => {
@@ -78,6 +90,8 @@ export function useFlashReading(about: About) {
     clear,
     again,
     confirm,
+    save,
+    canSave: recorded.current !== null,
   };
 }
 
