@@ -37,6 +37,7 @@ import { fullShelfRows, heldInWords } from './fullShelf.ts';
 import { kitRows } from './kits.ts';
 import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
 import { quickRows, shareInWords } from './quickChecks.ts';
+import { recordingRows } from './recordings.ts';
 import { thirtyLamps } from './thirtyLamps.ts';
 
 const van = demoJob('library-route-1');
@@ -268,6 +269,7 @@ rows.push(...fullShelfRows.map(([what, run, calls]) => [what, timed(run, calls)]
 rows.push(...quickRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...faultRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...fittingRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
+rows.push(...recordingRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 rows.push(...kitRows.map(([what, run, calls]) => [what, timed(run, calls)] as const));
 const share = `${heldInWords()}\n${shareInWords()}\n${pinsInWords()}\n${faultsInWords()}`;
 const against: string[] = [];

@@ -82,7 +82,7 @@ test('a job of an earlier version says whose verdict is another now, until it wa
 
 test('a broken, a foreign and a hostile file are refused with the reason', async ({ page }) => {
   await page.goto('/jobs');
-  const cards = page.getByRole('listitem');
+  const cards = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Delete/ }) });
   await expect(cards.filter({ hasText: 'Mobile library' })).toHaveCount(3);
   const attempts: readonly [name: string, text: string, reason: RegExp][] = [
     ['broken.vumble.json', '{"format": "vumble-job", ', /not JSON/],
@@ -114,11 +114,11 @@ test('a broken, a foreign and a hostile file are refused with the reason', async
 test('a deleted job comes back', async ({ page }) => {
   await page.goto('/jobs');
   await page.getByRole('button', { name: 'Delete Mobile library, route 1' }).click();
-  await expect(page.getByRole('link', { name: 'Mobile library, route 1' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Mobile library, route 1', exact: true })).toHaveCount(0);
   await page.reload();
   await page.getByText('Deleted jobs (1)').click();
   await page.getByRole('button', { name: 'Take it back' }).click();
-  await expect(page.getByRole('link', { name: 'Mobile library, route 1' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Mobile library, route 1', exact: true })).toBeVisible();
 });
 
 test('nonsense is not saved, says what to type, and stays on the screen', async ({ page }) => {

@@ -27,7 +27,9 @@ export function RechecksDue({ jobs }: { jobs: readonly JobSummary[] }) {
         {soon.map(({ job, recheck, inDays }) => (
           <li key={recheck.id} data-late={inDays < 0}>
             <b>{dueWords(inDays)}</b>{' '}
-            <Link to={`/jobs/${job.id}/hand-over`}>{nameOfJob(job.title, job.vehicle)}</Link>: {recheck.what}
+            <Link to={`/jobs/${job.id}/hand-over`}>
+              {nameOfJob(job.title, job.vehicle)}: {recheck.what}
+            </Link>
           </li>
         ))}
       </ul>

@@ -28,7 +28,10 @@ export function SettingCard() {
       { mergeKey: `setting-${circuitId}-${label}` },
     );
   return (
-    <Card title={`Settings of the ${flasher.name}`}>
+    <Card
+      title={`Settings of the ${flasher.name}`}
+      aside={<Link to={`/jobs/${job.id}/${BENCH_SCREEN}?view=setting`}>Step by step, on the bench</Link>}
+    >
       {settings.map((setting) => {
         const circuit = job.vehicle.circuits.find((each) => each.id === setting.circuitId);
         const code = flasher.outputs.find((output) => output.circuitId === setting.circuitId)?.watch?.code;
@@ -84,11 +87,6 @@ export function SettingCard() {
           </div>
         );
       })}
-      <p>
-        <Link to={`/jobs/${job.id}/${BENCH_SCREEN}?view=setting`}>
-          Each step by itself, with who did it and when: Bench
-        </Link>
-      </p>
       <Caution>
         Vumble records what was set; it never writes to a vehicle. Write the old value down before anything is
         changed. A message stays until its stored code is cleared and the key has been cycled.
