@@ -30,7 +30,11 @@ export function SettingCard() {
   return (
     <Card
       title={`Settings of the ${flasher.name}`}
-      aside={<Link to={`/jobs/${job.id}/${BENCH_SCREEN}?view=setting`}>Step by step, on the bench</Link>}
+      aside={
+        <Link className="faint" to={`/jobs/${job.id}/${BENCH_SCREEN}?view=setting`}>
+          Step by step, on the bench
+        </Link>
+      }
     >
       {settings.map((setting) => {
         const circuit = job.vehicle.circuits.find((each) => each.id === setting.circuitId);
