@@ -4,7 +4,7 @@ import { heatReadingsOf } from '../model/seen.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { mean } from '../numerics/regression.ts';
 import { bodyOf, mountedPieces } from './mounts.ts';
-import { heatCurve } from './resistorHeat.ts';
+import { type HeatPoint, heatCurve } from './resistorHeat.ts';
 import { type UseCase, usesOf } from './useCases.ts';
 
 /** Measured so near to each other, share of their mean, readings agree. */
@@ -15,6 +15,9 @@ const AGREEING = 3;
 const LEAST_RISE = 8;
 /** Where nobody read the volts, those of a vehicle at rest: a reading then tells of a hotter place, never of a cooler. */
 const RESTING_SHARE = 12.2 / 12;
+
+/** A curve is followed at so many moments. */
+const CURVE_POINTS = 200;
 
 /** How hot a place was measured to be against what is typical of it. */
 export interface MeasuredPlace {
@@ -30,6 +33,8 @@ const TYPICAL: MeasuredPlace = { factor: 1, state: 'typical', readings: 0 };
 /** One reading of a resistor beside what was predicted for it. */
 export interface HeatCompared {
   reading: HeatReading;
+  /** from switching on to its moment */
+  curve: readonly HeatPoint[];
   predictedCelsius: number;
   /** null where the rise was too little to tell anything */
   ratio: number | null;
@@ -43,11 +48,13 @@ export function heatCompared(job: Job, lampId: string): HeatCompared[] {
     const circuit = vehicle.circuits.find(({ id }) => id === reading.circuitId);
     if (!circuit || !vehicle.lamps.some(({ id }) => id === lampId)) return [];
     const volts = reading.volts ?? RESTING_SHARE * vehicle.systemVolts;
-    const predictedCelsius = predictedCase(job, reading, circuit, volts);
+    const curve = predictedCurve(job, reading, circuit, volts);
+    const predictedCelsius = curve.at(-1)?.caseCelsius ?? reading.airCelsius;
     const rise = predictedCelsius - reading.airCelsius;
     return [
       {
         reading,
+        curve,
         predictedCelsius,
         ratio: rise < LEAST_RISE ? null : Math.max(0, reading.quantity.value - reading.airCelsius) / rise,
       },
@@ -90,17 +97,17 @@ export function hotterAt(job: Job): (lampId: string) => number {
   };
 }
 
-/** The case of the resistor a reading is of, at its moment, as typical of its mount. */
-function predictedCase(job: Job, reading: HeatReading, circuit: Circuit, volts: number): number {
+/** The case of the resistor a reading is of, from switching on to its moment, as typical of its mount. */
+function predictedCurve(job: Job, reading: HeatReading, circuit: Circuit, volts: number): HeatPoint[] {
   const { network, airCelsius, seconds } = reading;
-  if (!network) return airCelsius;
+  if (!network) return [];
   const now = Object.values(job.cures).flatMap((cure) => cure?.networks ?? []);
   // What shared its metal then is known only where it is what is planned now.
   const same = now.findIndex((each) => JSON.stringify(each) === JSON.stringify(network));
   const all = mountedPieces(job.vehicle, same < 0 ? [network] : now, volts);
   const mine = all.filter((piece) => piece.network === (same < 0 ? network : now[same]));
   const [hottest] = mine.toSorted((a, b) => b.litWatts - a.litWatts);
-  if (!hottest) return airCelsius;
+  if (!hottest) return [];
   const use: UseCase = usesOf(job.vehicle, [circuit]).find(({ fault }) => !fault) ?? {
     id: 'night',
     name: '',
@@ -109,13 +116,12 @@ function predictedCase(job: Job, reading: HeatReading, circuit: Circuit, volts: 
   };
   const duty = circuit.kind === 'turn' ? use.duty : 1;
   const body = bodyOf(hottest, all, { ...use, duty });
-  const curve = heatCurve(
+  return heatCurve(
     body,
     hottest.litWatts * duty,
     airCelsius,
     seconds,
     seconds,
-    Math.max(1, seconds / 200),
+    Math.max(1, seconds / CURVE_POINTS),
   );
-  return curve.at(-1)?.caseCelsius ?? airCelsius;
 }

@@ -30,7 +30,8 @@ export default function HeatReadings() {
   const lamps = job.vehicle.lamps.toSorted(
     (a, b) => Number(withResistor.has(b.id)) - Number(withResistor.has(a.id)),
   );
-  const [lampId, setLampId] = useState(lamps[0]?.id ?? '');
+  // Where it was measured last it goes on.
+  const [lampId, setLampId] = useState(() => heatReadingsOf(job).at(-1)?.lampId ?? lamps[0]?.id ?? '');
   const [what, setWhat] = useState<'resistor' | 'housing'>(withResistor.size > 0 ? 'resistor' : 'housing');
   const [celsius, setCelsius] = useState<string | number>('');
   const [air, setAir] = useState<string | number>(20);

@@ -29,12 +29,19 @@ export default function ReadingsChart({
     const style = getComputedStyle(element);
     const colour = (name: string) => style.getPropertyValue(name).trim();
     const text = { color: colour('--mute'), fontFamily: 'Barlow', fontSize: 12 };
-    const sorted = compared.toSorted((a, b) => a.reading.seconds - b.reading.seconds);
     const at = (each: HeatCompared) => each.reading.seconds / 60;
+    // The longest is the whole curve; the others lie on one like it.
+    const longest = compared.toSorted((a, b) => b.reading.seconds - a.reading.seconds)[0];
+    const air = longest?.reading.airCelsius ?? 0;
+    const curve = (times: number) =>
+      (longest?.curve ?? []).map(({ seconds, caseCelsius }) => [
+        seconds / 60,
+        air + times * (caseCelsius - air),
+      ]);
     chart.setOption({
       animation: false,
       textStyle: text,
-      grid: { left: 48, right: 16, top: 40, bottom: 36 },
+      grid: { left: 48, right: 16, top: 56, bottom: 36 },
       legend: { top: 0, left: 0, textStyle: text },
       xAxis: {
         type: 'value',
@@ -56,15 +63,15 @@ export default function ReadingsChart({
           name: 'measured',
           symbolSize: 11,
           itemStyle: { color: colour('--plum') },
-          data: sorted.map((each) => [at(each), each.reading.quantity.value]),
+          data: compared.map((each) => [at(each), each.reading.quantity.value]),
         },
         {
           type: 'line',
           name: 'predicted, typical (estimate)',
-          symbol: 'circle',
+          symbol: 'none',
           lineStyle: { color: colour('--petrol'), type: 'dashed' },
           itemStyle: { color: colour('--petrol') },
-          data: sorted.map((each) => [at(each), each.predictedCelsius]),
+          data: curve(1),
         },
         {
           type: 'line',
@@ -72,10 +79,7 @@ export default function ReadingsChart({
           symbol: 'none',
           lineStyle: { color: colour('--petrol') },
           itemStyle: { color: colour('--petrol') },
-          data: sorted.map((each) => {
-            const { airCelsius } = each.reading;
-            return [at(each), airCelsius + factor * (each.predictedCelsius - airCelsius)];
-          }),
+          data: curve(factor),
         },
       ],
     });

@@ -18,25 +18,27 @@ export function RechecksDue({ jobs }: { jobs: readonly JobSummary[] }) {
   if (soon.length === 0) return null;
   const later = open.length - soon.length;
   return (
-    <Card
-      title="Look again"
-      heading="h2"
-      aside={<span className="faint">{later > 0 ? `${later} more later` : ''}</span>}
-    >
-      <ul className={classes.due} aria-label="Rechecks due">
-        {soon.map(({ job, recheck, inDays }) => (
-          <li key={recheck.id} data-late={inDays < 0}>
-            <b>{dueWords(inDays)}</b>{' '}
-            <Link to={`/jobs/${job.id}/hand-over`}>
-              {nameOfJob(job.title, job.vehicle)}: {recheck.what}
-            </Link>
-          </li>
-        ))}
-      </ul>
-      <Button variant="subtle" size="xs" onClick={() => saveRechecks(open, 'vumble-rechecks.ics')}>
-        Save all for a calendar (.ics)
-      </Button>
-    </Card>
+    <div className={classes.lookAgain}>
+      <Card
+        title="Look again"
+        heading="h2"
+        aside={<span className="faint">{later > 0 ? `${later} more later` : ''}</span>}
+      >
+        <ul className={classes.due} aria-label="Rechecks due">
+          {soon.map(({ job, recheck, inDays }) => (
+            <li key={recheck.id} data-late={inDays < 0}>
+              <b>{dueWords(inDays)}</b>{' '}
+              <Link to={`/jobs/${job.id}/hand-over`}>
+                {nameOfJob(job.title, job.vehicle)}: {recheck.what}
+              </Link>
+            </li>
+          ))}
+        </ul>
+        <Button variant="subtle" size="xs" onClick={() => saveRechecks(open, 'vumble-rechecks.ics')}>
+          Save all for a calendar (.ics)
+        </Button>
+      </Card>
+    </div>
   );
 }
 

@@ -120,7 +120,7 @@ export function RoundBoard({ job, shelf, configuration, setup, begun, grid }: Bo
           </section>
           <section className={classes.work} aria-label="The search">
             <Card
-              title={begun.hidden === 1 ? 'One thing is wrong' : `${begun.hidden} things are wrong`}
+              title={begun.hidden === 1 ? 'One thing is wrong' : 'Two things are wrong'}
               heading="h2"
               aside={
                 <span role="timer" aria-label="Minutes spent">
