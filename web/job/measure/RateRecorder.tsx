@@ -2,6 +2,7 @@ import { Button, Checkbox, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { percent } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
+import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import type { Configuration, TurnFunction } from '../../../core/model/cures.ts';
 import type { RateReading } from '../../../core/model/evidence.ts';
@@ -152,6 +153,7 @@ export function RecordedRate({ observation }: { observation: RateReading }) {
       {Math.round(value)}
       {uncertainty === null ? '' : ` ± ${Math.max(1, Math.round(uncertainty))}`} a minute,{' '}
       {METHOD_WORDS[observation.method] ?? 'typed in'}
+      {observation.note === STAND_IN_NOTE ? ', a stand-in on the simulated vehicle' : ''}
       {observation.onShare === undefined ? '' : `, lit ${percent(observation.onShare)} of the time`}
     </>
   );

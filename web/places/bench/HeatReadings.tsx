@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { heatCompared, measuredPlace } from '../../../core/heat/measured.ts';
 import { observationFrom } from '../../../core/instruments/fromInstrument.ts';
 import { spotsOf } from '../../../core/instruments/spots.ts';
+import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import { heatReadingsOf } from '../../../core/model/seen.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { networksOf } from '../../../core/simulation/fitment.ts';
@@ -16,7 +17,6 @@ import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import classes from './Bench.module.css';
-import { STAND_IN_NOTE } from './standInNote.ts';
 
 const ReadingsChart = lazy(() => import('./ReadingsChart.tsx'));
 

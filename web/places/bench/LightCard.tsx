@@ -1,5 +1,6 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import type { BeforeAfter } from '../../../core/model/evidence.ts';
 import { standing } from '../../../core/model/seen.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
@@ -16,7 +17,6 @@ import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import { Scrolls } from '../../ui/Scrolls.tsx';
 import classes from './Bench.module.css';
 import { PhotoPair } from './PhotoPair.tsx';
-import { STAND_IN_NOTE } from './standInNote.ts';
 
 const ROOM = 'room';
 const numberOf = (typed: string | number) => (typed === '' ? null : Number(typed));

@@ -7,6 +7,7 @@ import {
   observationFrom,
 } from '../../../core/instruments/fromInstrument.ts';
 import { type Spot, spotsOf } from '../../../core/instruments/spots.ts';
+import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import { type Instrument, readQuantity } from '../../job/instruments/instrument.ts';
 import { meterOf, troubleOf, useInstruments } from '../../job/instruments/instruments.ts';
 import { usePanel } from '../../job/instruments/usePanel.ts';
@@ -16,7 +17,6 @@ import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import classes from './Bench.module.css';
-import { STAND_IN_NOTE } from './standInNote.ts';
 
 type Shown = Exclude<MeterQuantity, 'celsius'>;
 const QUANTITIES: Record<Shown, { label: string; unit: string; digits: number; name: string }> = {

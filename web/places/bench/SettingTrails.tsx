@@ -4,6 +4,7 @@ import { codeFromBytes, codeInWords } from '../../../core/formats/dtc.ts';
 import { FIRST_SETTING } from '../../../core/instruments/adapter.ts';
 import { ControllerSettings } from '../../../core/instruments/controllerSettings.ts';
 import { codesLook } from '../../../core/instruments/fromInstrument.ts';
+import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import type { SettingStep } from '../../../core/model/evidence.ts';
 import { circuitById } from '../../../core/model/vehicle/lookUp.ts';
 import { type SettingTrail, settingTrail, tickSetting } from '../../../core/record/settingTrail.ts';
@@ -21,7 +22,6 @@ import { useDesk, useWorkspace } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import classes from './Bench.module.css';
-import { STAND_IN_NOTE } from './standInNote.ts';
 
 type Value = NonNullable<SettingStep['value']>;
 
