@@ -5,7 +5,8 @@ import { defineConfig, type Plugin } from 'vite';
 const LATER = [
   /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui|ml-matrix|fft\.js|wavefile|ics)\//,
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput)\//,
-  /\/web\/ui\/(Dialog|DecimalInput|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
+  /\/core\/numerics\/(regression|harmonics|random)\.ts$/,
+  /\/web\/ui\/(Dialog|FileButton|DecimalInput|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
   /\/web\/job\/(measure|instruments)\//,
   /\/core\/(model|formats|flashmeter|instruments|record|faults|practice|proving|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
   /\/core\/simulation\/(fitment|wholeLamp|worksLed)\.ts$/,
@@ -61,13 +62,22 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'early', test: EARLY, priority: 2 },
-            { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\//, priority: 2 },
+            // What is small and in the first load goes with a large file: one more file costs more than it holds.
+            {
+              name: 'react',
+              test: /node_modules\/(react|react-dom|scheduler|@mantine\/hooks\/esm\/use-resize-observer)\//,
+              priority: 2,
+            },
             {
               name: 'router',
               test: /node_modules\/(react-router|@tanstack\/(react-query|query-core))\/|\/app\/pieces\/router/,
               priority: 2,
             },
-            { name: 'store', test: /node_modules\/(dexie|immer)\/|\/app\/pieces\/store/, priority: 2 },
+            {
+              name: 'store',
+              test: /node_modules\/(dexie|immer)\/|\/app\/pieces\/store|\/core\/model\/evidenceNames/,
+              priority: 2,
+            },
             { name: 'common', minShareCount: 5, test: isForAnyScreen, priority: 1 },
           ],
         },
