@@ -12,7 +12,7 @@ import { latestOnly } from './latestOnly.ts';
 const inTurn = latestOnly();
 
 /** Nothing lit, nothing said: until the first answer is there. */
-const AT_REST: Traces = {
+export const AT_REST: Traces = {
   sides: [],
   ratePerMinute: null,
   onFraction: 1,

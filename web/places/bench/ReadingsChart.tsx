@@ -1,10 +1,10 @@
-import { useComputedColorScheme } from '@mantine/core';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, LegendComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import type { HeatCompared } from '../../../core/heat/measured.ts';
+import { type ChartTheme, useChart } from '../../ui/useChart.ts';
 import classes from './Bench.module.css';
 
 use([LineChart, ScatterChart, GridComponent, LegendComponent, CanvasRenderer]);
@@ -17,77 +17,65 @@ export default function ReadingsChart({
   compared: readonly HeatCompared[];
   factor: number;
 }) {
-  const box = useRef<HTMLDivElement>(null);
-  const scheme = useComputedColorScheme('dark');
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a chart takes its colours from the theme when it is made
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const chart = init(element);
-    const resized = new ResizeObserver(() => chart.resize());
-    resized.observe(element);
-    const style = getComputedStyle(element);
-    const colour = (name: string) => style.getPropertyValue(name).trim();
-    const text = { color: colour('--mute'), fontFamily: 'Barlow', fontSize: 12 };
-    const at = (each: HeatCompared) => each.reading.seconds / 60;
-    // The longest is the whole curve; the others lie on one like it.
-    const longest = compared.toSorted((a, b) => b.reading.seconds - a.reading.seconds)[0];
-    const air = longest?.reading.airCelsius ?? 0;
-    const curve = (times: number) =>
-      (longest?.curve ?? []).map(({ seconds, caseCelsius }) => [
-        seconds / 60,
-        air + times * (caseCelsius - air),
-      ]);
-    chart.setOption({
-      animation: false,
-      textStyle: text,
-      grid: { left: 48, right: 16, top: 56, bottom: 36 },
-      legend: { top: 0, left: 0, textStyle: text },
-      xAxis: {
-        type: 'value',
-        name: 'minutes on',
-        nameLocation: 'middle',
-        nameGap: 22,
-        axisLabel: text,
-        splitLine: { show: false },
+  const box = useChart(
+    useCallback(
+      ({ colour, text }: ChartTheme) => {
+        const at = (each: HeatCompared) => each.reading.seconds / 60;
+        // The longest is the whole curve; the others lie on one like it.
+        const longest = compared.toSorted((a, b) => b.reading.seconds - a.reading.seconds)[0];
+        const air = longest?.reading.airCelsius ?? 0;
+        const curve = (times: number) =>
+          (longest?.curve ?? []).map(({ seconds, caseCelsius }) => [
+            seconds / 60,
+            air + times * (caseCelsius - air),
+          ]);
+        return {
+          grid: { left: 48, right: 16, top: 56, bottom: 36 },
+          legend: { top: 0, left: 0, textStyle: text },
+          xAxis: {
+            type: 'value',
+            name: 'minutes on',
+            nameLocation: 'middle',
+            nameGap: 22,
+            axisLabel: text,
+            splitLine: { show: false },
+          },
+          yAxis: {
+            type: 'value',
+            name: '°C',
+            axisLabel: text,
+            splitLine: { lineStyle: { color: colour('--line') } },
+          },
+          series: [
+            {
+              type: 'scatter',
+              name: 'measured',
+              symbolSize: 11,
+              itemStyle: { color: colour('--plum') },
+              data: compared.map((each) => [at(each), each.reading.quantity.value]),
+            },
+            {
+              type: 'line',
+              name: 'predicted, typical (estimate)',
+              symbol: 'none',
+              lineStyle: { color: colour('--petrol'), type: 'dashed' },
+              itemStyle: { color: colour('--petrol') },
+              data: curve(1),
+            },
+            {
+              type: 'line',
+              name: 'predicted now (estimate)',
+              symbol: 'none',
+              lineStyle: { color: colour('--petrol') },
+              itemStyle: { color: colour('--petrol') },
+              data: curve(factor),
+            },
+          ],
+        };
       },
-      yAxis: {
-        type: 'value',
-        name: '°C',
-        axisLabel: text,
-        splitLine: { lineStyle: { color: colour('--line') } },
-      },
-      series: [
-        {
-          type: 'scatter',
-          name: 'measured',
-          symbolSize: 11,
-          itemStyle: { color: colour('--plum') },
-          data: compared.map((each) => [at(each), each.reading.quantity.value]),
-        },
-        {
-          type: 'line',
-          name: 'predicted, typical (estimate)',
-          symbol: 'none',
-          lineStyle: { color: colour('--petrol'), type: 'dashed' },
-          itemStyle: { color: colour('--petrol') },
-          data: curve(1),
-        },
-        {
-          type: 'line',
-          name: 'predicted now (estimate)',
-          symbol: 'none',
-          lineStyle: { color: colour('--petrol') },
-          itemStyle: { color: colour('--petrol') },
-          data: curve(factor),
-        },
-      ],
-    });
-    return () => {
-      resized.disconnect();
-      chart.dispose();
-    };
-  }, [compared, factor, scheme]);
+      [compared, factor],
+    ),
+  );
   return (
     <div
       ref={box}

@@ -8,27 +8,12 @@ import { fitmentOf } from '../../../core/simulation/fitment.ts';
 import { supplyVoltsFor } from '../../../core/traces/supply.ts';
 import type { Traces } from '../../../core/traces/traceLamps.ts';
 import type { Workspace } from '../../job/workspace.ts';
-
-/** Nobody has looked at the lamps yet. */
-const UNSEEN: Traces = {
-  sides: [],
-  ratePerMinute: null,
-  onFraction: 1,
-  periodSeconds: 1,
-  watchedAmps: 0,
-  thresholdAmps: 0,
-  missesLamp: false,
-  thresholdAssumed: false,
-  lamps: [],
-  events: [],
-  blownFuses: [],
-  effects: [],
-};
+import { AT_REST } from '../../workers/useTraces.ts';
 
 /** A workspace for the plan and the driver's panel of a round: nothing in it is written anywhere, and lamps are seen when looked at. */
 export function useRoundWorkspace(job: Job, shelf: Shelf, configuration: Configuration) {
   const [controls, setAll] = useState<Controls>(CONTROLS_OFF);
-  const [traces, setTraces] = useState<Traces>(UNSEEN);
+  const [traces, setTraces] = useState<Traces>(AT_REST);
   const [lampId, selectLamp] = useState<string | null>(null);
   const fitments = useMemo(
     () => ({
@@ -41,7 +26,7 @@ export function useRoundWorkspace(job: Job, shelf: Shelf, configuration: Configu
   const setControls = useCallback((change: Partial<Controls>) => {
     setAll((now) => ({ ...now, ...change }));
     // What was seen was seen with the panel as it was.
-    setTraces(UNSEEN);
+    setTraces(AT_REST);
   }, []);
   const nothing = () => undefined;
   const [circuit] = turnCircuits(job.vehicle);
@@ -72,5 +57,5 @@ export function useRoundWorkspace(job: Job, shelf: Shelf, configuration: Configu
     alike: false,
     setAlike: nothing,
   };
-  return { workspace, seen: traces !== UNSEEN, setTraces };
+  return { workspace, seen: traces !== AT_REST, setTraces };
 }
