@@ -55,9 +55,10 @@ export function readLevels(series: Series, { pulsed }: About): FlashReading {
   const pulses = feed?.pulses ?? null;
   const even = averaged(feed?.envelope ?? series, STEP_SECONDS);
   if (isFlat(even)) return notSure({ why: 'steady' }, [], pulses);
-  const first = flashesIn(even, Math.max(step, usualStep(even)));
+  const grain = Math.max(step, usualStep(even));
+  const first = flashesIn(even, grain);
   // Where no flash is found an LED that strobes may hide it.
-  const filled = 'why' in first ? flashesIn(strobeFilled(even), Math.max(step, usualStep(even))) : first;
+  const filled = 'why' in first ? flashesIn(strobeFilled(even), grain) : first;
   const seen = 'why' in filled ? first : filled;
   if ('why' in seen) return notSure(seen.why, seen.flashes, pulses);
   const { flashes, beat, rate } = seen;

@@ -50,9 +50,6 @@ interface Levels {
 }
 
 function quantileLevels({ at, values }: Series): Levels {
-  const count = at.length;
-  const low = new Float64Array(count);
-  const high = new Float64Array(count);
   const marks = windowMarks(at);
   const found = marks.map((mark) => {
     const inside = values
@@ -61,12 +58,7 @@ function quantileLevels({ at, values }: Series): Levels {
     const pick = (share: number) => inside[Math.round(share * (inside.length - 1))] ?? 0;
     return { low: pick(TAIL), high: pick(1 - TAIL) };
   });
-  for (let index = 0; index < count; index++) {
-    const [before, after, share] = between(marks, at[index] ?? 0);
-    low[index] = (found[before]?.low ?? 0) * (1 - share) + (found[after]?.low ?? 0) * share;
-    high[index] = (found[before]?.high ?? 0) * (1 - share) + (found[after]?.high ?? 0) * share;
-  }
-  return { low, high };
+  return overTime(at, marks, found);
 }
 
 /** Means of the samples on and off about each window; a window that has only one of the two keeps what it had. */
@@ -86,6 +78,15 @@ function levelsOf({ at, values }: Series, on: Uint8Array, had: Levels): Levels {
       (counts[state] ?? 0) >= 2 ? (sums[state] ?? 0) / (counts[state] ?? 1) : old;
     return { low: level(0, had.low[nearest] ?? 0), high: level(1, had.high[nearest] ?? 0) };
   });
+  return overTime(at, marks, found);
+}
+
+/** Levels found about some moments, at every moment: straight from one to the next. */
+function overTime(
+  at: Float64Array,
+  marks: readonly number[],
+  found: readonly { low: number; high: number }[],
+): Levels {
   const low = new Float64Array(at.length);
   const high = new Float64Array(at.length);
   for (let index = 0; index < at.length; index++) {

@@ -13,7 +13,7 @@ import { feedDuty } from '../simulation/duty.ts';
 import { fitmentOf, networksOf } from '../simulation/fitment.ts';
 import { asContact, ohmsAt, voltsAt } from '../simulation/meterAt.ts';
 import { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
-import { type Traces, traceLamps } from '../traces/traceLamps.ts';
+import { type Traces, traceLamps, WAVEFORM_SAMPLES } from '../traces/traceLamps.ts';
 import { ControllerSettings } from './controllerSettings.ts';
 import { type Spot, spotsOf } from './spots.ts';
 
@@ -40,6 +40,8 @@ const AIR_CELSIUS = 20;
  */
 export class BenchVehicle {
   readonly settings: ControllerSettings;
+  /** the job as its controller takes it now: what is written counts from a key turned off */
+  private job: Job;
   private panelNow: BenchPanel;
   private simulated: VehicleSimulation | null = null;
   private played: Traces | null = null;
@@ -59,6 +61,7 @@ export class BenchVehicle {
     private readonly clock: () => number = () => performance.now() / 1000,
   ) {
     this.settings = new ControllerSettings(original, panel.configuration);
+    this.job = this.settings.applied(original);
     this.panelNow = panel;
     this.since = this.clock();
     this.storeCodes();
@@ -66,11 +69,6 @@ export class BenchVehicle {
 
   get panel(): BenchPanel {
     return this.panelNow;
-  }
-
-  /** The job as its controller takes it now. */
-  get job(): Job {
-    return this.settings.applied(this.original);
   }
 
   get spots(): Spot[] {
@@ -89,7 +87,10 @@ export class BenchVehicle {
 
   setPanel(panel: BenchPanel): void {
     const keyCycled = this.panelNow.controls.key !== 'off' && panel.controls.key === 'off';
-    if (keyCycled) this.settings.keyOff();
+    if (keyCycled) {
+      this.settings.keyOff();
+      this.job = this.settings.applied(this.original);
+    }
     this.panelNow = panel;
     this.since = this.clock();
     this.ahead = 0;
@@ -166,14 +167,19 @@ export class BenchVehicle {
   lumens(lampId: string): BenchReading {
     if (!this.original.vehicle.lamps.some(({ id }) => id === lampId))
       throw new RangeError(`no lamp ${lampId}`);
-    const mine = this.traces.lamps.filter((each) => each.lampId === lampId);
-    const at = (share: number) =>
-      mine.reduce((sum, { lumens, waveform }) => {
-        const index = Math.min(waveform.length - 1, Math.floor(share * waveform.length));
-        return sum + lumens * (waveform[index] ?? 0);
-      }, 0);
-    const all = Array.from({ length: 96 }, (_, index) => at((index + 0.5) / 96));
-    return { now: at(this.phase), most: Math.max(...all), least: Math.min(...all) };
+    const all = Array.from({ length: WAVEFORM_SAMPLES }, (_, index) =>
+      this.lumensAt(lampId, (index + 0.5) / WAVEFORM_SAMPLES),
+    );
+    return { now: this.lumensAt(lampId, this.phase), most: Math.max(...all), least: Math.min(...all) };
+  }
+
+  /** Light of a lamp so far into its flash, 0 to 1, lm. */
+  lumensAt(lampId: string, share: number): number {
+    return this.traces.lamps.reduce((sum, { lampId: id, lumens, waveform }) => {
+      if (id !== lampId) return sum;
+      const index = Math.min(waveform.length - 1, Math.floor(share * waveform.length));
+      return sum + lumens * (waveform[index] ?? 0);
+    }, 0);
   }
 
   /**

@@ -1,4 +1,5 @@
 import type { Sound } from '../flashmeter/onsets.ts';
+import { nearBell } from '../numerics/random.ts';
 import type { BenchVehicle } from './benchVehicle.ts';
 
 /** A relay's clicks as a microphone beside it would hear them (invented: two rings of a few ms, the opening one softer). */
@@ -20,9 +21,7 @@ export function recordedClicks(
   random: () => number,
 ): Sound {
   const samples = new Float32Array(Math.round(seconds * SAMPLES_A_SECOND));
-  // The sum of three even draws is near enough to a bell.
-  for (let at = 0; at < samples.length; at++)
-    samples[at] = 2 * noise * (random() + random() + random() - 1.5);
+  for (let at = 0; at < samples.length; at++) samples[at] = noise * nearBell(random);
   for (const { at, closes } of vehicle.clicks(seconds)) {
     const { peak, hertz } = closes ? CLICK.closes : CLICK.opens;
     const from = Math.round(at * SAMPLES_A_SECOND);
@@ -49,24 +48,17 @@ export function filmedLamp(
   random: () => number,
 ): Uint8Array[] {
   const { width, height } = FILM_SIZE;
-  vehicle.lumens(lampId);
-  const { ratePerMinute, periodSeconds, lamps } = vehicle.traces;
-  const mine = lamps.filter((each) => each.lampId === lampId);
-  const brightest = Math.max(1e-9, ...mine.map(({ lumens, steady }) => lumens * steady));
-  const lightAt = (moment: number) => {
-    const share = ratePerMinute === null ? 0 : (moment / periodSeconds) % 1;
-    return mine.reduce((sum, { lumens, waveform }) => {
-      const index = Math.min(waveform.length - 1, Math.floor(share * waveform.length));
-      return sum + lumens * (waveform[index] ?? 0);
-    }, 0);
-  };
+  const { ratePerMinute, periodSeconds } = vehicle.traces;
+  const brightest = Math.max(1e-9, vehicle.lumens(lampId).most);
+  const lightAt = (moment: number) =>
+    vehicle.lumensAt(lampId, ratePerMinute === null ? 0 : (moment / periodSeconds) % 1);
   return Array.from({ length: Math.round(seconds * framesPerSecond) }, (_, frame) => {
     const level = 24 + 200 * Math.min(1, lightAt(frame / framesPerSecond) / brightest);
     const picture = new Uint8Array(width * height);
     for (let row = 0; row < height; row++)
       for (let column = 0; column < width; column++) {
         const lit = Math.hypot(column - width / 2, row - height / 2) < height / 4;
-        const grain = noise === 0 ? 0 : 2 * noise * (random() + random() + random() - 1.5);
+        const grain = noise === 0 ? 0 : noise * nearBell(random);
         picture[row * width + column] = Math.min(255, Math.max(0, (lit ? level : 18) + grain));
       }
     return picture;

@@ -12,6 +12,11 @@ export function seeded(seed: number): Random {
   };
 }
 
+/** A draw near enough to a bell curve of standard deviation 1: the sum of three even draws. */
+export function nearBell(random: Random): number {
+  return 2 * (random() + random() + random() - 1.5);
+}
+
 /** One of some, each as likely. @throws RangeError of none */
 export function oneOf<T>(random: Random, some: readonly T[]): T {
   const found = some[Math.floor(random() * some.length)];

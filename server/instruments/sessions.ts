@@ -7,6 +7,7 @@ import { BenchVehicle } from '../../core/instruments/benchVehicle.ts';
 import { multimeter, type Noise } from '../../core/instruments/multimeter.ts';
 import type { ScpiSession } from '../../core/instruments/scpiSession.ts';
 import { Configuration } from '../../core/model/cures.ts';
+import { nearBell } from '../../core/numerics/random.ts';
 import { CONTROLS_OFF } from '../../core/simulation/controls.ts';
 import { fitmentOf } from '../../core/simulation/fitment.ts';
 
@@ -95,10 +96,5 @@ export class Sessions {
 /** Scatter of a reading: a share of it, and of its last digit the same share of ten. */
 function noiseOf(share: number): Noise {
   return (value, digit) =>
-    share === 0 ? value : value + (share * Math.abs(value) + 10 * share * digit) * bell();
-}
-
-/** A draw that is near enough to a bell curve of standard deviation 1. */
-function bell(): number {
-  return 2 * (Math.random() + Math.random() + Math.random() - 1.5);
+    share === 0 ? value : value + (share * Math.abs(value) + 10 * share * digit) * nearBell(Math.random);
 }

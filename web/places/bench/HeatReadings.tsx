@@ -7,7 +7,7 @@ import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import { heatReadingsOf } from '../../../core/model/seen.ts';
 import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { networksOf } from '../../../core/simulation/fitment.ts';
-import { readQuantity } from '../../job/instruments/instrument.ts';
+import { type Instrument, readQuantity } from '../../job/instruments/instrument.ts';
 import { troubleOf, useInstruments } from '../../job/instruments/instruments.ts';
 import { usePanel } from '../../job/instruments/usePanel.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
@@ -53,12 +53,8 @@ export default function HeatReadings() {
     if (!standIn || !spot) return;
     try {
       await standIn.meter.ask(`ROUTe:PROBe "${spot.id}"`);
-      const seconds = 60 * (minutes === '' ? 10 : figures.minutes);
-      const { now } = await readQuantity(
-        { ...standIn.meter, ask: ahead(standIn.meter.ask, seconds) },
-        'celsius',
-        false,
-      );
+      await setAhead(standIn.meter, 60 * (minutes === '' ? 10 : figures.minutes));
+      const { now } = await readQuantity(standIn.meter, 'celsius', false);
       if (minutes === '') setMinutes(10);
       if (now === null)
         return setSaid('Nothing there gets warm: no resistor is fitted as the vehicle stands.');
@@ -205,16 +201,8 @@ export default function HeatReadings() {
   );
 }
 
-/** Sets the stand-in's clock ahead before it is asked: nobody waits ten minutes for a simulation. */
-function ahead(ask: (line: string) => Promise<string | null>, seconds: number) {
-  let done = false;
-  return async (line: string) => {
-    if (!done) {
-      done = true;
-      const now = Number(await ask('SYSTem:TIME?'));
-      const more = Math.min(7200, Math.max(0, seconds - now));
-      if (more > 0) await ask(`SYSTem:TIME:ADVance ${more.toFixed(1)}`);
-    }
-    return ask(line);
-  };
+/** Sets the stand-in's clock ahead to so long since the panel was touched: nobody waits ten minutes for a simulation. */
+async function setAhead(meter: Instrument, seconds: number): Promise<void> {
+  const more = Math.min(7200, seconds - Number(await meter.ask('SYSTem:TIME?')));
+  if (more > 0) await meter.ask(`SYSTem:TIME:ADVance ${more.toFixed(1)}`);
 }

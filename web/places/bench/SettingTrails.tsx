@@ -14,6 +14,7 @@ import {
   SETTING_VALUES,
   trailWords,
 } from '../../../core/record/settingWords.ts';
+import { InstrumentError } from '../../job/instruments/instrument.ts';
 import { troubleOf, useInstruments } from '../../job/instruments/instruments.ts';
 import { usePanel } from '../../job/instruments/usePanel.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
@@ -77,12 +78,12 @@ function Trail({ circuitId }: { circuitId: string }) {
         case 'read':
         case 'read-back': {
           const answer = await ask(`22${id}`);
-          if (!answer.startsWith('62')) throw new Error(refusal(answer));
+          if (!answer.startsWith('62')) throw new InstrumentError(refusal(answer));
           return tell(trail.next, answer.endsWith('01') ? 'led' : 'filament', answer);
         }
         case 'written': {
           const answer = await ask(`2E${id}01`);
-          if (!answer.startsWith('6E')) throw new Error(refusal(answer));
+          if (!answer.startsWith('6E')) throw new InstrumentError(refusal(answer));
           return tell('written', 'led', answer);
         }
         case 'key-cycled':
@@ -91,14 +92,14 @@ function Trail({ circuitId }: { circuitId: string }) {
           return tell('key-cycled', undefined, 'key off and on again');
         case 'codes-cleared': {
           const answer = await ask('14FFFFFF');
-          if (!answer.startsWith('54')) throw new Error(refusal(answer));
+          if (!answer.startsWith('54')) throw new InstrumentError(refusal(answer));
           return tell('codes-cleared', undefined, answer);
         }
         default:
           return;
       }
     } catch (error) {
-      setTrouble(error instanceof Error && error.constructor === Error ? error.message : troubleOf(error));
+      setTrouble(troubleOf(error));
     }
   };
   return (
@@ -187,10 +188,10 @@ function Codes() {
     setTrouble(null);
     try {
       const answer = (await standIn.adapter.ask('1902FF')) ?? '';
-      if (!answer.startsWith('59 02')) throw new Error(refusal(answer));
+      if (!answer.startsWith('59 02')) throw new InstrumentError(refusal(answer));
       setCodes(codesIn(answer));
     } catch (error) {
-      setTrouble(error instanceof Error && error.constructor === Error ? error.message : troubleOf(error));
+      setTrouble(troubleOf(error));
     }
   };
   const look = codes && codesLook(job, shelf, panel, codes, 'adapter');
