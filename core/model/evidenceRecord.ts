@@ -41,7 +41,7 @@ export const record = {
   vehicleId: Id,
   /** what was done at the vehicle in one go */
   visit: Id,
-  /** the device it was told on, and the how many of this job there: clocks are set, a counter is not; null: before there were any */
+  /** the device it was told on, and a counter above that of all that was known there: clocks are set, a counter is not; null: before there were any */
   device: z.strictObject({ id: Id, count: z.int().min(1) }).nullable(),
   /** who told it */
   by: Line.optional(),

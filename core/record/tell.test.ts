@@ -28,7 +28,8 @@ describe('a log', () => {
     expect(second).toMatchObject({ id: 'b', visit: first.visit, device: { id: 'phone', count: 2 } });
     const nextDay = signed(job(first, second), first, { ...teller('c'), at: '2026-12-02T10:00:00.000Z' });
     expect(nextDay.visit).not.toBe(first.visit);
-    expect(signed(job(first), first, { ...teller('d'), device: 'desk' }).device?.count).toBe(1);
+    // What was told knowing of another stands behind it on every device.
+    expect(signed(job(first), first, { ...teller('d'), device: 'desk' }).device?.count).toBe(2);
     expect(signed(job(first), first, { ...teller('e'), device: null }).device).toBeNull();
   });
 

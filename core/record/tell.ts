@@ -59,7 +59,7 @@ function signatureOf({ vehicle, evidence }: Recorded, { id, at, device }: Teller
     at,
     vehicleId: vehicle.id,
     visit: visitAt(evidence, at) ?? `visit-${id}`.slice(0, 64),
-    device: device === null ? null : { id: device, count: told(evidence, device) + 1 },
+    device: device === null ? null : { id: device, count: highestCount(evidence) + 1 },
   };
 }
 
@@ -117,12 +117,9 @@ function correctedBy(evidence: readonly Evidence[], id: string): string[] {
   return ids;
 }
 
-/** How many records of a log were told on a device. */
-function told(evidence: readonly Evidence[], deviceId: string): number {
-  return evidence.reduce(
-    (most, { device }) => (device?.id === deviceId ? Math.max(most, device.count) : most),
-    0,
-  );
+/** The highest counter on a log, whoever counted: what is told next stands behind all that was known, on every device. */
+function highestCount(evidence: readonly Evidence[]): number {
+  return evidence.reduce((most, { device }) => Math.max(most, device?.count ?? 0), 0);
 }
 
 /** The visit that is under way at a time; null where the last one is over. */

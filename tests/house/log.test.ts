@@ -12,6 +12,8 @@ const MAY = [
   'core/model/upgradeJob.ts',
   'core/record/tell.ts',
   'core/record/vehicleLog.ts',
+  // Two copies of a log are united record by record.
+  'core/merge/mergeJobs.ts',
   // Ids of a whole log are looked at once: in a file, none may be there twice.
   'core/formats/jobFile.ts',
   // Drafts of a log, whose changes the store tells as further records.
