@@ -8,6 +8,7 @@ import { brokenReferences, namedParts } from '../model/partReferences.ts';
 import { standing } from '../model/seen.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
+import { issueInWords } from './issueInWords.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
@@ -167,11 +168,6 @@ export function jobOwnProblems(job: Job): string[] {
     if ('lampId' in cure) lampKnown(cure.lampId, `job.vehicleCures ${cure.kind}`);
   }
   return problems.slice(0, 12);
-}
-
-function issueInWords(issue: z.core.$ZodIssue): string {
-  const where = issue.path.map(String).join('.');
-  return `${where || 'the file'}: ${issue.message}.`.replace(/\.\.$/, '.');
 }
 
 function refuse(problem: string): JobFileResult {

@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import { enablePatches, type Patch } from 'immer';
+import type { History } from '../../core/merge/history.ts';
 import type { Evidence } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 import type { Part } from '../../core/model/part.ts';
@@ -39,6 +40,24 @@ export interface EditRow {
   /** ids of what stands in the log with it, and of what without */
   told?: string[];
   ended?: string[];
+  /** where it laid another copy of the job together with this one */
+  merge?: MergedHistory;
+}
+
+/** What a merge made of a job's history and log, so that one undo takes all of it back. */
+export interface MergedHistory {
+  before: History | null;
+  after: History;
+  /** the log with it */
+  log: Evidence[];
+  /** ids of the records that came */
+  arrived: string[];
+}
+
+/** How a job or a part came about, where it was ever handed on: `job ID`, `part ID`. */
+export interface HistoryRow {
+  id: `${'job' | 'part'} ${string}`;
+  history: History;
 }
 
 /** An act on a job that is on its way into it: noted at once, struck out by the very transaction that stores it. */
@@ -97,6 +116,7 @@ export class VumbleDatabase extends Dexie {
   journal!: EntityTable<JournalRow, 'seq'>;
   aside!: EntityTable<AsideRow, 'seq'>;
   movements!: EntityTable<ShelfMovement, 'id'>;
+  histories!: EntityTable<HistoryRow, 'id'>;
 
   constructor(name = STORE_NAME) {
     super(name);
@@ -204,6 +224,8 @@ export class VumbleDatabase extends Dexie {
           .table<ShelfMovement>('movements')
           .bulkPut(parts.map((part) => firstCount(part, new Date().toISOString())));
       });
+    // Copies that were handed on know how they came about, and are laid together by that.
+    this.version(12).stores({ histories: 'id' });
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });

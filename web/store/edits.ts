@@ -1,7 +1,8 @@
 import { type Draft, type Patch, produceWithPatches } from 'immer';
+import type { Evidence } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 import { furtherRecords, mark, withoutDrafts } from '../../core/record/tell.ts';
-import { db as appDatabase, type EditRow, type VumbleDatabase, withJob } from './db.ts';
+import { db as appDatabase, type EditRow, type MergedHistory, type VumbleDatabase, withJob } from './db.ts';
 import { deviceId, teller } from './device.ts';
 import { jobCheck } from './jobCheck.ts';
 import { joined, ofLog, type Patches, patched } from './patches.ts';
@@ -38,6 +39,8 @@ export interface Act {
   change(job: Job): [job: Job, patches: Patches];
   /** the note of it, where there is one: an act whose note is gone is done already */
   noteId?: string;
+  /** lays another copy together with this one: what becomes of log and history */
+  merge?: MergedHistory;
 }
 
 /** An act out of a recipe. */
@@ -123,7 +126,7 @@ export async function storeActs(
     for (const act of open) {
       const [changed, patches] = act.change(job);
       job = changed;
-      if (patches.forward.length + patches.told.length === 0) continue;
+      if (patches.forward.length + patches.told.length === 0 && !act.merge) continue;
       const step = stepOf(jobId, act, patches);
       if (last && joins(last, step)) {
         const { evidence, told } = withoutDrafts(job.evidence, last.told ?? [], patches.told);
@@ -158,8 +161,10 @@ async function notStored(db: VumbleDatabase, acts: readonly Act[]): Promise<Act[
 /** A step of the history that may not be written yet. */
 type Step = Omit<EditRow, 'seq'> & { seq?: number };
 
-function stepOf(jobId: string, { label, mergeKey, at }: Act, { forward, backward, told }: Patches): Step {
-  return { jobId, label, mergeKey, at, undone: 0, forward, backward, told: told.map(({ id }) => id) };
+function stepOf(jobId: string, act: Act, { forward, backward, told }: Patches): Step {
+  const { label, mergeKey, at, merge } = act;
+  const ids = told.map(({ id }) => id);
+  return { jobId, label, mergeKey, at, undone: 0, forward, backward, told: ids, ...(merge ? { merge } : {}) };
 }
 
 /** Whether a step goes on with what the last one began: typing in one field is one edit. */
@@ -176,7 +181,7 @@ async function remember(db: VumbleDatabase, jobId: string, steps: readonly Step[
 
 /** Takes back the newest edit that stands. Returns its label, or null when there is none. */
 export async function undoJob(jobId: string, db: VumbleDatabase = appDatabase): Promise<string | null> {
-  return db.transaction('rw', db.jobs, db.edits, async () => {
+  return db.transaction('rw', db.jobs, db.edits, db.histories, async () => {
     const edit = await lastEdit(db, jobId);
     return edit ? step(db, edit, edit.backward, 1) : null;
   });
@@ -184,7 +189,7 @@ export async function undoJob(jobId: string, db: VumbleDatabase = appDatabase): 
 
 /** Does the oldest undone edit again. Returns its label, or null when there is none. */
 export async function redoJob(jobId: string, db: VumbleDatabase = appDatabase): Promise<string | null> {
-  return db.transaction('rw', db.jobs, db.edits, async () => {
+  return db.transaction('rw', db.jobs, db.edits, db.histories, async () => {
     const edit = await db.edits.where({ jobId, undone: 1 }).first();
     return edit ? step(db, edit, edit.forward, 0) : null;
   });
@@ -221,7 +226,8 @@ async function step(
   };
   say(edit.told ?? [], undone === 0);
   say(edit.ended ?? [], undone === 1);
-  const job = patched(row.job, patches, log.evidence.slice(row.job.evidence.length));
+  let job = patched(row.job, patches, log.evidence.slice(row.job.evidence.length));
+  if (edit.merge) job = { ...job, evidence: await mergedStep(db, edit, edit.merge, job.evidence, undone) };
   await db.jobs.put({
     ...withJob(row, job),
     rev: (row.rev ?? 0) + 1,
@@ -229,6 +235,33 @@ async function step(
   });
   await db.edits.update(edit.seq, { undone, mergeKey: '' });
   return edit.label;
+}
+
+/**
+ * The log and the history of a job whose merge is taken back, or done again: as if the other copy had not come. Where this
+ * one was handed on since, others have heard of it: what came is then withdrawn as anything else is.
+ */
+async function mergedStep(
+  db: VumbleDatabase,
+  { jobId }: EditRow,
+  { before, after, log, arrived }: MergedHistory,
+  evidence: Evidence[],
+  undone: 0 | 1,
+): Promise<Evidence[]> {
+  const id = `job ${jobId}` as const;
+  const now = (await db.histories.get(id))?.history;
+  const [from, to] = undone === 1 ? [after, before] : [before, after];
+  if (now?.head === from?.head) {
+    if (to) await db.histories.put({ id, history: to });
+    else await db.histories.delete(id);
+    const gone = new Set(arrived);
+    return undone === 0 ? log : evidence.filter((each) => !gone.has(each.id));
+  }
+  const { vehicle } = (await db.jobs.get(jobId))?.job ?? {};
+  const told = [...evidence];
+  if (vehicle)
+    for (const each of arrived) told.push(mark({ vehicle, evidence: told }, each, undone === 0, teller()));
+  return told;
 }
 
 async function trim(db: VumbleDatabase, jobId: string): Promise<void> {

@@ -1,11 +1,12 @@
 import type { Draft } from 'immer';
 import type { JobFile } from '../../core/formats/jobFile.ts';
 import type { Job } from '../../core/model/job.ts';
-import { Part } from '../../core/model/part.ts';
+import type { Part } from '../../core/model/part.ts';
 import { visitParts } from '../../core/model/partReferences.ts';
 import { db as appDatabase, firstCount, rowOf, type VumbleDatabase } from './db.ts';
 import { actOf, storeActs } from './edits.ts';
 import { jobCheck } from './jobCheck.ts';
+import { samePart, withOwnIds, withOwnItems } from './ownIds.ts';
 
 /** What an import would do, worked out before anything is written. */
 export interface ImportPreview {
@@ -53,7 +54,7 @@ export async function importJob(
   // A transaction waits for nothing but the store: what checks the job is there before it begins.
   const checked = await jobCheck();
   return db.transaction('rw', db.jobs, db.edits, db.parts, db.journal, db.movements, async () => {
-    const { job, parts } = withOwnIds(preview, await db.parts.toArray());
+    const { job, parts } = withTheirIds(preview, await db.parts.toArray());
     await db.parts.bulkPut(parts);
     // Pieces on somebody else's shelf are not on this one.
     const now = new Date().toISOString();
@@ -81,50 +82,12 @@ function replace(draft: Draft<Job>, job: Job): void {
 }
 
 /** The job with the ids its parts get here, and the parts to add: none that is here is overwritten. */
-function withOwnIds(
+function withTheirIds(
   { file, newParts, differing }: ImportPreview,
   here: readonly Part[],
 ): { job: Job; parts: Part[] } {
   const job = structuredClone(file.job);
-  const taken = new Map([...here, ...newParts].map((part) => [part.id, part]));
-  const parts = [...newParts];
-  const own = new Map<string, string>();
-  for (const part of differing) {
-    const id = ownId(part, file.job.id, taken);
-    own.set(part.id, id);
-    const mine = { ...part, id };
-    if (!taken.has(id)) parts.push(mine);
-    taken.set(id, mine);
-  }
-  visitParts(job, ({ partId }) => own.get(partId) ?? partId);
-  return { job, parts: parts.map((part) => withOwnItems(part, own)) };
-}
-
-/** A kit whose box names parts by the ids they have here. */
-function withOwnItems(part: Part, own: ReadonlyMap<string, string>): Part {
-  if (part.kind !== 'kit' || !part.sheet.items.some(({ partId }) => partId && own.has(partId))) return part;
-  const items = part.sheet.items.map((item) =>
-    item.partId ? { ...item, partId: own.get(item.partId) ?? item.partId } : item,
-  );
-  return { ...part, sheet: { ...part.sheet, items } };
-}
-
-/** An id for a part of a file whose own is another's here: one that is free, or that of the same part brought in before. */
-function ownId(part: Part, jobId: string, taken: ReadonlyMap<string, Part>): string {
-  for (let count = 1; ; count += 1) {
-    const end = count === 1 ? '' : `-${count}`;
-    const id = `${`${part.id}-of-${jobId}`.slice(0, 64 - end.length)}${end}`;
-    const there = taken.get(id);
-    if (!there || samePart({ ...there, id }, { ...part, id })) return id;
-  }
-}
-
-/** Stock, prices and sellers are the shelf's own business; a part differs when its electrical or physical figures do. */
-function samePart(mine: Part, theirs: Part): boolean {
-  // Parsing puts the fields of both in the schema's order, so that equal parts are equal as text.
-  const comparable = (part: Part) => {
-    const { pack: _, seller: __, orderCode: ___, ...itself } = part;
-    return JSON.stringify(Part.parse({ ...itself, stock: 0, price: 0 }));
-  };
-  return comparable(mine) === comparable(theirs);
+  const { names, parts } = withOwnIds(file.job.id, differing, [...here, ...newParts]);
+  visitParts(job, ({ partId }) => names.get(partId) ?? partId);
+  return { job, parts: [...newParts.map((part) => withOwnItems(part, names)), ...parts] };
 }

@@ -31,13 +31,29 @@ export class KeptValues {
     return this.texts.get(key);
   }
 
+  /** Everything kept, by key. */
+  all(): [string, string][] {
+    return [...this.texts];
+  }
+
   put(key: string, value: unknown): void {
-    const text = JSON.stringify(value);
+    this.putText(key, JSON.stringify(value));
+  }
+
+  /** Puts what another browser kept, as it was written there. */
+  putText(key: string, text: string): void {
     this.texts.set(key, text);
     const row: SettingRow = { key: `${PREFIX}${key}` as Key, value: text };
     // A full disk loses what it is at the next start; here it stays as it was set.
     writeAtOnce(this.database, 'settings', row).catch(() => {});
     this.tabs?.postMessage({ key, text });
+    this.tell();
+  }
+
+  /** Keeps something no longer. */
+  forget(key: string): void {
+    this.texts.delete(key);
+    this.database.settings.delete(`${PREFIX}${key}`).catch(() => {});
     this.tell();
   }
 

@@ -85,12 +85,13 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 11', async () => {
+  it('opens as schema version 12', async () => {
     await db.open();
-    expect(db.verno).toBe(11);
+    expect(db.verno).toBe(12);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'aside',
       'edits',
+      'histories',
       'jobs',
       'journal',
       'movements',
