@@ -2,7 +2,7 @@ import { unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { sealedJob } from '../merge/mergeJobs.ts';
+import { sealedJob } from '../handoff/mergeJobs.ts';
 import { jobFileOf, readJobFile, writeJobFile } from './jobFile.ts';
 import { type Pack, readPack, writePack } from './pack.ts';
 import { BadZipError, readZip, writeZip } from './zip.ts';

@@ -13,7 +13,7 @@ const MAY = [
   'core/record/tell.ts',
   'core/record/vehicleLog.ts',
   // Two copies of a log are united record by record.
-  'core/merge/mergeJobs.ts',
+  'core/handoff/mergeJobs.ts',
   // Ids of a whole log are looked at once: in a file, none may be there twice.
   'core/formats/jobFile.ts',
   // Drafts of a log, whose changes the store tells as further records.

@@ -88,6 +88,7 @@ const LATER_PLACES = [
   { to: '/bench', name: 'Bench' },
   { to: '/practice', name: 'Practice' },
   { to: '/reference', name: 'Reference' },
+  { to: '/hand-off', name: 'Hand off' },
 ] as const;
 
 /** Places a phone's header has no room for: there they stand under one more word. */

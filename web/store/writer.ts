@@ -101,6 +101,11 @@ export class JobWriter {
     await this.lines.get(jobId)?.storing;
   }
 
+  /** Waits until everything done in this tab is stored. */
+  async allSettled(): Promise<void> {
+    await Promise.all([...this.lines.keys()].map((jobId) => this.settled(jobId)));
+  }
+
   /** Takes back the newest edit, once what was done before is stored. Returns its label, or null when there is none. */
   async undo(jobId: string): Promise<string | null> {
     await this.settled(jobId);

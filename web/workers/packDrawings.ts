@@ -1,7 +1,7 @@
 import ELK from 'elkjs/lib/elk-api.js';
 import elkWorker from 'elkjs/lib/elk-worker.min.js?url';
 import type { Pack } from '../../core/formats/pack.ts';
-import { jobDrawings } from '../../core/record/jobDrawings.ts';
+import { jobDrawings } from '../../core/handoff/jobDrawings.ts';
 
 /** A pack with netlists and wiring sheets beside its jobs. A job that cannot be drawn goes without. */
 export async function withDrawings(pack: Pack): Promise<Pack> {

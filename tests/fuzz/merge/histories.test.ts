@@ -6,9 +6,9 @@
  */
 import { expect, it } from 'vitest';
 import { jobOwnProblems } from '../../../core/formats/jobFile.ts';
+import { type JobCopy, mergeJobs, sealedJob, WHOLE } from '../../../core/handoff/mergeJobs.ts';
 import { fieldsOf, type Json, same } from '../../../core/merge/leaves.ts';
 import type { Answers } from '../../../core/merge/mergeDocuments.ts';
-import { type JobCopy, mergeJobs, sealedJob, WHOLE } from '../../../core/merge/mergeJobs.ts';
 import { Job } from '../../../core/model/job.ts';
 import { newJob } from '../../../core/model/newJob.ts';
 import { standing } from '../../../core/model/seen.ts';

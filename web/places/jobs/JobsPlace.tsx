@@ -16,6 +16,7 @@ import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { lookAtRows } from '../../workers/lookAtRows.ts';
 import { useProgress } from '../../workers/useProgress.ts';
 import { AsideRows } from './AsideRows.tsx';
+import { BackupReminder } from './BackupReminder.tsx';
 import { Bin } from './Bin.tsx';
 import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
@@ -56,6 +57,7 @@ export function Component() {
   return (
     <div className={classes.place}>
       <QuickStart />
+      <BackupReminder />
       <RechecksDue jobs={here} />
       <div className={classes.head}>
         <h1>Jobs</h1>
@@ -69,6 +71,9 @@ export function Component() {
           </Button>
           <OddVehicle jobs={here} />
           <ImportJob />
+          <Button component={Link} to="/hand-off?view=take" variant="default">
+            Take over
+          </Button>
         </div>
       </div>
       {here.length === 0 ? (

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { handOverPage } from '../../../core/record/handOver.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { exportJob } from '../../store/jobs.ts';
@@ -93,6 +94,9 @@ export default function HandOver() {
             </Button>
             <Button variant="default" onClick={() => window.print()}>
               Print the page
+            </Button>
+            <Button variant="default" component={Link} to={`/hand-off?job=${job.id}`}>
+              Hand the job on
             </Button>
             <Button variant="default" onClick={save}>
               Export the job

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
 import { type Pack, readPack, writePack } from '../../../core/formats/pack.ts';
+import type { Part } from '../../../core/model/part.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { rowOf, VumbleDatabase } from '../db.ts';
@@ -162,7 +163,8 @@ describe('a job handed on', () => {
     );
     if (!led) throw new Error('the job has no LED');
     const id = demoJobs()[0]?.id ?? '';
-    await desk.parts.update(led.id, { watts: 1.23 });
+    if (led.kind !== 'led') throw new Error('no LED');
+    await desk.parts.put({ ...led, watts: 1.23 } as Part);
     await phone.jobs.delete(id);
     const pack = await sent(desk, { content: 'jobs', ids: [id] });
     await takePack({ ...pack, partHistories: {} }, {}, phone);

@@ -1,6 +1,6 @@
+import { type JobCopy, sealedJob } from '../../../core/handoff/mergeJobs.ts';
 import type { History, Signer } from '../../../core/merge/history.ts';
 import type { Json } from '../../../core/merge/leaves.ts';
-import { type JobCopy, sealedJob } from '../../../core/merge/mergeJobs.ts';
 import { sealed } from '../../../core/merge/seal.ts';
 import type { Part } from '../../../core/model/part.ts';
 import type { JobRow, VumbleDatabase } from '../db.ts';

@@ -1,8 +1,8 @@
 import equal from 'fast-deep-equal';
 import type { Pack, PackJob } from '../../../core/formats/pack.ts';
+import { type JobCopy, type JobMerge, mergeJobs, sealedJob } from '../../../core/handoff/mergeJobs.ts';
 import { ancestry, type History } from '../../../core/merge/history.ts';
 import { type Answers, mergeDocuments, type Question } from '../../../core/merge/mergeDocuments.ts';
-import { type JobCopy, type JobMerge, mergeJobs, sealedJob } from '../../../core/merge/mergeJobs.ts';
 import { sealed } from '../../../core/merge/seal.ts';
 import { Part } from '../../../core/model/part.ts';
 import { visitParts } from '../../../core/model/partReferences.ts';

@@ -1,11 +1,6 @@
 import { jobOwnProblems } from '../formats/jobFile.ts';
-import type { Evidence } from '../model/evidence.ts';
-import { hasNamed, namesOf } from '../model/evidenceNames.ts';
-import { Job } from '../model/job.ts';
-import { standing } from '../model/seen.ts';
-import { mark } from '../record/tell.ts';
-import { ancestry, type History, type Signer } from './history.ts';
-import { isList, type Json, stepsOf, within } from './leaves.ts';
+import { ancestry, type History, type Signer } from '../merge/history.ts';
+import { isList, type Json, stepsOf, within } from '../merge/leaves.ts';
 import {
   type Answers,
   type Copy,
@@ -13,9 +8,14 @@ import {
   mergeDocuments,
   type Question,
   type SideName,
-} from './mergeDocuments.ts';
-import { mergedLogs } from './mergeLogs.ts';
-import { sealed } from './seal.ts';
+} from '../merge/mergeDocuments.ts';
+import { mergedLogs } from '../merge/mergeLogs.ts';
+import { sealed } from '../merge/seal.ts';
+import type { Evidence } from '../model/evidence.ts';
+import { hasNamed, namesOf } from '../model/evidenceNames.ts';
+import { Job } from '../model/job.ts';
+import { standing } from '../model/seen.ts';
+import { mark } from '../record/tell.ts';
 
 /** A copy of a job, with what it knows of how it came about. */
 export interface JobCopy {
