@@ -13,7 +13,7 @@ const LATER = [
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */
 const EARLY =
-  /node_modules\/comlink\/|\/web\/(workers\/(engine|makeStore)|store\/name|app\/(early|newBuild|pause))\.ts$|vite\/preload-helper/;
+  /node_modules\/comlink\/|\/web\/(workers\/(engine|makeStore|named)|store\/name|app\/(early|newBuild|pause))\.ts$|vite\/preload-helper/;
 const LOOK_UP = /\/core\/model\/vehicle\/(lookUp|netlistNames)\.ts$/;
 
 function isForAnyScreen(id: string): boolean {

@@ -3,6 +3,7 @@ import ELK from 'elkjs/lib/elk.bundled.js';
 import type { JobFile } from '../core/formats/jobFile.ts';
 import { readPinReadings } from '../core/formats/pinReadingsCsv.ts';
 import { textOfFile } from '../core/formats/textOfFile.ts';
+import { wire } from '../core/formatting/units.ts';
 import { connectorOfLamp, connectorsOf, switchedName } from '../core/wiring/connectors.ts';
 import { expectedReadings } from '../core/wiring/pinFinder/expected.ts';
 import { PinFinder } from '../core/wiring/pinFinder/finder.ts';
@@ -157,7 +158,7 @@ export async function wiring({ job, parts }: JobFile, flags: WiringFlags, output
       sheet.title,
       ...sheet.rows.map(
         ({ cavity, letters, areaMm2, does, proof, fuse, joint }) =>
-          `  ${cavity.padEnd(4)} ${(letters || '?').padEnd(6)} ${(areaMm2 ? `${areaMm2} mm²` : '').padEnd(8)} ${does}: ${[proof, fuse, joint].filter(Boolean).join('; ')}`,
+          `  ${cavity.padEnd(4)} ${(letters || '?').padEnd(6)} ${(areaMm2 ? wire(areaMm2) : '').padEnd(8)} ${does}: ${[proof, fuse, joint].filter(Boolean).join('; ')}`,
       ),
       ...sheet.notes,
     ].join('\n'),

@@ -1,3 +1,4 @@
+import { length } from '../formatting/units.ts';
 import type { Bulb } from '../model/bulb.ts';
 import type { SystemVolts } from '../model/fields.ts';
 import { acrossMm, BASE_DRAWINGS } from './baseDrawings.ts';
@@ -68,10 +69,10 @@ export function differences(from: Bulb, to: Bulb): string[] {
     found.push(`${filamentWatts(b).toFixed(0)} W instead of ${filamentWatts(a).toFixed(0)} W`);
   if (Math.abs(from.lengthMm - to.lengthMm) > 1)
     found.push(
-      `${Math.abs(to.lengthMm - from.lengthMm).toFixed(0)} mm ${to.lengthMm > from.lengthMm ? 'longer' : 'shorter'}`,
+      `${length(Math.round(Math.abs(to.lengthMm - from.lengthMm)))} ${to.lengthMm > from.lengthMm ? 'longer' : 'shorter'}`,
     );
   if (Math.abs(from.glassMm - to.glassMm) > 1)
-    found.push(`glass of ${to.glassMm} mm instead of ${from.glassMm} mm`);
+    found.push(`glass of ${length(to.glassMm)} instead of ${length(from.glassMm)}`);
   if (from.glass !== to.glass) found.push(`${to.glass} glass`);
   return found;
 }

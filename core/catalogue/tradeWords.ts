@@ -46,7 +46,7 @@ export const TRADE_WORDS: readonly TradeWord[] = [
   ),
   word(
     'Load resistor',
-    'A resistor across a lamp’s feed and earth that draws what the watcher misses. It gets past 100 °C: on bare metal only.',
+    'A resistor across a lamp’s feed and earth that draws what the watcher misses. Estimated to get hotter than boiling water: on bare metal only, measured before it is touched.',
     'resistor',
     'ballast resistor',
     'load equalizer',

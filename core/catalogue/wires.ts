@@ -1,5 +1,6 @@
-import { awgAreaMm2, COPPER_OHM_MM2_PER_M } from '../circuit/wire.ts';
+import { COPPER_OHM_MM2_PER_M } from '../circuit/wire.ts';
 import { commonPractice, fromMemory } from '../formatting/source.ts';
+import { gaugeMm2 } from '../formatting/units.ts';
 import type { Source } from '../model/source.ts';
 import type { ColourCode } from '../model/vehicle/connector.ts';
 
@@ -33,7 +34,7 @@ export const WIRE_SIZES: readonly WireSize[] = [
   ...([22, 20, 18, 16, 14, 12] as const).map((gauge) =>
     sized(
       `${gauge} AWG`,
-      awgAreaMm2(gauge),
+      gaugeMm2(gauge),
       {
         22: 'panel lamps',
         20: 'tail, marker',

@@ -9,9 +9,3 @@ export const COPPER_PER_KELVIN = 0.00393;
 export function wireOhms(run: WireRun, celsius = 20): number {
   return ((COPPER_OHM_MM2_PER_M * run.lengthM) / run.areaMm2) * (1 + COPPER_PER_KELVIN * (celsius - 20));
 }
-
-/** Conductor area of an American wire gauge, mm² (ASTM B258: d = 0.127 · 92^((36 − n)/39) mm). */
-export function awgAreaMm2(gauge: number): number {
-  const diameter = 0.127 * 92 ** ((36 - gauge) / 39);
-  return (Math.PI / 4) * diameter ** 2;
-}

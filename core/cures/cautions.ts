@@ -1,6 +1,7 @@
 import { REGION_RULES, type RegionRule } from '../catalogue/regions.ts';
 import { inARow } from '../formatting/format.ts';
 import { sourceWords } from '../formatting/source.ts';
+import { temperature } from '../formatting/units.ts';
 import { limitsOf, type TurnVerdict } from '../judge/verdict.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
@@ -39,7 +40,7 @@ export function jobCautions(job: Job, shelf: Shelf, verdict: TurnVerdict): JobCa
     cautions.push({
       id: 'heat',
       title: 'Heat',
-      text: 'Resistors are estimated to get past 100 °C: screwed to bare metal, in air, never on plastic, carpet or the loom. They burn skin: measure before touching.',
+      text: `Resistors are estimated to get past ${temperature(100)}: screwed to bare metal, in air, never on plastic, carpet or the loom. They burn skin: measure before touching.`,
     });
     if (networks.some((network) => !network.plugged))
       cautions.push({

@@ -1,3 +1,4 @@
+import { length } from '../formatting/units.ts';
 import type { FlasherPart } from '../model/part.ts';
 import type { Flasher, RelayFunction } from '../model/vehicle/flasher.ts';
 import { ratedAmps } from './flasher.ts';
@@ -135,7 +136,7 @@ export function mapRelay(stock: Flasher, part: FlasherPart, heightAllowedMm?: nu
         : []),
       ...(heightAllowedMm !== undefined && part.heightMm > heightAllowedMm
         ? [
-            `It is ${part.heightMm} mm high and there are ${heightAllowedMm} mm under the cover: it would not close.`,
+            `It is ${length(part.heightMm)} high and there are ${length(heightAllowedMm)} under the cover: it would not close.`,
           ]
         : []),
       ...(crossed === null

@@ -131,7 +131,11 @@ class Refused extends Error {
   }
 }
 
-/** Reads a pack a stranger may have made: nothing of it is used unless all of it is right. */
+/**
+ * Reads a pack a stranger may have made: nothing of it is used unless all of it is right.
+ *
+ * @throws Error where the reading itself breaks; what is wrong with the file is in the problems
+ */
 export function readPack(archive: Uint8Array): PackResult {
   if (archive.length > PACK_MAX_BYTES)
     return {

@@ -1,3 +1,4 @@
+import { temperature } from '../formatting/units.ts';
 import type { HeatMount } from './resistorHeat.ts';
 import { judgeHeat, type UseCase } from './useCases.ts';
 
@@ -25,8 +26,8 @@ export function whyRefused(
 ): string {
   const { peakCaseCelsius } = judgeHeat({ ratedWatts, mount: CARRIES }, litWatts, useCase, ambientCelsius);
   const { celsius, what } = GIVES_WAY[place];
-  const hot = `It carries no heat away: after ${useCase.name} at ${ambientCelsius} °C the case would be at ${Math.round(peakCaseCelsius)} °C (estimate)`;
+  const hot = `It carries no heat away: after ${useCase.name} at ${temperature(ambientCelsius)} the case would be at ${temperature(peakCaseCelsius)} (estimate)`;
   return peakCaseCelsius > celsius
-    ? `Refused. ${hot}, and ${what} ${celsius} °C.`
-    : `Refused all the same. ${hot}, under the ${celsius} °C that matters there; but a switch that sticks leaves it on for hours.`;
+    ? `Refused. ${hot}, and ${what} ${temperature(celsius)}.`
+    : `Refused all the same. ${hot}, under the ${temperature(celsius)} that matters there; but a switch that sticks leaves it on for hours.`;
 }

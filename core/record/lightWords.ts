@@ -1,3 +1,4 @@
+import { LUX_PER_FOOT_CANDLE, unitOf, unitsNow } from '../formatting/units.ts';
 import type { Measured, WithheldCandela, WithheldRatio } from './measuredLight.ts';
 import { FIVE_WIDTHS } from './measuredLight.ts';
 
@@ -33,5 +34,6 @@ export function ratioWords(ratio: Measured | { withheld: WithheldRatio }): strin
 
 /** `66 ± 4 lx` */
 export function luxWords(lux: Measured): string {
-  return `${rounded(lux)} lx`;
+  const share = unitsNow().light === 'lx' ? 1 : LUX_PER_FOOT_CANDLE;
+  return `${rounded({ value: lux.value / share, uncertainty: lux.uncertainty / share })} ${unitOf('light')}`;
 }

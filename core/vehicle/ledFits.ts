@@ -2,6 +2,7 @@ import { baseRecord, mayBeCk } from '../catalogue/bases.ts';
 import { bulbById } from '../catalogue/bulbs.ts';
 import { colourRule } from '../catalogue/regions.ts';
 import { regionWords } from '../formatting/regionWords.ts';
+import { length } from '../formatting/units.ts';
 import { workingPoints } from '../judge/workingPoints.ts';
 import type { LedPart } from '../model/part.ts';
 import type { Lamp } from '../model/vehicle/lamp.ts';
@@ -111,30 +112,30 @@ function roomProblems(lamp: Lamp, part: LedPart, obstacles: string[], cautions: 
   const { lengthMm, diameterMm } = part;
   const room = lamp.room ?? {};
   if (room.lengthMm !== undefined && lengthMm > room.lengthMm)
-    obstacles.push(`It is ${lengthMm} mm long; the room behind is ${room.lengthMm} mm.`);
+    obstacles.push(`It is ${length(lengthMm)} long; the room behind is ${length(room.lengthMm)}.`);
   if (room.diameterMm !== undefined && diameterMm > room.diameterMm)
-    obstacles.push(`It is ${diameterMm} mm wide; the room is ${room.diameterMm} mm.`);
+    obstacles.push(`It is ${length(diameterMm)} wide; the room is ${length(room.diameterMm)}.`);
   const stock = lamp.works ? undefined : bulbById(lamp.stockBulb);
   if (!stock) return;
   if (lamp.base === 'SV8.5') {
     const apart = Math.abs(lengthMm - stock.lengthMm);
     if (apart > FESTOON_CLIPS_GIVE_MM)
       obstacles.push(
-        `It is ${lengthMm} mm from tip to tip; the clips hold ${stock.lengthMm} mm and give about ${FESTOON_CLIPS_GIVE_MM} mm.`,
+        `It is ${length(lengthMm)} from tip to tip; the clips hold ${length(stock.lengthMm)} and give about ${length(FESTOON_CLIPS_GIVE_MM)}.`,
       );
     else if (apart > 1)
       cautions.push(
-        `${lengthMm} mm between clips for ${stock.lengthMm} mm: bend them a little until it sits firmly.`,
+        `${length(lengthMm)} between clips for ${length(stock.lengthMm)}: bend them a little until it sits firmly.`,
       );
     return;
   }
   if (room.lengthMm === undefined && lengthMm > stock.lengthMm + 0.5)
     cautions.push(
-      `${(lengthMm - stock.lengthMm).toFixed(0)} mm longer than the ${stock.names[0]}: measure the room behind first.`,
+      `${length(Math.round(lengthMm - stock.lengthMm))} longer than the ${stock.names[0]}: measure the room behind first.`,
     );
   if (room.diameterMm === undefined && diameterMm > stock.glassMm + 0.5)
     cautions.push(
-      `${(diameterMm - stock.glassMm).toFixed(0)} mm wider than the ${stock.names[0]}: see that it goes through the opening.`,
+      `${length(Math.round(diameterMm - stock.glassMm))} wider than the ${stock.names[0]}: see that it goes through the opening.`,
     );
 }
 

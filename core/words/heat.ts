@@ -1,3 +1,4 @@
+import { temperature } from '../formatting/units.ts';
 import type { BuiltInHeat } from '../heat/builtInLoad.ts';
 import { ELEMENT_LIMIT_CELSIUS } from '../heat/resistorHeat.ts';
 import { type HeatVerdict, INSULATION_CELSIUS } from '../heat/useCases.ts';
@@ -10,13 +11,13 @@ export function heatWords({
   peakCaseCelsius,
   peakElementCelsius,
 }: Omit<HeatVerdict, 'curve'>): string {
-  const after = `After ${useCase.name} at ${ambientCelsius} °C its`;
-  const hot = `${after} case is estimated at ${Math.round(peakCaseCelsius)} °C`;
+  const after = `After ${useCase.name} at ${temperature(ambientCelsius)} its`;
+  const hot = `${after} case is estimated at ${temperature(peakCaseCelsius)}`;
   switch (state) {
     case 'condemned':
-      return `${after} element is estimated at ${Math.round(peakElementCelsius)} °C, over the ${ELEMENT_LIMIT_CELSIUS} °C where its printed watts have come to nothing.`;
+      return `${after} element is estimated at ${temperature(peakElementCelsius)}, over the ${temperature(ELEMENT_LIMIT_CELSIUS)} where its printed watts have come to nothing.`;
     case 'keep-clear':
-      return `${hot}, more than the ${INSULATION_CELSIUS} °C that common wire insulation bears: no wire and no plastic may touch it.`;
+      return `${hot}, more than the ${temperature(INSULATION_CELSIUS)} that common wire insulation bears: no wire and no plastic may touch it.`;
     case 'burns':
       return `${hot}: it burns skin within a second.`;
     case 'cool':
@@ -32,5 +33,5 @@ const OF_BODY: Record<BuiltInHeat['state'], string> = {
 
 /** How hot an LED with a load inside gets in one use, in a sentence. */
 export function builtInHeatWords({ code, useCase, ambientCelsius, peakCelsius, state }: BuiltInHeat): string {
-  return `After ${useCase.name} at ${ambientCelsius} °C the body of ${code} is near ${Math.round(peakCelsius)} °C inside the lamp (estimate)${OF_BODY[state]}`;
+  return `After ${useCase.name} at ${temperature(ambientCelsius)} the body of ${code} is near ${temperature(peakCelsius)} inside the lamp (estimate)${OF_BODY[state]}`;
 }

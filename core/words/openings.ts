@@ -1,10 +1,11 @@
 import { capital } from '../formatting/format.ts';
+import { length } from '../formatting/units.ts';
 import type { Fastening, Hazard, Opening } from '../model/vehicle/opening.ts';
 
 const many = (count: number, one: string) =>
   `${count} ${one}${count === 1 ? '' : one.endsWith('s') ? 'es' : 's'}`;
 
-const longer = (lengthMm: number | undefined) => (lengthMm === undefined ? '' : `, ${lengthMm} mm long`);
+const longer = (lengthMm: number | undefined) => (lengthMm === undefined ? '' : `, ${length(lengthMm)} long`);
 
 /** `4 cross-head screws, 35 mm long, with washers: corners of the lens`: one thing that holds, in words. */
 export function fasteningWords(held: Fastening): string {
@@ -56,7 +57,7 @@ export function countWords({ undo }: Opening): string {
   if (held.length === 0) return '';
   const total = held.reduce((sum, each) => sum + each.count, 0);
   const lengths = held.flatMap(({ lengthMm, count, where }) =>
-    lengthMm === undefined ? [] : [`${count} of ${lengthMm} mm${where ? ` (${where})` : ''}`],
+    lengthMm === undefined ? [] : [`${count} of ${length(lengthMm)}${where ? ` (${where})` : ''}`],
   );
   return `${total} ${total === 1 ? 'fastener' : 'fasteners'}${lengths.length > 0 ? `, ${lengths.join(', ')}` : ''}`;
 }
@@ -83,7 +84,7 @@ export const HAZARD_NAMES: Record<Hazard, string> = {
 export function losable({ undo }: Opening): string[] {
   return undo.flatMap((held) => {
     if (held.kind === 'fastener')
-      return [`${held.what}, ${held.size}${held.lengthMm ? `, ${held.lengthMm} mm` : ''}`];
+      return [`${held.what}, ${held.size}${held.lengthMm ? `, ${length(held.lengthMm)}` : ''}`];
     return held.kind === 'clip' ? [`clip of the ${held.edge} edge`] : [];
   });
 }

@@ -1,5 +1,6 @@
 import { baseRecord } from '../catalogue/bases.ts';
 import { inARow, ohms } from '../formatting/format.ts';
+import { length } from '../formatting/units.ts';
 import type { Part, PartLook } from '../model/part.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { plugsOf } from '../wiring/wholeLampPins.ts';
@@ -32,7 +33,9 @@ function ofLook(look: PartLook | undefined, tick: Make): Tick[] {
     ...(plug ? [tick('plug', `plug as the old one: ${plug}`)] : []),
     ...(pins ? [tick('pins', `${pins} pins, none bent`)] : []),
     ...(tabs ? [tick('tabs', `tabs: ${tabs}`)] : []),
-    ...(grommetMm !== undefined ? [tick('grommet', `grommet ${grommetMm} mm deep, as the old one`)] : []),
+    ...(grommetMm !== undefined
+      ? [tick('grommet', `grommet ${length(grommetMm)} deep, as the old one`)]
+      : []),
     ...(wayUp ? [tick('way-up', `which way up: ${wayUp}`)] : []),
     ...(mount ? [tick('mount', `held by: ${mount}`)] : []),
     ...(screw ? [tick('screw', `screw as delivered: ${screw}`)] : []),
@@ -73,8 +76,8 @@ function ofKind(part: Part, tick: Make, region: Vehicle['region'], roomMm: numbe
         tick(
           'height',
           roomMm === undefined
-            ? `${part.heightMm} mm high: does its cover close?`
-            : `${part.heightMm} mm high, ${roomMm} mm of room`,
+            ? `${length(part.heightMm)} high: does its cover close?`
+            : `${length(part.heightMm)} high, ${length(roomMm)} of room`,
         ),
         ...(part.adjuster && !part.look?.screw
           ? [tick('screw', 'how its screw stands is written down')]

@@ -1,6 +1,7 @@
 /** IEC 60028 annealed copper and ASTM B258 wire gauges, from memory. */
 import { expect, it } from 'vitest';
-import { awgAreaMm2, wireOhms } from '../../core/circuit/wire.ts';
+import { wireOhms } from '../../core/circuit/wire.ts';
+import { gaugeMm2 } from '../../core/formatting/units.ts';
 
 /** Ω a kilometre of solid annealed copper at 20 °C, as wire tables print it beside the gauge; from memory. */
 const TABLE = [
@@ -11,7 +12,7 @@ const TABLE = [
 ] as const;
 
 it.each(TABLE)('P10: a kilometre of gauge %i comes to the %f Ω of the tables', (gauge, ohms) => {
-  expect(wireOhms({ lengthM: 1000, areaMm2: awgAreaMm2(gauge) }) / ohms).toBeCloseTo(1, 2);
+  expect(wireOhms({ lengthM: 1000, areaMm2: gaugeMm2(gauge) }) / ohms).toBeCloseTo(1, 2);
 });
 
 it('P10: warm copper is that of the factor tables: 1.118 at 50 °C, 1.216 at 75 °C (from memory)', () => {
@@ -21,7 +22,7 @@ it('P10: warm copper is that of the factor tables: 1.118 at 50 °C, 1.216 at 75 
 });
 
 it('P10: gauges 18, 16 and 14', () => {
-  expect(awgAreaMm2(18)).toBeCloseTo(0.823, 3);
-  expect(awgAreaMm2(16)).toBeCloseTo(1.31, 2);
-  expect(awgAreaMm2(14)).toBeCloseTo(2.08, 2);
+  expect(gaugeMm2(18)).toBeCloseTo(0.823, 3);
+  expect(gaugeMm2(16)).toBeCloseTo(1.31, 2);
+  expect(gaugeMm2(14)).toBeCloseTo(2.08, 2);
 });

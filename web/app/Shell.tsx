@@ -89,6 +89,7 @@ const LATER_PLACES = [
   { to: '/practice', name: 'Practice' },
   { to: '/reference', name: 'Reference' },
   { to: '/hand-off', name: 'Hand off' },
+  { to: '/settings', name: 'Settings' },
 ] as const;
 
 /** Places a phone's header has no room for: there they stand under one more word. */

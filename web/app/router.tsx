@@ -25,6 +25,7 @@ export function makeRouter() {
             { path: '/bench', lazy: () => import('../places/bench/BenchPlace.tsx') },
             { path: '/practice/:kind?', lazy: () => import('../places/practice/PracticePlace.tsx') },
             { path: '/hand-off', lazy: () => import('../places/hand-off/HandOffPlace.tsx') },
+            { path: '/settings', lazy: () => import('../places/settings/SettingsPlace.tsx') },
             { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
             { path: '/jobs/:jobId/:stage?', Component: JobScreen },
             { path: '*', element: <Navigate to="/jobs" replace /> },

@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { db } from '../store/db.ts';
 import { writer } from '../store/writer.ts';
 import { StorageTrouble } from '../ui/StorageTrouble.tsx';
+import { beginWithSettings } from '../ui/settings.ts';
 import { lookAtRows } from '../workers/lookAtRows.ts';
 import { App, Frame } from './App.tsx';
 import { keepFocus } from './keepFocus.ts';
@@ -17,6 +18,7 @@ const ROWS_AFTER = 8000;
 
 /** Puts the app in the place of what the page said until now. */
 export async function start(): Promise<void> {
+  beginWithSettings();
   const trouble = db.open().then(
     () => null,
     (error: Error) => error,

@@ -23,6 +23,7 @@ import '@mantine/core/styles/Radio.layer.css';
 import '@mantine/core/styles/NumberInput.layer.css';
 import '@mantine/core/styles/SegmentedControl.layer.css';
 import '@mantine/core/styles/Slider.layer.css';
+import '@mantine/core/styles/Progress.layer.css';
 import '@mantine/core/styles/Tabs.layer.css';
 import '@mantine/core/styles/Modal.layer.css';
 import '@mantine/core/styles/Notification.layer.css';

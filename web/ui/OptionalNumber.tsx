@@ -1,5 +1,6 @@
 import { DecimalInput } from './DecimalInput.tsx';
 import { FieldNews } from './FieldNews.tsx';
+import { QUANTITY_OF, SavedQuantity } from './SavedQuantity.tsx';
 import { useSavedField } from './useSavedField.ts';
 
 interface OptionalNumberProps {
@@ -17,7 +18,17 @@ interface OptionalNumberProps {
 }
 
 /** A measurement that may be missing: empty means not measured, and that is saved too. */
-export function OptionalNumber({
+export function OptionalNumber(props: OptionalNumberProps) {
+  const quantity = QUANTITY_OF[props.unit];
+  const { empty = 'not measured' } = props;
+  return quantity ? (
+    <SavedQuantity {...props} quantity={quantity} empty={empty} />
+  ) : (
+    <PlainNumber {...props} />
+  );
+}
+
+function PlainNumber({
   label,
   unit,
   value,

@@ -1,5 +1,6 @@
 import { DecimalInput } from './DecimalInput.tsx';
 import { FieldNews } from './FieldNews.tsx';
+import { QUANTITY_OF, SavedQuantity } from './SavedQuantity.tsx';
 import { useSavedField } from './useSavedField.ts';
 
 interface SavedNumberProps {
@@ -15,7 +16,16 @@ interface SavedNumberProps {
 }
 
 /** A number with its unit and limits. Only a value within them is saved; anything else says what to type. */
-export function SavedNumber({
+export function SavedNumber(props: SavedNumberProps) {
+  const quantity = QUANTITY_OF[props.unit];
+  if (!quantity) return <PlainNumber {...props} />;
+  const { onSave } = props;
+  return (
+    <SavedQuantity {...props} quantity={quantity} onSave={(value) => value !== undefined && onSave(value)} />
+  );
+}
+
+function PlainNumber({
   label,
   unit,
   value,

@@ -5,6 +5,15 @@ export function shortDate(at: string | Date, locale?: string): string {
   );
 }
 
+/** How the time of day is written: as the browser's language has it, or as somebody chose. */
+export type Clock = 'system' | '12' | '24';
+let clock: Clock = 'system';
+
+/** Has times written in twelve or twenty-four hours from now on. */
+export function setClock(next: Clock): void {
+  clock = next;
+}
+
 /** The same with the time of day, to the minute. */
 export function shortMoment(at: string | Date, locale?: string): string {
   return new Intl.DateTimeFormat(locale, {
@@ -13,6 +22,7 @@ export function shortMoment(at: string | Date, locale?: string): string {
     year: 'numeric',
     hour: '2-digit',
     minute: '2-digit',
+    ...(clock === 'system' ? {} : { hourCycle: clock === '12' ? ('h12' as const) : ('h23' as const) }),
   }).format(new Date(at));
 }
 

@@ -1,12 +1,16 @@
 import { type Remote, wrap } from 'comlink';
 import type { EngineWorker } from './engine.worker.ts';
+import { named } from './named.ts';
 
 const started = new Map<string, Remote<EngineWorker>>();
 
 function worker(name: string): Remote<EngineWorker> {
   let remote = started.get(name);
   if (!remote) {
-    const thread = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name });
+    const thread = new Worker(new URL('./engine.worker.ts', import.meta.url), {
+      type: 'module',
+      name: named(name),
+    });
     // A script that cannot be fetched was built anew since this page was opened; whoever loads pages again hears of it.
     thread.addEventListener('error', (event) => {
       if (event.message === undefined)

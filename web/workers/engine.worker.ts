@@ -1,3 +1,4 @@
+import './writesAsHere.ts';
 import { expose } from 'comlink';
 import { behavioursOf } from '../../core/choose/candidates.ts';
 import { cureBoard } from '../../core/cures/board/board.ts';

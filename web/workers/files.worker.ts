@@ -1,3 +1,4 @@
+import './writesAsHere.ts';
 import { expose } from 'comlink';
 import { JOB_FILE_MAX_BYTES, type JobFileResult, readJobFile } from '../../core/formats/jobFile.ts';
 import { readShelfCsv, SHELF_CSV_MAX_BYTES, type ShelfCsvResult } from '../../core/formats/shelfCsv.ts';

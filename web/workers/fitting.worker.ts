@@ -1,3 +1,4 @@
+import './writesAsHere.ts';
 import { expose } from 'comlink';
 import { pickLines } from '../../core/inventory/picklist.ts';
 import { shoppingList } from '../../core/inventory/shoppingList.ts';

@@ -1,5 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import type { FlashWorker } from './flash.worker.ts';
+import { named } from './named.ts';
 
 let started: { worker: Worker; remote: Remote<FlashWorker> } | null = null;
 
@@ -8,7 +9,7 @@ export function flashes(): Remote<FlashWorker> {
   if (!started) {
     const worker = new Worker(new URL('./flash.worker.ts', import.meta.url), {
       type: 'module',
-      name: 'flash',
+      name: named('flash'),
     });
     started = { worker, remote: wrap<FlashWorker>(worker) };
   }

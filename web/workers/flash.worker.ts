@@ -1,3 +1,4 @@
+import './writesAsHere.ts';
 import { expose } from 'comlink';
 import { type DrawnTrace, drawnTrace } from '../../core/flashmeter/drawn.ts';
 import type { About } from '../../core/flashmeter/levels.ts';

@@ -1,6 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import { writer } from '../store/writer.ts';
 import type { HandOffWorker } from './handOff.worker.ts';
+import { named } from './named.ts';
 
 let started: { worker: Worker; remote: Remote<HandOffWorker> } | null = null;
 
@@ -10,7 +11,7 @@ export async function handOff(): Promise<Remote<HandOffWorker>> {
   if (!started) {
     const worker = new Worker(new URL('./handOff.worker.ts', import.meta.url), {
       type: 'module',
-      name: 'hand-off',
+      name: named('hand-off'),
     });
     started = { worker, remote: wrap<HandOffWorker>(worker) };
   }

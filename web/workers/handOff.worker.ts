@@ -1,3 +1,4 @@
+import './writesAsHere.ts';
 import { expose, proxy } from 'comlink';
 import { PACK_MAX_BYTES, type Pack, readPack, writePack } from '../../core/formats/pack.ts';
 import { db } from '../store/db.ts';

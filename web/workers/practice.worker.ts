@@ -1,3 +1,4 @@
+import './writesAsHere.ts';
 import { expose } from 'comlink';
 import type { PossibleFault } from '../../core/faults/library.ts';
 import { type Spot, spotsOf } from '../../core/instruments/spots.ts';

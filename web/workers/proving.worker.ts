@@ -1,3 +1,4 @@
+import './writesAsHere.ts';
 import { expose } from 'comlink';
 import type { Configuration } from '../../core/model/cures.ts';
 import type { Job } from '../../core/model/job.ts';

@@ -10,6 +10,7 @@ import type { FaultFinding } from '../../core/proving/finding.ts';
 import type { FaultRow, ProvingGrid } from '../../core/proving/grid.ts';
 import type { Told } from '../../core/proving/told.ts';
 import { electrics } from './electrics.ts';
+import { named } from './named.ts';
 import type { GridRun, ProvingWorker } from './proving.worker.ts';
 
 /** So many work on one grid at a time: a phone and an old laptop have that many cores. */
@@ -21,7 +22,10 @@ let runs = 0;
 /** The proving grid and the fault finder, started when Prove is first opened; the first one holds the finder. */
 function proving(part = 0): Remote<ProvingWorker> {
   started[part] ??= wrap<ProvingWorker>(
-    new Worker(new URL('./proving.worker.ts', import.meta.url), { type: 'module', name: `proving-${part}` }),
+    new Worker(new URL('./proving.worker.ts', import.meta.url), {
+      type: 'module',
+      name: named(`proving-${part}`),
+    }),
   );
   return started[part];
 }

@@ -1,3 +1,4 @@
+import { length } from '../../formatting/units.ts';
 import type { ResistorNetwork } from '../../model/cures.ts';
 import type { Shelf } from '../../model/part.ts';
 import { lampById } from '../../model/vehicle/lookUp.ts';
@@ -35,7 +36,7 @@ export function leadReach(vehicle: Vehicle, shelf: Shelf, networks: readonly Res
     const leadsMm = printed.length > 0 ? Math.min(...printed) : USUAL_LEADS;
     const metalMm = lamp.room?.metalWithinMm ?? null;
     const reaches = metalMm === null ? null : metalMm + SLACK <= leadsMm;
-    const leads = `leads of ${leadsMm} mm (${printed.length > 0 ? 'printed' : 'typical'})`;
+    const leads = `leads of ${length(leadsMm)} (${printed.length > 0 ? 'printed' : 'typical'})`;
     const name = lamp.name.toLowerCase();
     return {
       lampId,
@@ -47,8 +48,8 @@ export function leadReach(vehicle: Vehicle, shelf: Shelf, networks: readonly Res
         metalMm === null
           ? `How far bare metal is from ${name} has not been measured: hold the resistor there, ${leads}, before drilling.`
           : reaches
-            ? `Bare metal is ${metalMm} mm from ${name}; ${leads} reach.`
-            : `Bare metal is ${metalMm} mm from ${name}, too far for ${leads} with ${SLACK} mm for joint and bend: lengthen them with wire of the same size, or find nearer metal.`,
+            ? `Bare metal is ${length(metalMm)} from ${name}; ${leads} reach.`
+            : `Bare metal is ${length(metalMm)} from ${name}, too far for ${leads} with ${length(SLACK)} for joint and bend: lengthen them with wire of the same size, or find nearer metal.`,
     };
   });
 }

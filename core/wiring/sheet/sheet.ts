@@ -1,4 +1,5 @@
 import { ohms, watts } from '../../formatting/format.ts';
+import { wire } from '../../formatting/units.ts';
 import { takenKits } from '../../kits/jobKits.ts';
 import type { Job } from '../../model/job.ts';
 import type { Shelf } from '../../model/part.ts';
@@ -246,7 +247,5 @@ class SheetOf {
 
 /** `GN/YE 1 mm²`; a wire nobody has looked at has a question mark. */
 function wireLabel({ colour, areaMm2 }: Cavity): string {
-  return [colourLetters(colour) || '?', areaMm2 === undefined ? '' : `${areaMm2} mm²`]
-    .filter(Boolean)
-    .join(' ');
+  return [colourLetters(colour) || '?', areaMm2 === undefined ? '' : wire(areaMm2)].filter(Boolean).join(' ');
 }

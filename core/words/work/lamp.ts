@@ -1,5 +1,6 @@
 import { baseRecord } from '../../catalogue/bases.ts';
 import { inARow } from '../../formatting/format.ts';
+import { distance, wire } from '../../formatting/units.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
 import type { MovedBulb } from '../../simulation/bulbsMoved.ts';
@@ -51,7 +52,7 @@ export function addWords({ lamp, feed, fuseAmps, drilled }: About<'add'>): StepW
       fuseAmps === null
         ? `Join its feed to ${feed.toLowerCase()}; the fuse there stays as it is.`
         : `A relay worked by ${feed.toLowerCase()}, its supply from the battery side over a ${fuseAmps} A fuse of its own, close to where it is taken.`
-    } Wire ${lead.areaMm2} mm², ${lead.lengthM} m, earth to bare body metal. Tie it where nothing moves and nothing is estimated to get hot.`,
+    } Wire ${wire(lead.areaMm2)}, ${distance(lead.lengthM)}, earth to bare body metal. Tie it where nothing moves and nothing is estimated to get hot.`,
     cautions: [
       ...(drilled ? ['Look what lies behind before the drill: tank, looms, airbags, high voltage.'] : []),
       'Never a larger fuse on a wire that is there.',

@@ -1,4 +1,5 @@
 import { ohms, watts } from '../../formatting/format.ts';
+import { temperature } from '../../formatting/units.ts';
 import type { ResistorNetwork } from '../../model/cures.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { isProved, wireWords } from '../../wiring/feedProof.ts';
@@ -14,7 +15,7 @@ const MOUNT_WORDS: Record<Lamp['resistorMount'], string> = {
   unknown: 'bare metal, if there is any: look first',
 };
 
-const HOT = 'It gets past 100 °C. Never on plastic, rubber, carpet or against wiring.';
+const hot = () => `It gets past ${temperature(100)}. Never on plastic, rubber, carpet or against wiring.`;
 
 const piecesWords = ({ pieces }: ResistorNetwork) =>
   pieces.map((piece) => `${ohms(piece.ohms)} ${watts(piece.watts)}`).join(' and ');
@@ -25,7 +26,7 @@ export function mountWords({ lamp, loose }: About<'mount'>): StepWords {
     place: lamp.name,
     title: `Mount ${piecesWords(loose.network)} on ${MOUNT_WORDS[lamp.resistorMount]}`,
     text: 'Bare metal, in air, clear of the loom, held by a screw. Check that the leads reach before drilling; paint the drilled edge.',
-    cautions: [HOT, 'Look behind the panel before drilling.'],
+    cautions: [hot(), 'Look behind the panel before drilling.'],
   };
 }
 
@@ -69,6 +70,6 @@ export function harnessWords({ lamp, loose: { network }, code }: About<'harness'
     place: lamp.name,
     title: `Plug ${code ?? parts} between socket and LED, its resistor on ${MOUNT_WORDS[lamp.resistorMount]}`,
     text: `The socket into the harness, the LED into its other end; the ${parts} screwed to bare metal, in air, clear of the loom. See that the leads reach before drilling, and that the socket still twists home with the plug in between.`,
-    cautions: [HOT],
+    cautions: [hot()],
   };
 }

@@ -5,6 +5,7 @@ import { amps, capital, volts } from '../../../core/formatting/format.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Traces } from '../../../core/traces/traceLamps.ts';
+import { settingsNow } from '../../ui/settings.ts';
 import { useWorkspace, type Workspace } from '../workspace.ts';
 import classes from './DashStrip.module.css';
 import { Telltales, TurnArrows } from './Telltales.tsx';
@@ -21,7 +22,7 @@ const LIT = 0.05;
 export function DashStrip() {
   const workspace = useWorkspace();
   const { job, traces, tracing, tracesTrouble, supplyVolts } = workspace;
-  const [sound, setSound] = useState(false);
+  const [sound, setSound] = useState(() => settingsNow().sound);
   useRelayClick(traces, sound);
   const arrows = { left: useRef<SVGPathElement>(null), right: useRef<SVGPathElement>(null) };
   useFlash(traces, (_, lit) => {

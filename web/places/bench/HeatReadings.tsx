@@ -1,5 +1,6 @@
 import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
+import { fieldText, readQuantity as readTyped, temperature } from '../../../core/formatting/units.ts';
 import { heatCompared, measuredPlace } from '../../../core/heat/measured.ts';
 import { observationFrom } from '../../../core/instruments/fromInstrument.ts';
 import { spotsOf } from '../../../core/instruments/spots.ts';
@@ -16,6 +17,7 @@ import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { DecimalInput } from '../../ui/DecimalInput.tsx';
+import { QuantityInput } from '../../ui/QuantityInput.tsx';
 import classes from './Bench.module.css';
 
 const ReadingsChart = lazy(() => import('./ReadingsChart.tsx'));
@@ -33,17 +35,21 @@ export default function HeatReadings() {
   // Where it was measured last it goes on.
   const [lampId, setLampId] = useState(() => heatReadingsOf(job).at(-1)?.lampId ?? lamps[0]?.id ?? '');
   const [what, setWhat] = useState<'resistor' | 'housing'>(withResistor.size > 0 ? 'resistor' : 'housing');
-  const [celsius, setCelsius] = useState<string | number>('');
-  const [air, setAir] = useState<string | number>(20);
+  const [celsius, setCelsius] = useState('');
+  const [air, setAir] = useState(() => fieldText('temperature', 20));
   const [minutes, setMinutes] = useState<string | number>('');
   const [read, setRead] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
-  const figures = { celsius: Number(celsius), air: Number(air), minutes: Number(minutes) };
+  const figures = {
+    celsius: readTyped('temperature', celsius) ?? Number.NaN,
+    air: readTyped('temperature', air) ?? Number.NaN,
+    minutes: Number(minutes),
+  };
   const wrong =
     celsius === '' || minutes === '' || air === ''
       ? 'Temperature, air and time are wanted.'
       : !(figures.celsius >= -60 && figures.celsius <= 400) || !(figures.air >= -60 && figures.air <= 80)
-        ? 'Type degrees Celsius: air -60 to 80, what is measured -60 to 400.'
+        ? `Type degrees: air ${temperature(-60)} to ${temperature(80)}, what is measured ${temperature(-60)} to ${temperature(400)}.`
         : !(figures.minutes >= 0 && figures.minutes <= 1440)
           ? 'Type the minutes since it was switched on, 0 to 1440.'
           : null;
@@ -58,8 +64,8 @@ export default function HeatReadings() {
       if (minutes === '') setMinutes(10);
       if (now === null)
         return setSaid('Nothing there gets warm: no resistor is fitted as the vehicle stands.');
-      setCelsius(Number(now.toFixed(1)));
-      setAir(20);
+      setCelsius(fieldText('temperature', now));
+      setAir(fieldText('temperature', 20));
       setRead(true);
     } catch (error) {
       setSaid(troubleOf(error));
@@ -117,25 +123,16 @@ export default function HeatReadings() {
               ]}
             />
           </div>
-          <DecimalInput
+          <QuantityInput
+            quantity="temperature"
             label="Temperature"
-            suffix=" °C"
-            hideControls
-            clampBehavior="none"
             value={celsius}
-            onChange={(next) => {
+            onText={(next) => {
               setCelsius(next);
               setRead(false);
             }}
           />
-          <DecimalInput
-            label="Air around it"
-            suffix=" °C"
-            hideControls
-            clampBehavior="none"
-            value={air}
-            onChange={setAir}
-          />
+          <QuantityInput quantity="temperature" label="Air around it" value={air} onText={setAir} />
           <DecimalInput
             label="Minutes since switched on"
             suffix=" min"
@@ -190,7 +187,7 @@ export default function HeatReadings() {
             {(each) => (
               <>
                 {lampById(job.vehicle, each.lampId).name}, {each.what}, after {Math.round(each.seconds / 60)}{' '}
-                min: <b>{each.quantity.value} °C</b> in air of {each.airCelsius} °C
+                min: <b>{temperature(each.quantity.value)}</b> in air of {temperature(each.airCelsius)}
                 {each.note ? ` (${each.note})` : ''}
               </>
             )}

@@ -1,5 +1,14 @@
 import { Button, NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import {
+  distance,
+  fieldText,
+  illuminance,
+  length,
+  type Quantity,
+  readQuantity,
+  unitOf,
+} from '../../../core/formatting/units.ts';
 import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import type { BeforeAfter } from '../../../core/model/evidence.ts';
 import { standing } from '../../../core/model/seen.ts';
@@ -13,13 +22,15 @@ import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
-import { DecimalInput } from '../../ui/DecimalInput.tsx';
+import { QuantityInput } from '../../ui/QuantityInput.tsx';
 import { Scrolls } from '../../ui/Scrolls.tsx';
 import classes from './Bench.module.css';
 import { PhotoPair } from './PhotoPair.tsx';
 
 const ROOM = 'room';
-const numberOf = (typed: string | number) => (typed === '' ? null : Number(typed));
+/** What was typed, in its stored unit: null of an empty field, not a number of what is none. */
+const figureOf = (quantity: Quantity, typed: string) =>
+  typed.trim() === '' ? null : (readQuantity(quantity, typed) ?? Number.NaN);
 
 /** Lux before and after at one spot, the surroundings taken off; candela where the inverse square holds; left against right. */
 export default function LightCard() {
@@ -31,29 +42,31 @@ export default function LightCard() {
   const [where, setWhere] = useState<string>(lamps[0]?.id ?? ROOM);
   const [spot, setSpot] = useState('on its axis');
   const [when, setWhen] = useState<BeforeAfter>('after');
-  const [lux, setLux] = useState<string | number>('');
-  const [ambient, setAmbient] = useState<string | number>('');
-  const [metres, setMetres] = useState<string | number>('');
-  const [width, setWidth] = useState<string | number>('');
+  const [lux, setLux] = useState('');
+  const [ambient, setAmbient] = useState('');
+  const [metres, setMetres] = useState('');
+  const [width, setWidth] = useState('');
   const [read, setRead] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const lampId = where === ROOM ? null : where;
   const figures = {
-    lux: numberOf(lux),
-    ambient: numberOf(ambient),
-    metres: numberOf(metres),
-    width: numberOf(width),
+    lux: figureOf('light', lux),
+    ambient: figureOf('light', ambient),
+    metres: figureOf('distance', metres),
+    width: figureOf('length', width),
   };
   const wrong =
     figures.metres !== null && !(figures.metres >= 0.01 && figures.metres <= 100)
-      ? 'Type the distance in metres, 0.01 to 100.'
+      ? `Type the distance, ${distance(0.01)} to ${distance(100)}.`
       : figures.width !== null && !(figures.width >= 1 && figures.width <= 2000)
-        ? 'Type how wide what shines is in millimetres, 1 to 2000.'
-        : figures.ambient !== null && figures.lux !== null && figures.ambient > figures.lux
-          ? 'More light with the lamp off than on: the two are exchanged, or something else was lit.'
-          : spot.trim() === ''
-            ? 'Say where the meter was: only readings at one spot are compared.'
-            : null;
+        ? `Type how wide what shines is, ${length(1)} to ${length(2000)}.`
+        : Number.isNaN(figures.lux) || Number.isNaN(figures.ambient)
+          ? `Type the light as a figure, in ${unitOf('light')}.`
+          : figures.ambient !== null && figures.lux !== null && figures.ambient > figures.lux
+            ? 'More light with the lamp off than on: the two are exchanged, or something else was lit.'
+            : spot.trim() === ''
+              ? 'Say where the meter was: only readings at one spot are compared.'
+              : null;
   const write = () => {
     if (figures.lux === null || wrong) return;
     record(`Light of ${lampId ? lampById(job.vehicle, lampId).name.toLowerCase() : 'the room'}`, {
@@ -79,9 +92,9 @@ export default function LightCard() {
       await standIn.meter.ask(`SENSe:DISTance ${figures.metres ?? 1}`);
       await standIn.meter.ask('SENSe:AMBient 2');
       const shown = await readLux(standIn.meter);
-      if (figures.metres === null) setMetres(1);
-      setAmbient(2);
-      setLux(shown === null ? '' : Number(shown.toFixed(2)));
+      if (figures.metres === null) setMetres(fieldText('distance', 1));
+      setAmbient(fieldText('light', 2));
+      setLux(shown === null ? '' : fieldText('light', shown));
       setRead(true);
     } catch (error) {
       setTrouble(troubleOf(error));
@@ -121,49 +134,35 @@ export default function LightCard() {
               ]}
             />
           </div>
-          <DecimalInput
-            label="Lux, as the meter shows"
-            suffix=" lx"
-            hideControls
-            min={0}
-            max={1e6}
+          <QuantityInput
+            quantity="light"
+            label="Light, as the meter shows"
             value={lux}
-            onChange={(next) => {
+            onText={(next) => {
               setLux(next);
               setRead(false);
             }}
           />
-          <DecimalInput
+          <QuantityInput
+            quantity="light"
             label="With the lamp off"
             description="same spot; it is taken off"
-            suffix=" lx"
-            hideControls
-            min={0}
-            max={1e6}
             value={ambient}
-            onChange={setAmbient}
+            onText={setAmbient}
           />
-          <DecimalInput
+          <QuantityInput
+            quantity="distance"
             label="Lens to meter, by tape"
-            suffix=" m"
-            hideControls
-            min={0}
-            max={100}
-            clampBehavior="none"
             value={metres}
-            onChange={setMetres}
+            onText={setMetres}
           />
           {lampId && (
-            <DecimalInput
+            <QuantityInput
+              quantity="length"
               label="What shines is so wide"
               description="candela need five times that"
-              suffix=" mm"
-              hideControls
-              min={0}
-              max={2000}
-              clampBehavior="none"
               value={width}
-              onChange={setWidth}
+              onText={setWidth}
             />
           )}
         </div>
@@ -189,7 +188,7 @@ export default function LightCard() {
         </div>
         <p className="faint">
           {standIn
-            ? `Stand-in: its lamps shine alike all round, which is invented; ${panel.configuration === 'stock' ? 'with the stock bulbs' : 'with the LEDs'} as the vehicle stands beside it, in surroundings of 2 lx.`
+            ? `Stand-in: its lamps shine alike all round, which is invented; ${panel.configuration === 'stock' ? 'with the stock bulbs' : 'with the LEDs'} as the vehicle stands beside it, in surroundings of ${illuminance(2)}.`
             : 'Same spot, same distance, same surroundings, engine running for both. A hand meter is taken to be off by 5 %, from memory.'}
         </p>
       </Card>
@@ -260,7 +259,7 @@ function LightOnRecord() {
           each.kind === 'light' ? (
             <>
               {each.lampId ? lampById(job.vehicle, each.lampId).name : 'Room'}, {each.spot}, {each.when}:{' '}
-              <b>{each.quantity.value} lx</b>
+              <b>{illuminance(each.quantity.value)}</b>
               {each.note ? ` (${each.note})` : ''}
             </>
           ) : (

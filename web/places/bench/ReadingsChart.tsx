@@ -3,6 +3,7 @@ import { GridComponent, LegendComponent } from 'echarts/components';
 import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useCallback } from 'react';
+import { degrees, unitOf } from '../../../core/formatting/units.ts';
 import type { HeatCompared } from '../../../core/heat/measured.ts';
 import { type ChartTheme, useChart } from '../../ui/useChart.ts';
 import classes from './Bench.module.css';
@@ -42,8 +43,8 @@ export default function ReadingsChart({
           },
           yAxis: {
             type: 'value',
-            name: '°C',
-            axisLabel: text,
+            name: unitOf('temperature'),
+            axisLabel: { ...text, formatter: degrees },
             splitLine: { lineStyle: { color: colour('--line') } },
           },
           series: [

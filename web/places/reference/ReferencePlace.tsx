@@ -17,6 +17,7 @@ import {
 } from '../../../core/catalogue/wires.ts';
 import { amps, volts, watts } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
+import { length, lengthFigure, temperature } from '../../../core/formatting/units.ts';
 import { findEntries, referenceEntries, SECTIONS, type Section } from '../../../core/reference/entries.ts';
 import { workName } from '../../../core/vehicle/lampWork.ts';
 import { bulbWatts } from '../../../core/words/bulbs.ts';
@@ -159,7 +160,7 @@ function Bulbs({ shown }: Shown) {
                   <td className="figure">{dim ? `${amps(dim.amps)}, ${watts(filamentWatts(dim))}` : ''}</td>
                   <td className="figure">{Math.round(bright.lumens)} lm</td>
                   <td className="figure">
-                    {bulb.lengthMm} × {bulb.glassMm} mm
+                    {lengthFigure(bulb.lengthMm)} × {length(bulb.glassMm)}
                   </td>
                   <td className="faint">{sourceWords(bulb.source)}</td>
                 </tr>
@@ -259,7 +260,7 @@ function Wire({ shown }: Shown) {
               <tr>
                 <th>Size</th>
                 <th className="figure">Area</th>
-                <th className="figure">A metre, at 20 °C</th>
+                <th className="figure">A metre, at {temperature(20)}</th>
                 <th>Used for (common practice)</th>
               </tr>
             </thead>

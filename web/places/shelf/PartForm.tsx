@@ -1,10 +1,13 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { fieldText, readQuantity } from '../../../core/formatting/units.ts';
 import { type Column, columnsOf, type PartKind } from '../../../core/inventory/columns.ts';
 import { idFor, partFromRow, type Row, rowOfPart } from '../../../core/inventory/rows.ts';
 import type { Part } from '../../../core/model/part.ts';
 import { putParts } from '../../store/shelf.ts';
 import { Card } from '../../ui/Card.tsx';
+import { QuantityInput } from '../../ui/QuantityInput.tsx';
+import { QUANTITY_OF } from '../../ui/SavedQuantity.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './Shelf.module.css';
 import { tellChange } from './tellChange.ts';
@@ -138,7 +141,12 @@ function Field({
   disabled: boolean;
   set(value: string): void;
 }) {
-  const label = `${column.label}${column.unit ? `, ${column.unit}` : ''}`;
+  const quantity = column.unit === undefined ? undefined : QUANTITY_OF[column.unit];
+  // What was typed for a length stands as it was typed; what is kept is millimetres.
+  const [typed, setTyped] = useState(() =>
+    quantity && value !== '' && Number.isFinite(Number(value)) ? fieldText(quantity, Number(value)) : value,
+  );
+  const label = `${column.label}${column.unit && !quantity ? `, ${column.unit}` : ''}`;
   const choices = column.type === 'yes-no' ? ['yes', 'no'] : column.choices;
   const shared = {
     label,
@@ -154,6 +162,18 @@ function Field({
         {...shared}
         data={column.required && value !== '' ? [...choices] : ['', ...choices]}
         onChange={(event) => set(event.currentTarget.value)}
+      />
+    );
+  if (quantity)
+    return (
+      <QuantityInput
+        {...shared}
+        quantity={quantity}
+        value={typed}
+        onText={(text) => {
+          setTyped(text);
+          set(text.trim() === '' ? '' : String(readQuantity(quantity, text) ?? text));
+        }}
       />
     );
   return (

@@ -1,4 +1,5 @@
 import { amps, ohms, volts, watts } from '../../../core/formatting/format.ts';
+import { length, lengthFigure } from '../../../core/formatting/units.ts';
 import type { Part } from '../../../core/model/part.ts';
 import { workName } from '../../../core/vehicle/lampWork.ts';
 
@@ -6,7 +7,7 @@ import { workName } from '../../../core/vehicle/lampWork.ts';
 export function figures(part: Part): string {
   switch (part.kind) {
     case 'led':
-      return `${part.bases.join(', ')} · ${watts(part.watts)} at ${volts(part.atVolts)} · ${part.lumens} lm · ${part.lengthMm} × ${part.diameterMm} mm`;
+      return `${part.bases.join(', ')} · ${watts(part.watts)} at ${volts(part.atVolts)} · ${part.lumens} lm · ${lengthFigure(part.lengthMm)} × ${length(part.diameterMm)}`;
     case 'whole-lamp':
       return part.sections
         .map(

@@ -3,6 +3,7 @@ import type { Behaviour, Candidate } from '../../../core/choose/candidates.ts';
 import { unlikeNeighbours } from '../../../core/choose/neighbours.ts';
 import { lightOf } from '../../../core/choose/rank.ts';
 import { amps, inARow, volts, watts } from '../../../core/formatting/format.ts';
+import { length, lengthFigure } from '../../../core/formatting/units.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import type { LedPart, WholeLampPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
@@ -122,7 +123,7 @@ function ledFigures(part: LedPart): string {
     ...(part.sealed ? ['sealed'] : []),
     ...(part.warrantyMonths ? [`${part.warrantyMonths} months’ warranty`] : []),
   ];
-  return `${watts(part.watts)} at ${volts(part.atVolts)} printed, so ${amps(part.watts / part.atVolts)} · ${part.lumens} lm printed · ${part.lengthMm} × ${part.diameterMm} mm · ${more.join(', ')}`;
+  return `${watts(part.watts)} at ${volts(part.atVolts)} printed, so ${amps(part.watts / part.atVolts)} · ${part.lumens} lm printed · ${lengthFigure(part.lengthMm)} × ${length(part.diameterMm)} · ${more.join(', ')}`;
 }
 
 function lampFigures(part: WholeLampPart): string {

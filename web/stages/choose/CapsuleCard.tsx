@@ -3,6 +3,7 @@ import { clocking, type TwinClocking, twinClocking, wallMark } from '../../../co
 import { baseRecord } from '../../../core/catalogue/bases.ts';
 import { regionRule } from '../../../core/catalogue/regions.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
+import { centimetres, distance, length } from '../../../core/formatting/units.ts';
 import type { CapsuleLight, CapsuleRecord } from '../../../core/model/job.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -116,9 +117,9 @@ export function CapsuleCard({ lamp }: { lamp: Lamp }) {
       </div>
       {mark && (
         <p>
-          Cut-off on the wall: {(mark.dropM * 100).toFixed(0)} cm under the lamp’s middle, so{' '}
-          {mark.heightM.toFixed(2)} m above level ground ({mark.dipPercent} % over {wallM?.toFixed(1)} m,
-          computed; {sourceWords(mark.source)}). The plate by the lamp decides.
+          Cut-off on the wall: {centimetres(mark.dropM)} under the lamp’s middle, so {distance(mark.heightM)}{' '}
+          above level ground ({mark.dipPercent} % over {distance(wallM ?? 0, 1)}, computed;{' '}
+          {sourceWords(mark.source)}). The plate by the lamp decides.
         </p>
       )}
       <Caution>
@@ -168,11 +169,11 @@ function LightMeasures({
         {moveMm !== null &&
           (Math.abs(moveMm) < 0.05
             ? 'The depths agree.'
-            : `Move the chips ${Math.abs(moveMm).toFixed(1)} mm ${moveMm > 0 ? 'into the lamp' : 'towards the seat'}.`)}
+            : `Move the chips ${length(Math.abs(moveMm))} ${moveMm > 0 ? 'into the lamp' : 'towards the seat'}.`)}
         {turnDegrees === null &&
           moveMm === null &&
           'Measure both planes, and both depths, from the same seat.'}
-        {seated === true && ' Within what a beam forgives (2° and 0.5 mm, common practice).'}
+        {seated === true && ` Within what a beam forgives (2° and ${length(0.5)}, common practice).`}
       </p>
     </>
   );
@@ -182,5 +183,5 @@ function LightMeasures({
 function togetherWords({ leftDegrees, leftMm, together }: TwinClocking): string {
   if (together === null) return 'Measure both lights: one collar sets them together.';
   if (together) return 'One setting of the collar brings both beams within what they forgive.';
-  return `Set for the dipped beam, the main beam is left ${Math.abs(leftDegrees ?? 0).toFixed(0)}° and ${Math.abs(leftMm ?? 0).toFixed(1)} mm off: this LED does not sit as the two filaments did.`;
+  return `Set for the dipped beam, the main beam is left ${Math.abs(leftDegrees ?? 0).toFixed(0)}° and ${length(Math.abs(leftMm ?? 0))} off: this LED does not sit as the two filaments did.`;
 }

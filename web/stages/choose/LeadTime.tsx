@@ -1,4 +1,5 @@
 import { NativeSelect } from '@mantine/core';
+import { distance, roadSpeed } from '../../../core/formatting/units.ts';
 import { leadSeconds, metresIn } from '../../../core/light/leadTime.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import { useDesk } from '../../job/workspace.ts';
@@ -15,12 +16,12 @@ export function LeadTime({ bulb }: { bulb: Bulb }) {
   return (
     <p className={classes.lead}>
       An LED is lit {Math.round(1000 * seconds)} ms sooner than the {bulb.names[0]}:{' '}
-      {metresIn(seconds, speed).toFixed(1)} m at{' '}
+      {distance(metresIn(seconds, speed), 1)} at{' '}
       <NativeSelect
         size="xs"
         aria-label="Speed"
         value={String(speed)}
-        data={SPEEDS.map((each) => ({ value: String(each), label: `${each} km/h` }))}
+        data={SPEEDS.map((each) => ({ value: String(each), label: roadSpeed(each) }))}
         onChange={(event) => setSpeed(Number(event.currentTarget.value))}
       />{' '}
       <span className="faint">Computed: from cold to nine tenths of the filament’s light.</span>

@@ -1,3 +1,4 @@
+import { length } from '../../../core/formatting/units.ts';
 import type { Bulb } from '../../../core/model/bulb.ts';
 import type { LedPart } from '../../../core/model/part.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
@@ -22,7 +23,8 @@ export function RoomDrawing({ lamp, stock, part }: { lamp: Lamp; stock: Bulb; pa
     height: wideMm * PX,
     rx: radius,
   });
-  const room = roomLong === undefined ? 'the room behind is not measured' : `${roomLong} mm of room behind`;
+  const room =
+    roomLong === undefined ? 'the room behind is not measured' : `${length(roomLong)} of room behind`;
   return (
     <svg
       width={width}
@@ -30,7 +32,7 @@ export function RoomDrawing({ lamp, stock, part }: { lamp: Lamp; stock: Bulb; pa
       viewBox={`0 0 ${width} ${height}`}
       className={classes.room}
       role="img"
-      aria-label={`${part.code} is ${part.lengthMm} mm long, the ${stock.names[0]} ${stock.lengthMm} mm; ${room}`}
+      aria-label={`${part.code} is ${length(part.lengthMm)} long, the ${stock.names[0]} ${length(stock.lengthMm)}; ${room}`}
     >
       <path d={`M${MARGIN} ${MARGIN - 3}V${height - MARGIN + 3}`} className={classes.seat} />
       <rect {...box(stock.lengthMm, stock.glassMm, 8)} className={classes.bulb} />

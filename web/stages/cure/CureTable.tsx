@@ -4,6 +4,7 @@ import type { CureReport } from '../../../core/cures/compare/evaluate.ts';
 import { isInForce } from '../../../core/cures/compare/inForce.ts';
 import { CRITERIA, CRITERION_WORDS, type RankedCure } from '../../../core/cures/compare/rank.ts';
 import type { CureScope } from '../../../core/cures/compare/scope.ts';
+import { temperature } from '../../../core/formatting/units.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Mark } from '../../ui/Mark.tsx';
@@ -134,7 +135,7 @@ export function CureTable({ ranking, scope, busy }: CureTableProps) {
           <p className="faint">
             On the simulated circuit at every working point, with lights and brake where those bear on it,
             hazard and a cold start included. Times are common practice, prices the shop’s over the LEDs
-            alone; temperatures from a two-node estimate, hardest use at 40 °C.
+            alone; temperatures from a two-node estimate, hardest use at {temperature(40)}.
           </p>
         </details>
       </div>

@@ -3,6 +3,7 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { leadReach } from '../../../core/cures/loadResistor/mounting.ts';
 import { ohms, watts } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
+import { temperature } from '../../../core/formatting/units.ts';
 import { hotterAt } from '../../../core/heat/measured.ts';
 import { bodyOf, mountedPieces, usesOfPiece } from '../../../core/heat/mounts.ts';
 import { type RefusedPlace, whyRefused } from '../../../core/heat/refused.ts';
@@ -27,7 +28,7 @@ const REFUSED: Record<RefusedPlace, string> = {
 
 const MOUNTS: Record<HeatMount, string> = {
   'free-air': 'free air, not screwed to anything',
-  panel: '200 cm² of thin body panel',
+  panel: 'thin body panel, as large as a spread hand',
   bracket: 'a lamp’s bracket on standoffs',
   recess: 'tucked into a lamp’s recess',
   chassis: 'chassis or thick bracket',
@@ -120,7 +121,7 @@ export function HeatCard({ networks }: { networks: readonly ResistorNetwork[] })
           <li key={verdict.ambientCelsius} data-state={verdict.state}>
             {heatWords(verdict)}{' '}
             {verdict.coolerAfterSeconds > 0 &&
-              `Estimated to be under ${SKIN_TEN_SECONDS} °C ${Math.ceil(verdict.coolerAfterSeconds / 60)} min after switching off: measure before a hand goes there.`}
+              `Estimated to be under ${temperature(SKIN_TEN_SECONDS)} ${Math.ceil(verdict.coolerAfterSeconds / 60)} min after switching off: measure before a hand goes there.`}
           </li>
         ))}
       </ul>

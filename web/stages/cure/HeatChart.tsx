@@ -3,6 +3,7 @@ import { GridComponent, LegendComponent, MarkAreaComponent, MarkLineComponent } 
 import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useCallback } from 'react';
+import { degrees, temperature, unitOf } from '../../../core/formatting/units.ts';
 import type { HeatLine, HeatVerdict } from '../../../core/heat/useCases.ts';
 import { type ChartTheme, useChart } from '../../ui/useChart.ts';
 import classes from './HeatCard.module.css';
@@ -39,13 +40,13 @@ export default function HeatChart({
             type: 'value',
             min: 0,
             max: Math.ceil(Math.max(120, peak * 1.1) / 20) * 20,
-            name: '°C',
-            axisLabel: text,
+            name: unitOf('temperature'),
+            axisLabel: { ...text, formatter: degrees },
             splitLine: { lineStyle: { color: colour('--line') } },
           },
           series: verdicts.map((verdict, index) => ({
             type: 'line',
-            name: `case at ${verdict.ambientCelsius} °C around it`,
+            name: `case at ${temperature(verdict.ambientCelsius)} around it`,
             showSymbol: false,
             lineStyle: { width: 2, type: index === 0 ? 'dashed' : 'solid', color: colour('--petrol') },
             itemStyle: { color: colour('--petrol') },
@@ -63,7 +64,7 @@ export default function HeatChart({
                       .map((line, index) => ({
                         yAxis: line.celsius,
                         label: {
-                          formatter: `${line.celsius} °C ${line.what}`,
+                          formatter: `${temperature(line.celsius)} ${line.what}`,
                           position: index % 2 === 0 ? 'insideEndBottom' : 'insideEndTop',
                         },
                       })),
@@ -77,7 +78,10 @@ export default function HeatChart({
     ),
   );
   const words = verdicts
-    .map((verdict) => `${Math.round(verdict.peakCaseCelsius)} °C at ${verdict.ambientCelsius} °C around it`)
+    .map(
+      (verdict) =>
+        `${temperature(verdict.peakCaseCelsius)} at ${temperature(verdict.ambientCelsius)} around it`,
+    )
     .join(', ');
   return (
     <div ref={box} className={classes.chart} role="img" aria-label={`Case temperature peaks at ${words}`} />

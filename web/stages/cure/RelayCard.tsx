@@ -1,5 +1,6 @@
 import { adjusterFor, mapRelay } from '../../../core/devices/relayMapping.ts';
 import { amps } from '../../../core/formatting/format.ts';
+import { length } from '../../../core/formatting/units.ts';
 import { limitsOf } from '../../../core/judge/verdict.ts';
 import type { FlasherPart } from '../../../core/model/part.ts';
 import { limitWords } from '../../../core/words/findings.ts';
@@ -69,7 +70,7 @@ export function RelayCard() {
       <div className={classes.height}>
         <OptionalNumber
           label="Room under the relay’s cover"
-          description={`${part.code} is ${part.heightMm} mm high.`}
+          description={`${part.code} is ${length(part.heightMm)} high.`}
           unit="mm"
           value={height}
           min={5}

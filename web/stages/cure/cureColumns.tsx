@@ -2,6 +2,7 @@ import type { CureReport } from '../../../core/cures/compare/evaluate.ts';
 import type { RankedCure } from '../../../core/cures/compare/rank.ts';
 import type { WarningKept } from '../../../core/cures/compare/warningKept.ts';
 import { amps, inARow, volts, watts } from '../../../core/formatting/format.ts';
+import { temperature } from '../../../core/formatting/units.ts';
 import { VERDICT_WORDS, type VerdictState, worstState } from '../../../core/judge/states.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { price } from '../../ui/money.ts';
@@ -34,7 +35,7 @@ export const CURE_COLUMNS: readonly CureFact[] = [
     label: 'Hottest',
     cell: ({ report }) => {
       const hottest = Math.max(report.hottest?.peakCaseCelsius ?? 0, report.hottestLed ?? 0);
-      return hottest > 0 ? `${Math.round(hottest)} °C` : '';
+      return hottest > 0 ? temperature(hottest) : '';
     },
   },
   { label: 'Failure warning', cell: ({ report }) => WARNING_WORDS[report.warning] },
@@ -85,8 +86,8 @@ export const CURE_FACTS: readonly CureFact[] = [
     label: 'Hottest surface',
     cell: ({ report }) => {
       const surfaces = [
-        ...(report.hottest ? [`resistor ${Math.round(report.hottest.peakCaseCelsius)} °C`] : []),
-        ...(report.hottestLed !== null ? [`LED body ${Math.round(report.hottestLed)} °C`] : []),
+        ...(report.hottest ? [`resistor ${temperature(report.hottest.peakCaseCelsius)}`] : []),
+        ...(report.hottestLed !== null ? [`LED body ${temperature(report.hottestLed)}`] : []),
       ];
       return surfaces.length > 0 ? `${surfaces.join(', ')}, estimate` : 'nothing gets hot, estimate';
     },

@@ -1,5 +1,6 @@
 import { Checkbox, NativeSelect } from '@mantine/core';
 import { USUAL_LEADS } from '../../../core/cures/loadResistor/mounting.ts';
+import { length } from '../../../core/formatting/units.ts';
 import type { Lamp, LampRoom, ResistorMount } from '../../../core/model/vehicle/lamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { forgetWires } from '../../../core/vehicle/edit/forgotten.ts';
@@ -186,8 +187,8 @@ export function AccessCard({ lamp }: { lamp: Lamp }) {
         />
         {lamp.resistorMount !== 'none' && (lamp.room?.metalWithinMm ?? 0) > USUAL_LEADS && (
           <p className={classes.obstacle}>
-            Leads of such resistors are mostly about {USUAL_LEADS} mm; {lamp.room?.metalWithinMm} mm away they
-            want lengthening with wire of the same size.
+            Leads of such resistors are mostly about {length(USUAL_LEADS)};{' '}
+            {length(lamp.room?.metalWithinMm ?? 0)} away they want lengthening with wire of the same size.
           </p>
         )}
       </div>

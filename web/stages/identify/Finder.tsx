@@ -4,6 +4,7 @@ import { BASES, baseRecord } from '../../../core/catalogue/bases.ts';
 import { signalFilament } from '../../../core/catalogue/bulbs.ts';
 import { lookAlikes, numberCannotTell, searchBulbs } from '../../../core/catalogue/finder.ts';
 import { amps, volts } from '../../../core/formatting/format.ts';
+import { length, lengthFigure, readQuantity } from '../../../core/formatting/units.ts';
 import type { BaseId, Bulb } from '../../../core/model/bulb.ts';
 import type { Lamp } from '../../../core/model/vehicle/lamp.ts';
 import { bulbOf } from '../../../core/simulation/fitment.ts';
@@ -13,7 +14,7 @@ import { bulbWatts } from '../../../core/words/bulbs.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { BaseFace } from '../../ui/bulbs/BaseFace.tsx';
 import { Card } from '../../ui/Card.tsx';
-import { DecimalInput } from '../../ui/DecimalInput.tsx';
+import { QuantityInput } from '../../ui/QuantityInput.tsx';
 import classes from './Identify.module.css';
 
 /** The bulb of one lamp, found by a number on it, by its base, by rule and calliper, or by the picture of its contacts. */
@@ -21,17 +22,19 @@ export function Finder({ lamp }: { lamp: Lamp }) {
   const { job, edit } = useDesk();
   const [query, setQuery] = useState('');
   const [base, setBase] = useState<BaseId | null>(null);
-  const [glass, setGlass] = useState<string | number>('');
-  const [length, setLength] = useState<string | number>('');
-  const [across, setAcross] = useState<string | number>('');
+  const [glass, setGlass] = useState('');
+  const [long, setLong] = useState('');
+  const [across, setAcross] = useState('');
   const [filaments, setFilaments] = useState('');
   const now = bulbOf(job, lamp);
   const record = baseRecord(lamp.base);
-  const measured = (value: string | number) =>
-    value === '' || !(Number(value) > 0) ? undefined : Number(value);
+  const measured = (typed: string) => {
+    const mm = readQuantity('length', typed);
+    return mm !== null && mm > 0 ? mm : undefined;
+  };
   const described = {
     glassMm: measured(glass),
-    lengthMm: measured(length),
+    lengthMm: measured(long),
     baseMm: measured(across),
     filaments: filaments === '1' ? 1 : filaments === '2' ? 2 : undefined,
   } as const;
@@ -51,7 +54,7 @@ export function Finder({ lamp }: { lamp: Lamp }) {
     setQuery('');
     setBase(null);
     setGlass('');
-    setLength('');
+    setLong('');
     setAcross('');
     setFilaments('');
   };
@@ -83,7 +86,7 @@ export function Finder({ lamp }: { lamp: Lamp }) {
         <summary>Or by measures, or by the picture of its contacts</summary>
         <div className={classes.measures}>
           <Measure label="Glass, widest" value={glass} set={setGlass} />
-          <Measure label="Length over all" value={length} set={setLength} />
+          <Measure label="Length over all" value={long} set={setLong} />
           <Measure label="Across the base" value={across} set={setAcross} />
           <NativeSelect
             label="Filaments"
@@ -142,26 +145,15 @@ export function Finder({ lamp }: { lamp: Lamp }) {
   );
 }
 
-function Measure({
-  label,
-  value,
-  set,
-}: {
-  label: string;
-  value: string | number;
-  set(value: string | number): void;
-}) {
+function Measure({ label, value, set }: { label: string; value: string; set(value: string): void }) {
+  const wrong = value.trim() !== '' && readQuantity('length', value) === null;
   return (
-    <DecimalInput
+    <QuantityInput
+      quantity="length"
       label={label}
-      placeholder="mm"
-      suffix=" mm"
       value={value}
-      min={0}
-      max={200}
-      allowNegative={false}
-      decimalScale={1}
-      onChange={set}
+      error={wrong ? 'Type a figure, or with its unit: 3/8 in' : undefined}
+      onText={set}
     />
   );
 }
@@ -196,7 +188,8 @@ function BulbRow({
           {bulb.glass === 'clear' ? '' : `, ${bulb.glass} glass`}
           {bulb.filaments.length === 2 ? ', two filaments, bright one' : ''} · {amps(filament.amps)}{' '}
           {filament.ampsOrigin} at {volts(filament.testVolts)}, {bulbWatts(bulb)} ·{' '}
-          {Math.round(filament.lumens)} lm rated · {bulb.lengthMm} × {bulb.glassMm} mm typical
+          {Math.round(filament.lumens)} lm rated · {lengthFigure(bulb.lengthMm)} × {length(bulb.glassMm)}{' '}
+          typical
         </div>
         {interchanging.length > 0 && (
           <div className="faint">

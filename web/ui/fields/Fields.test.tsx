@@ -89,5 +89,7 @@ it('what is out of its limits is not saved, and the field says what to type', ()
   type('Length', '0');
   expect(now()).toEqual(FULL);
   expect(screen.getByText('Type a number from 1 to 60')).toBeTruthy();
-  expect(screen.getByText('Type a number from 1 to 300 mm, or leave it empty')).toBeTruthy();
+  expect(
+    screen.getByText('Type a figure from 1 to 300 mm, or with its unit: 3/8 in; or leave it empty'),
+  ).toBeTruthy();
 });

@@ -1,4 +1,5 @@
 import { inARow, ohms, watts } from '../../../formatting/format.ts';
+import { temperature } from '../../../formatting/units.ts';
 import { hotterAt } from '../../../heat/measured.ts';
 import { hottestResistor, mountedPieces } from '../../../heat/mounts.ts';
 import { chargingVolts } from '../../../judge/workingPoints.ts';
@@ -83,5 +84,5 @@ function brakeWords(job: Job, cures: Readonly<Record<string, LoadResistorCure>>)
     'LEDs with a load built in',
     'a larger piece of metal',
   ]);
-  return `One filament stops and turns, so that the brake heats them too, ${watts(piece.litWatts)} each: after ${heat.useCase.name} at ${heat.ambientCelsius} °C the case is at ${Math.round(heat.peakCaseCelsius)} °C on this mount (estimate). What avoids it: ${avoids}; and where a converter makes stop and turn of two feeds, the resistor on its turn side, which the brake never lights.`;
+  return `One filament stops and turns, so that the brake heats them too, ${watts(piece.litWatts)} each: after ${heat.useCase.name} at ${temperature(heat.ambientCelsius)} the case is at ${temperature(heat.peakCaseCelsius)} on this mount (estimate). What avoids it: ${avoids}; and where a converter makes stop and turn of two feeds, the resistor on its turn side, which the brake never lights.`;
 }

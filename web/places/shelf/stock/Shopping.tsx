@@ -6,7 +6,7 @@ import { pickListCsv } from '../../../../core/formats/pickListCsv.ts';
 import type { ShoppingLine } from '../../../../core/inventory/shoppingList.ts';
 import type { Part } from '../../../../core/model/part.ts';
 import { db } from '../../../store/db.ts';
-import { price } from '../../../ui/money.ts';
+import { price, taxed } from '../../../ui/money.ts';
 import { saveTextFile } from '../../../ui/saveTextFile.ts';
 import { DataTable } from '../../../ui/table/DataTable.tsx';
 import type { TableColumn } from '../../../ui/table/tableColumn.ts';
@@ -121,6 +121,7 @@ export default function Shopping({ parts }: { parts: readonly Part[] }) {
           <tr>
             <td>
               To pay <b>{price(paid)}</b>
+              {taxed(paid)}
               {unpriced > 0 && `, ${unpriced} lines without a price`}
             </td>
           </tr>

@@ -1,5 +1,6 @@
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { WIRE_COLOURS, WIRE_SIZES } from '../../../../core/catalogue/wires.ts';
+import { wire } from '../../../../core/formatting/units.ts';
 import { pinReadingsOf } from '../../../../core/model/seen.ts';
 import type {
   Cavity,
@@ -204,7 +205,7 @@ function CavityRow({ cavity, functions, hint, set, remove }: CavityRowProps) {
             { value: '', label: 'not known' },
             ...WIRE_SIZES.map(({ name, areaMm2: area }) => ({ value: String(area), label: name })),
             ...(areaMm2 !== undefined && !WIRE_SIZES.some((size) => size.areaMm2 === areaMm2)
-              ? [{ value: String(areaMm2), label: `${areaMm2} mm²` }]
+              ? [{ value: String(areaMm2), label: wire(areaMm2) }]
               : []),
           ]}
           onChange={(event) => {

@@ -1,5 +1,6 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useMemo } from 'react';
+import { wire } from '../../../../core/formatting/units.ts';
 import type { WholeLampPart } from '../../../../core/model/part.ts';
 import { connectorsOf } from '../../../../core/wiring/connectors.ts';
 import { plugSwapSheet } from '../../../../core/wiring/sheet/plugSwap.ts';
@@ -119,7 +120,7 @@ function PaperRows({ sheet }: { sheet: WiringSheet }) {
           <tr key={at}>
             <td>{row.cavity}</td>
             <td>{row.letters || '?'}</td>
-            <td>{row.areaMm2 ? `${row.areaMm2} mm²` : ''}</td>
+            <td>{row.areaMm2 ? wire(row.areaMm2) : ''}</td>
             <td>{row.does}</td>
             <td>{row.proof}</td>
             <td>{row.fuse}</td>

@@ -3,6 +3,7 @@ import { useForm } from '@mantine/form';
 import { AMPACITY_SOURCE } from '../../../../core/catalogue/ampacity.ts';
 import { amps, volts } from '../../../../core/formatting/format.ts';
 import { sourceWords } from '../../../../core/formatting/source.ts';
+import { distance, fieldText, readQuantity, wire } from '../../../../core/formatting/units.ts';
 import type { Lamp } from '../../../../core/model/vehicle/lamp.ts';
 import { circuitsOf } from '../../../../core/model/vehicle/lookUp.ts';
 import {
@@ -19,6 +20,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { Caution } from '../../../ui/Caution.tsx';
 import { DecimalInput } from '../../../ui/DecimalInput.tsx';
 import { price } from '../../../ui/money.ts';
+import { QuantityInput } from '../../../ui/QuantityInput.tsx';
 import classes from './Lamps.module.css';
 
 /** What is added beside what a vehicle has (common practice): each hangs on a feed that is there. */
@@ -40,7 +42,8 @@ interface Wanted {
   side: Lamp['side'];
   watts: number | string;
   feed: NewLamp['feed'];
-  lengthM: number | string;
+  /** as it is typed */
+  wire: string;
   drilled: boolean;
   price: number | string;
 }
@@ -51,7 +54,7 @@ const BLANK: Wanted = {
   side: 'centre',
   watts: '',
   feed: 'existing',
-  lengthM: 3,
+  wire: '',
   drilled: true,
   price: '',
 };
@@ -62,34 +65,40 @@ export function AddedLamps() {
   const { vehicle } = job;
   const added = vehicle.lamps.filter((lamp) => lamp.added);
   const form = useForm<Wanted>({
-    initialValues: BLANK,
+    initialValues: { ...BLANK, wire: fieldText('distance', 3) },
     validate: {
       name: (value) => (value.trim() === '' ? 'Write what it is called: reversing bar.' : null),
       watts: (value) => inRange(value, 0.1, 500, 'W, as printed on it'),
-      lengthM: (value) => inRange(value, 0.2, 30, 'm, from the feed to the lamp'),
+      wire: (value) => {
+        const metres = readQuantity('distance', value);
+        return metres !== null && metres >= 0.2 && metres <= 30
+          ? null
+          : `Type the wire from the feed to the lamp, ${distance(0.2)} to ${distance(30)}.`;
+      },
       price: (value) => (value === '' ? null : inRange(value, 0, 100_000, 'in the shop’s currency')),
     },
   });
   const { values } = form;
   const kind = TEMPLATES[values.templateId].works[0]?.kind;
   const source = kind && feedFor(vehicle, kind, values.side);
-  const ready = Number(values.watts) > 0 && Number(values.lengthM) > 0 && kind !== undefined;
+  const metres = readQuantity('distance', values.wire) ?? 0;
+  const ready = Number(values.watts) > 0 && metres > 0 && kind !== undefined;
   const size = ready
     ? feedOfNewLamp(vehicle, kind, {
         watts: Number(values.watts),
-        lengthM: Number(values.lengthM),
+        lengthM: metres,
         feed: values.feed,
         side: values.side,
       })
     : null;
   const add = (wanted: Wanted) => {
     edit(`Added: ${wanted.name.trim()}`, (draft) => {
-      const { price: cost, ...rest } = wanted;
+      const { price: cost, wire: typed, ...rest } = wanted;
       addNewLamp(draft, {
         ...rest,
         name: rest.name.trim(),
         watts: Number(rest.watts),
-        lengthM: Number(rest.lengthM),
+        lengthM: readQuantity('distance', typed) ?? 0,
         ...(cost === '' ? {} : { price: Number(cost) }),
       });
     });
@@ -122,7 +131,13 @@ export function AddedLamps() {
           {...form.getInputProps('side')}
         />
         <DecimalInput label="Printed, W" min={0} decimalScale={1} {...form.getInputProps('watts')} />
-        <DecimalInput label="Wire to it, m" min={0} decimalScale={1} {...form.getInputProps('lengthM')} />
+        <QuantityInput
+          quantity="distance"
+          label="Wire to it"
+          value={values.wire}
+          error={form.errors.wire}
+          onText={(text) => form.setFieldValue('wire', text)}
+        />
         <NativeSelect
           label="Fed by"
           data={[
@@ -169,8 +184,8 @@ function SizeWords({ size, feed, from }: { size: NewFeed; feed: NewLamp['feed'];
       {feed === 'relay'
         ? `Relay worked by ${from}, its own fuse ${size.fuseAmps} A. `
         : `On ${from}, its fuse stays ${size.fuseAmps} A. `}
-      Wire <b>{size.areaMm2} mm²</b>, carries {size.carriesAmps} A, loses {volts(size.dropVolts)} on the way;
-      decided by {size.decidedBy === 'fuse' ? 'the fuse it must bear' : 'the volts it may lose (3 %)'}.
+      Wire <b>{wire(size.areaMm2)}</b>, carries {size.carriesAmps} A, loses {volts(size.dropVolts)} on the
+      way; decided by {size.decidedBy === 'fuse' ? 'the fuse it must bear' : 'the volts it may lose (3 %)'}.
       {size.beyond && ' No listed wire is thick enough: put the feed nearer, or split the lamp.'}{' '}
       <span className="faint">{sourceWords(AMPACITY_SOURCE)}</span>
     </p>
@@ -185,8 +200,9 @@ function AddedRow({ lamp }: { lamp: Lamp }) {
     <div className={classes.row}>
       <div>
         <b>{lamp.name}</b>, {amps(lamp.works?.amps ?? 0)} on {circuit?.name ?? 'no feed'}
-        {lamp.added?.feed === 'relay' && ' by a relay of its own'}, wire {lamp.lead.areaMm2} mm²,{' '}
-        {lamp.lead.lengthM} m{lamp.added?.drilled && ', a hole drilled, primed and closed with a grommet'};{' '}
+        {lamp.added?.feed === 'relay' && ' by a relay of its own'}, wire {wire(lamp.lead.areaMm2)},{' '}
+        {distance(lamp.lead.lengthM)}
+        {lamp.added?.drilled && ', a hole drilled, primed and closed with a grommet'};{' '}
         {price(lamp.added?.price ?? null)}
         <span className="faint">
           {' '}

@@ -1,4 +1,5 @@
 import { amps } from '../../../../core/formatting/format.ts';
+import { wire } from '../../../../core/formatting/units.ts';
 import type { FuseRow } from '../../../../core/ledger/fuses.ts';
 import { FUSE_CONTINUOUS_SHARE as CARRIES } from '../../../../core/model/vehicle/fuseRating.ts';
 import { Card } from '../../../ui/Card.tsx';
@@ -38,7 +39,7 @@ export function FusesCard({ fuses }: { fuses: readonly FuseRow[] }) {
                     )}
                   </td>
                   <td className="figure">
-                    {thinnestMm2} mm², {carriesAmps} A
+                    {wire(thinnestMm2)}, {carriesAmps} A
                   </td>
                 </tr>
               ),

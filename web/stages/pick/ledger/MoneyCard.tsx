@@ -3,7 +3,7 @@ import type { Money } from '../../../../core/ledger/wholeLedger.ts';
 import { duration } from '../../../../core/ledger/words.ts';
 import { useDesk } from '../../../job/workspace.ts';
 import { Card } from '../../../ui/Card.tsx';
-import { price } from '../../../ui/money.ts';
+import { price, taxed } from '../../../ui/money.ts';
 import { OptionalNumber } from '../../../ui/OptionalNumber.tsx';
 import classes from './Ledger.module.css';
 
@@ -34,6 +34,7 @@ export function MoneyCard({ money }: { money: Money }) {
         <dt>Total, parts as used{money.work ? ' and work' : ''}</dt>
         <dd>
           <b>{between(money.total)}</b>
+          {taxed(money.total[1])}
         </dd>
       </dl>
       <OptionalNumber
