@@ -40,7 +40,7 @@ export function planOf({ job, parts }: JobFile) {
         leds: spokenCircuit(job.vehicle, was),
         verdict: spokenCircuit(job.vehicle, is),
       })),
-    cautions: handOverPage(job, parts).cautions,
+    cautions: cautionsOf(job, parts),
     resistors: sides.map((circuit) => {
       const { interval, search, arithmetic } = planResistors(
         job,
@@ -63,6 +63,12 @@ export function planOf({ job, parts }: JobFile) {
     }),
     pickList: { ...pickList(job, parts, fitSteps(job, parts)), power: powerSaved(job, parts) },
   };
+}
+
+/** Everything to be minded: what no longer warns, and what is. */
+function cautionsOf(job: JobFile['job'], parts: JobFile['parts']): string[] {
+  const { silenced, cautions } = handOverPage(job, parts);
+  return [...silenced, ...cautions];
 }
 
 export type Plan = ReturnType<typeof planOf>;

@@ -324,19 +324,26 @@ function finishedJob(): Job {
     planned('library-route-1', 'Mobile library, route 1', '2026-11-09T08:15:00.000Z'),
     'meter',
   );
-  const cured: Job = {
+  const loaded: Job = {
     ...job,
     cures: {
       'turn-left': { kind: 'load-resistor', networks: [sixOhms('rear-left'), sixOhms('front-left')] },
       'turn-right': { kind: 'load-resistor', networks: [sixOhms('rear-right'), sixOhms('front-right')] },
     },
+  };
+  const proved = (at: string, what: TurnFunction, rate: number, uncertainty: number): Noted => ({
+    ...(tapped(at, 'cured', what, rate, uncertainty) as Extract<Noted, { kind: 'rate' }>),
+    fitted: fittedNow(loaded, what === 'hazard' ? ['turn-left', 'turn-right'] : [what], 'cured'),
+  });
+  const cured: Job = {
+    ...loaded,
     evidence: having(job, [
       tapped('2026-11-09T08:30:00.000Z', 'stock', 'turn-left', 87.9, 1.0),
       tapped('2026-11-09T08:31:00.000Z', 'stock', 'turn-right', 88.4, 1.3),
       tapped('2026-11-09T08:33:00.000Z', 'stock', 'hazard', 87.7, 0.8),
-      tapped('2026-11-10T13:20:00.000Z', 'cured', 'turn-left', 88.2, 0.9),
-      tapped('2026-11-10T13:22:00.000Z', 'cured', 'turn-right', 87.8, 1.1),
-      tapped('2026-11-10T13:26:00.000Z', 'cured', 'hazard', 88.0, 0.7),
+      proved('2026-11-10T13:20:00.000Z', 'turn-left', 88.2, 0.9),
+      proved('2026-11-10T13:22:00.000Z', 'turn-right', 87.8, 1.1),
+      proved('2026-11-10T13:26:00.000Z', 'hazard', 88.0, 0.7),
       {
         kind: 'trial',
         id: 'seen-leds-alone',

@@ -61,6 +61,8 @@ export interface HandOverPage {
   }[];
   lamps: readonly FittedLamp[];
   cautions: readonly string[];
+  /** what fails without being told from now on: no warning, or a load that outlives its LED */
+  silenced: readonly string[];
   /** troubles that were accepted as they are, with what was tried before */
   unresolved: readonly string[];
   /** resistors joined to a feed that nobody had proved */
@@ -112,12 +114,8 @@ export function handOverPage(job: Job, shelf: Shelf): HandOverPage {
     readings,
     circuits,
     lamps,
-    cautions: [
-      ...cautionsFor(job, converted, loaded),
-      ...flasherCautions(job),
-      ...loadedCautions(job, shelf),
-      ...trailerCautions(job, converted),
-    ],
+    cautions: [...cautionsFor(job, converted, loaded), ...trailerCautions(job, converted)],
+    silenced: [...resistorsHide(job, loaded), ...flasherCautions(job), ...loadedCautions(job, shelf)],
     unresolved: unresolvedOf(job),
     unproved: unprovedJoints(job),
     repaired: (job.repairs ?? []).map(({ kind, lampId, note }) => {
@@ -143,7 +141,6 @@ function cautionsFor(job: Job, converted: boolean, loaded: boolean): string[] {
   const cautions: string[] = [];
   if (loaded && flashes(job)) {
     cautions.push(
-      'The resistors keep the flash at its normal rate even when an LED has failed. Walk round and look at every turn lamp regularly.',
       'The resistors are estimated to get hot enough to burn skin while the turn lamps or hazard are on, and for minutes after. Keep luggage, carpet and wiring off them.',
     );
   } else if (loaded)
@@ -156,6 +153,15 @@ function cautionsFor(job: Job, converted: boolean, loaded: boolean): string[] {
     );
   }
   return cautions;
+}
+
+/** A resistor goes on drawing where its LED is dead. */
+function resistorsHide(job: Job, loaded: boolean): string[] {
+  return loaded && flashes(job)
+    ? [
+        'The resistors keep the flash at its normal rate even when an LED has failed. Walk round and look at every turn lamp regularly.',
+      ]
+    : [];
 }
 
 function trailerCautions({ vehicle }: Job, converted: boolean): string[] {

@@ -197,7 +197,8 @@ describe('handOverPage', () => {
   });
 
   it('warns the owner that resistors hide a dead LED and get hot', () => {
-    const text = handOverPage(finished, DEMO_SHELF).cautions.join(' ');
+    const page = handOverPage(finished, DEMO_SHELF);
+    const text = [...page.silenced, ...page.cautions].join(' ');
     expect(text).toContain('even when an LED has failed');
     expect(text).toContain('burn skin');
     expect(text).toContain('not approved in many places');
@@ -205,6 +206,7 @@ describe('handOverPage', () => {
 
   it('promises nothing about resistors where there are none', () => {
     expect(handOverPage(open, DEMO_SHELF).cautions.join(' ')).not.toContain('resistors');
+    expect(handOverPage(open, DEMO_SHELF).silenced).toEqual([]);
     expect(handOverPage(newJob('n', 'n', open.vehicle, open.createdAt), DEMO_SHELF).cautions).toEqual([]);
   });
 
@@ -233,7 +235,7 @@ describe('troubles that stay', () => {
   });
 
   it('a relay that does not watch is said to tell no longer of a dead lamp', () => {
-    expect(handOverPage(demoJob('courier-moped-7'), DEMO_SHELF).cautions.join(' ')).toMatch(
+    expect(handOverPage(demoJob('courier-moped-7'), DEMO_SHELF).silenced.join(' ')).toMatch(
       /no longer tells of a failed/,
     );
   });

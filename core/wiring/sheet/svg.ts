@@ -1,3 +1,4 @@
+import { xmlText } from '../../formatting/xml.ts';
 import type { Shape } from './drawing.ts';
 import { sheetShapes } from './drawing.ts';
 import type { SheetLayout } from './layout.ts';
@@ -17,7 +18,7 @@ export function sheetSvg(layout: SheetLayout, title: string): string {
   const [w, h] = [Math.ceil(width), Math.ceil(height)];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${w} ${h}" width="${w}" height="${h}" role="img">`,
-    `<title>${escaped(title)}</title>`,
+    `<title>${xmlText(title)}</title>`,
     `<style>${STYLE}</style>`,
     `<rect width="${w}" height="${h}" fill="#f3efe7"/>`,
     ...sheetShapes(layout).map(shapeText),
@@ -28,16 +29,8 @@ export function sheetSvg(layout: SheetLayout, title: string): string {
 
 function shapeText({ tag, attributes, text, children }: Shape): string {
   const written = Object.entries(attributes)
-    .map(([name, value]) => ` ${name}="${escaped(String(value))}"`)
+    .map(([name, value]) => ` ${name}="${xmlText(String(value))}"`)
     .join('');
-  const inside = `${text === undefined ? '' : escaped(text)}${(children ?? []).map(shapeText).join('')}`;
+  const inside = `${text === undefined ? '' : xmlText(text)}${(children ?? []).map(shapeText).join('')}`;
   return inside ? `<${tag}${written}>${inside}</${tag}>` : `<${tag}${written}/>`;
-}
-
-function escaped(words: string): string {
-  return words
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;');
 }

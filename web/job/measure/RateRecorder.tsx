@@ -1,6 +1,5 @@
 import { Button, Checkbox, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
-import { percent } from '../../../core/formatting/format.ts';
 import { sourceWords } from '../../../core/formatting/source.ts';
 import { STAND_IN_NOTE } from '../../../core/instruments/standInNote.ts';
 import { flashRule } from '../../../core/judge/flashRule.ts';
@@ -10,6 +9,7 @@ import { turnCircuits } from '../../../core/model/vehicle/lookUp.ts';
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { FUNCTION_WORDS, mayBeHalf, proofReason, watcherLeft } from '../../../core/record/observations.ts';
 import { mayPulse } from '../../../core/simulation/mayPulse.ts';
+import { recordedRateWords } from '../../../core/words/recorded.ts';
 import { DecimalInput } from '../../ui/DecimalInput.tsx';
 import { useDesk } from '../workspace.ts';
 import { FlashMeter } from './flash/FlashMeter.tsx';
@@ -146,17 +146,7 @@ export function RateRecorder({
 
 /** `88 ± 1 a minute, tapped`, as it stands on record. */
 export function RecordedRate({ observation }: { observation: RateReading }) {
-  if (observation.quantity === null) return <>no rate</>;
-  const { value, uncertainty } = observation.quantity;
-  return (
-    <>
-      {Math.round(value)}
-      {uncertainty === null ? '' : ` ± ${Math.max(1, Math.round(uncertainty))}`} a minute,{' '}
-      {METHOD_WORDS[observation.method] ?? 'typed in'}
-      {observation.note === STAND_IN_NOTE ? ', a stand-in on the simulated vehicle' : ''}
-      {observation.onShare === undefined ? '' : `, lit ${percent(observation.onShare)} of the time`}
-    </>
-  );
+  return <>{recordedRateWords(observation, observation.note === STAND_IN_NOTE)}</>;
 }
 
 /** What the record says against the rule, in one sentence. */
@@ -165,15 +155,6 @@ export function ProofReason({ observation }: { observation: RateReading }) {
   const fitted = fitments.cured.flasher;
   return <>{proofReason(flashRule(job.vehicle.region), observation, watcherLeft(job), fitted)}</>;
 }
-
-/** How a rate came on record. */
-const METHOD_WORDS: Partial<Record<RateReading['method'], string>> = {
-  tapped: 'measured by taps',
-  heard: 'measured by the relay’s clicks',
-  filmed: 'measured by camera',
-  logged: 'measured by a logger',
-  meter: 'measured by a meter',
-};
 
 function round2(value: number): number {
   return Number(value.toFixed(2));

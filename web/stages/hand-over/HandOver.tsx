@@ -1,23 +1,35 @@
 import { Button } from '@mantine/core';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { ownersPage } from '../../../core/pages/ownersPage.ts';
+import { workshopPage } from '../../../core/pages/workshopPage.ts';
 import { handOverPage } from '../../../core/record/handOver.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { exportJob } from '../../store/jobs.ts';
 import { Card } from '../../ui/Card.tsx';
-import { shortMoment } from '../../ui/dates.ts';
+import { shortDate, shortMoment } from '../../ui/dates.ts';
 import { SavedText } from '../../ui/SavedText.tsx';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './HandOver.module.css';
+import { LabelCard } from './LabelCard.tsx';
 import { LaterCard } from './LaterCard.tsx';
-import { OwnersPage } from './OwnersPage.tsx';
+import { PAGES, type PageKind, PagesCard } from './PagesCard.tsx';
+import { PrintedPage } from './PrintedPage.tsx';
 import { RechecksCard } from './RechecksCard.tsx';
+
+/** A day at noon: no time zone makes it another. */
+const day = (date: string) => shortDate(`${date.slice(0, 10)}T12:00`);
 
 /** The record: what was fitted, before and after, where the old bulbs are, when the warranty ends. */
 export default function HandOver() {
-  const { job, shelf, edit } = useDesk();
-  const page = useMemo(() => handOverPage(job, shelf), [job, shelf]);
+  const { job, shelf, edit, board } = useDesk();
+  const [kind, setKind] = useState<PageKind>('owner');
+  const { missing } = useMemo(() => handOverPage(job, shelf), [job, shelf]);
+  const page = useMemo(() => {
+    const context = { board, day, moment: shortMoment };
+    return kind === 'owner' ? ownersPage(job, shelf, context) : workshopPage(job, shelf, context);
+  }, [job, shelf, board, kind]);
   const { handOver } = job;
   const filed = handOver.filedAt !== null;
   const save = () =>
@@ -69,14 +81,16 @@ export default function HandOver() {
             />
           </div>
         </Card>
+        <PagesCard kind={kind} choose={setKind} page={page} name={job.id} />
+        <LabelCard />
         <LaterCard />
         <RechecksCard />
         <Card title="Still missing">
-          {page.missing.length === 0 ? (
+          {missing.length === 0 ? (
             <p>Nothing: the file is complete.</p>
           ) : (
             <ul className={classes.missing}>
-              {page.missing.map((text) => (
+              {missing.map((text) => (
                 <li key={text}>{text}</li>
               ))}
             </ul>
@@ -92,9 +106,6 @@ export default function HandOver() {
             >
               {filed ? 'Take out of the file' : 'File the job'}
             </Button>
-            <Button variant="default" onClick={() => window.print()}>
-              Print the page
-            </Button>
             <Button variant="default" component={Link} to={`/hand-off?job=${job.id}`}>
               Hand the job on
             </Button>
@@ -105,7 +116,7 @@ export default function HandOver() {
           {filed && handOver.filedAt && <p className="faint">Filed {shortMoment(handOver.filedAt)}</p>}
         </Card>
       </div>
-      <OwnersPage page={page} />
+      <PrintedPage page={page} label={PAGES[kind]} />
     </div>
   );
 }
