@@ -3,12 +3,12 @@ import { defineConfig, type Plugin } from 'vite';
 
 /** What only some screens need, however many share it, is loaded with the first of them. */
 const LATER = [
-  /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui|ml-matrix|fft\.js|wavefile|ics|fflate|@noble|qrcode|pdfmake|jsqr|react-number-format|react-remove-scroll|react-remove-scroll-bar|use-sidecar|react-style-singleton|aria-hidden|react-textarea-autosize)\//,
+  /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui|ml-matrix|fft\.js|wavefile|ics|fflate|@noble|qrcode|pdfmake|jsqr|@tanstack\/(table-core|react-table|virtual-core|react-virtual)|react-number-format|react-remove-scroll|react-remove-scroll-bar|use-sidecar|react-style-singleton|aria-hidden|react-textarea-autosize)\//,
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput|Combobox)\//,
   /\/core\/numerics\/(regression|harmonics|random)\.ts$/,
-  /\/web\/ui\/(Dialog|FileButton|DecimalInput|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
+  /\/web\/ui\/(Dialog|FileButton|DecimalInput|QuantityInput|SavedQuantity|table\/\w+|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
   /\/web\/job\/(measure|instruments)\//,
-  /\/core\/(model|formats|handoff|merge|inventory|flashmeter|instruments|record|faults|practice|proving|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
+  /\/core\/(model|formats|handoff|log|pages|merge|inventory|flashmeter|instruments|record|faults|practice|proving|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
   /\/core\/simulation\/(fitment|wholeLamp|worksLed)\.ts$/,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */

@@ -52,7 +52,7 @@ describe('job files', () => {
     expect(verdict.state).toBe('holds');
   });
 
-  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16])(
+  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17])(
     'of version %i are read, judged and written again: a frozen one of each',
     (version) => {
       const text = readFileSync(
@@ -89,7 +89,7 @@ describe('job files', () => {
 
   it('of a newer version are refused with what to do', () => {
     const newer = (draft: JobFile) => ({ ...draft, version: JOB_FILE_VERSION + 1 });
-    expect(problemsOf(newer)).toMatch(/version 17; this Vumble reads versions 1 to 16. Update/);
+    expect(problemsOf(newer)).toMatch(/version 18; this Vumble reads versions 1 to 17. Update/);
   });
 
   it('of the first version that are broken are refused by name, not upgraded into nonsense', () => {
@@ -154,7 +154,7 @@ describe('job files', () => {
     ['not JSON', 'hello', /not JSON/],
     ['another program’s JSON', '{"cells":[]}', /not a Vumble job/],
     ['a list', '[]', /not a Vumble job/],
-    ['a newer version', JSON.stringify({ ...file, version: 17 }), /version 17/],
+    ['a newer version', JSON.stringify({ ...file, version: 18 }), /version 18/],
     ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 8 MB/],
     ['nested past reason', `${'['.repeat(5000)}${']'.repeat(5000)}`, /nested too deeply/],
   ])('refuses %s with the reason', (_, text, reason) => {

@@ -14,6 +14,8 @@ export interface Writing {
   at: string;
   /** the shelf the pieces are of */
   shelf?: string;
+  /** whoever works there */
+  by?: string;
 }
 
 /** What a job holds of one part. */
@@ -32,8 +34,9 @@ function heldIn({ reserved, fitted }: PartStock = NO_STOCK, jobId: string): Held
   return { reserved: reserved.get(jobId) ?? 0, fitted: fitted.get(jobId) ?? 0 };
 }
 
-function add(job: Job, movements: readonly JobMovement[], { shelf }: Writing): void {
-  const signed = shelf ? movements.map((each) => ({ ...each, shelf })) : movements;
+function add(job: Job, movements: readonly JobMovement[], { shelf, by }: Writing): void {
+  const own = { ...(by ? { by } : {}), ...(shelf ? { shelf } : {}) };
+  const signed = movements.map((each) => ({ ...each, ...own }));
   if (signed.length > 0) job.pieces = [...(job.pieces ?? []), ...signed];
 }
 

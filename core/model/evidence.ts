@@ -4,6 +4,7 @@ import { Configuration, ResistorNetwork, TurnFunction, VehicleCure } from './cur
 import { Quantity, record, told } from './evidenceRecord.ts';
 import { Fraction, Id, Line, Moment, Volts } from './fields.ts';
 import { LAMP_WORDS } from './lampWords.ts';
+import { MOST_CIRCUITS, MOST_LAMPS } from './limits.ts';
 import { CameBack, HeatReading, LightRatio, LightReading, SettingStep } from './measuredEvidence.ts';
 import { TRIAL_RESULTS } from './trialResults.ts';
 
@@ -35,7 +36,7 @@ const Fitted = z.strictObject({
   lamps: z.record(Id, Id.nullable()),
   networks: z.array(ResistorNetwork).max(12),
   /** relay, setting, decoder and what else was fitted beside them */
-  vehicleCures: z.array(VehicleCure).max(60).optional(),
+  vehicleCures: z.array(VehicleCure).max(MOST_LAMPS).optional(),
   /** lamps whose bulb was out */
   out: z.array(Id).max(16),
 });
@@ -117,8 +118,8 @@ export const CellLook = z.strictObject({
   /** `turn-left`, `turn-left-lights`, `off` */
   cell: Id,
   /** circuits that were on in it */
-  circuits: z.array(Id).max(60),
-  found: z.array(Deviation).max(120),
+  circuits: z.array(Id).max(MOST_CIRCUITS),
+  found: z.array(Deviation).max(MOST_LAMPS),
   /** a message or code as it was read, or the words it was told in */
   words: Line.optional(),
   /** what owners say it is told by, see `proving/symptomList.ts` */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LoadResistorCure, VehicleCure } from './cures.ts';
 import { Evidence } from './evidence.ts';
 import { DateOrEmpty, Id, Line, Moment, Note } from './fields.ts';
+import { MOST_CIRCUITS, MOST_LAMPS } from './limits.ts';
 import { LONGEST_PAUSE } from './longestPause.ts';
 import { LaterItem, Repair } from './past.ts';
 import { JobMovement } from './pieces.ts';
@@ -127,20 +128,36 @@ export const LedgerFigures = z.strictObject({
 });
 export type LedgerFigures = z.infer<typeof LedgerFigures>;
 
+/** What is looked at afresh on each of several equal vehicles, since it differs from one to the next (common practice). */
+export const LIKE_LOOKS = ['dead', 'bulbs', 'sides', 'equipment', 'flasher'] as const;
+export type LikeLook = (typeof LIKE_LOOKS)[number];
+
+/** A job begun as another's equal. */
+export const LikeRecord = z.strictObject({
+  jobId: Id,
+  at: Moment,
+  /** when that one was last changed, as this one took it over: what it changed since is offered */
+  taken: Moment,
+  looked: z.array(z.enum(LIKE_LOOKS)).max(LIKE_LOOKS.length),
+});
+export type LikeRecord = z.infer<typeof LikeRecord>;
+
 export const Job = z.strictObject({
   id: Id,
   title: Line,
   createdAt: Moment,
   vehicle: Vehicle,
+  /** it was begun as another's equal: whose, and what of this vehicle was looked at since */
+  like: LikeRecord.optional(),
   /** which lamps it converts and what for; all of the vehicle where left out */
-  scope: z.strictObject({ lampIds: z.array(Id).max(60), aim: Aim.nullable() }).optional(),
+  scope: z.strictObject({ lampIds: z.array(Id).max(MOST_LAMPS), aim: Aim.nullable() }).optional(),
   /** what an earlier version took for granted and nobody had looked at, until somebody has read what that changes */
   reopened: z
     .strictObject({
       /** circuits whose controller can be told of LEDs */
-      settings: z.array(Id).max(60),
+      settings: z.array(Id).max(MOST_CIRCUITS),
       /** lamps with no metal to screw a resistor to */
-      mounts: z.array(Id).max(60),
+      mounts: z.array(Id).max(MOST_LAMPS),
       /** that nothing reads the brake wire */
       brakeSense: z.boolean(),
       /** that one output drives all turn lamps of a side */
@@ -159,7 +176,7 @@ export const Job = z.strictObject({
     ),
     warnings: Note,
     /** functions that were switched on and looked at: a twin lamp works twice */
-    worked: z.array(Id).max(40).optional(),
+    worked: z.array(Id).max(MOST_CIRCUITS).optional(),
     /** what the dash said while a function was worked, by function */
     messages: z.record(Id, Line).optional(),
   }),
@@ -170,7 +187,7 @@ export const Job = z.strictObject({
   /** cure by circuit id; null means "none needed" was decided */
   cures: z.record(Id, LoadResistorCure.nullable()),
   /** cures of the flasher, the pilot, a sensed wire or an output */
-  vehicleCures: z.array(VehicleCure).max(60),
+  vehicleCures: z.array(VehicleCure).max(MOST_LAMPS),
   /** headlamp and fog capsules, by lamp */
   capsules: z.record(Id, CapsuleRecord).optional(),
   fit: z.record(Id, StepRecord),

@@ -16,6 +16,8 @@ export const JobMovement = z.strictObject({
   kind: z.enum(['reserved', 'released', 'fitted', 'returned', 'scrapped']),
   /** the lamp or step they are at */
   place: Line.optional(),
+  /** who did it */
+  by: Line.optional(),
   /** the shelf they came from: a job that comes in from elsewhere takes nothing off this one */
   shelf: Id.optional(),
 });

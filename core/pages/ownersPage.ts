@@ -76,7 +76,7 @@ export function ownersPage(job: Job, shelf: Shelf, context: PageContext): Page {
         ],
       },
       ...listOf('What no longer warns', page.silenced, true),
-      ...listOf('What gets hot', hotPlaces(job, shelf), true),
+      ...listOf('What gets hot, by estimate', hotPlaces(job, shelf), true),
       ...listOf('Settings changed, and the way back', settingsOf(job)),
       ...warrantyBlocks(job, shelf, context),
       ...listOf('Looked at again', recheckWords(job, context)),

@@ -86,7 +86,7 @@ describe('the owner’s page', () => {
   it('says what no longer warns, what gets hot, and the way back from a setting', () => {
     const titles = (id: string) => owners(demoJob(id)).blocks.map((block) => block.title);
     expect(titles('library-route-1')).toContain('What no longer warns');
-    expect(titles('library-route-1')).toContain('What gets hot');
+    expect(titles('library-route-1')).toContain('What gets hot, by estimate');
     const job = demoJob('dial-a-ride-2');
     const [circuit] = job.vehicle.circuits;
     const set: Job = {

@@ -85,6 +85,7 @@ export function Shell() {
 }
 
 const LATER_PLACES = [
+  { to: '/log', name: 'Log' },
   { to: '/bench', name: 'Bench' },
   { to: '/practice', name: 'Practice' },
   { to: '/reference', name: 'Reference' },

@@ -13,6 +13,7 @@ type Revision = string | number;
  */
 const READ: { readonly [Field in keyof Required<Job>]: ((job: Job) => Revision) | null } = {
   id: null,
+  like: null,
   title: null,
   createdAt: null,
   vehicle: ({ vehicle }) => vehicleRevision(vehicle),
@@ -52,7 +53,7 @@ export function electrics(job: Job, shelf: Shelf): Revision[] {
 }
 
 /** What of a vehicle has no part in its circuits: its name, which wire is which, and how it is opened. */
-const NOT_ELECTRIC = new Set(['name', 'connectors', 'openings', 'past']);
+const NOT_ELECTRIC = new Set(['name', 'fleetNumber', 'connectors', 'openings', 'past']);
 
 /** One state of a vehicle as far as its circuits go: a screw that is written down does not judge it again. */
 export function vehicleRevision(vehicle: Vehicle): string {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Amps, Fraction, Id, Line, Ohms, Volts } from '../fields.ts';
+import { MOST_CIRCUITS } from '../limits.ts';
 
 /** How a watcher's threshold follows its supply. Unknown on a real vehicle; known on a simulated one. */
 export const ThresholdLaw = z.enum(['fixed', 'proportional', 'filament']);
@@ -163,7 +164,7 @@ export const BodyController = z.strictObject({
   normalRate: Rate,
   onFraction: OnFraction,
   fastMultiplier: z.number().min(1.1).max(4),
-  outputs: z.array(ControllerOutput).min(1).max(40),
+  outputs: z.array(ControllerOutput).min(1).max(MOST_CIRCUITS),
 });
 export type BodyController = z.infer<typeof BodyController>;
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Amps, Id, Line, SystemVolts, WireRun } from '../fields.ts';
+import { MOST_CIRCUITS, MOST_FUSES, MOST_LAMPS } from '../limits.ts';
 import { PastItem } from '../past.ts';
 import { Circuit } from './circuit.ts';
 import { Connector } from './connector.ts';
@@ -74,6 +75,8 @@ export type VehicleFacts = z.infer<typeof VehicleFacts>;
 export const Vehicle = z.strictObject({
   id: Id,
   name: Line,
+  /** what the fleet calls it: painted on it, or its plate */
+  fleetNumber: Line.optional(),
   /** records of the same model are compared with each other */
   model: Line,
   kind: VehicleKind,
@@ -86,17 +89,17 @@ export const Vehicle = z.strictObject({
   facts: VehicleFacts.optional(),
   /** battery and its leads */
   internalOhms: z.number().min(0).max(1),
-  fuses: z.array(Fuse).min(1).max(40),
+  fuses: z.array(Fuse).min(1).max(MOST_FUSES),
   earthPoints: z.array(EarthPoint).max(20),
   flasher: Flasher,
   bulbCheck: BulbCheckModule.optional(),
   pilot: Pilot.optional(),
-  circuits: z.array(Circuit).min(1).max(40),
-  lamps: z.array(Lamp).min(1).max(60),
+  circuits: z.array(Circuit).min(1).max(MOST_CIRCUITS),
+  lamps: z.array(Lamp).min(1).max(MOST_LAMPS),
   /** what is opened, as far as somebody has written down how; a lamp's own words say it where not */
-  openings: z.array(Opening).max(60).optional(),
+  openings: z.array(Opening).max(MOST_LAMPS).optional(),
   /** plugs and the relay socket, as far as somebody has looked at their wires */
-  connectors: z.array(Connector).max(60).optional(),
+  connectors: z.array(Connector).max(MOST_LAMPS).optional(),
   /** what was added, repaired or left hanging before this job */
   past: z.array(PastItem).max(60).optional(),
 });

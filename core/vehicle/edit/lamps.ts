@@ -1,4 +1,5 @@
 import { bulbById } from '../../catalogue/bulbs.ts';
+import { MOST_LAMPS } from '../../model/limits.ts';
 import type { Lamp } from '../../model/vehicle/lamp.ts';
 import { lampIdsOf, turnCircuitsOn, turnSides } from '../../model/vehicle/lookUp.ts';
 import type { Vehicle } from '../../model/vehicle/vehicle.ts';
@@ -7,9 +8,6 @@ import { dropEmptyCircuits, type LampFunction, setLampFunctions } from './circui
 import { type LampTemplateId, stockBulbFor, TEMPLATES } from './lampTemplates.ts';
 import { setReturn } from './returns.ts';
 import { VehicleEditError } from './vehicleEditError.ts';
-
-/** As many as the model takes. */
-const MOST_LAMPS = 60;
 
 /**
  * Adds lamps of a usual kind: one, or one on each flank, fed by the circuits that do its work. A second lamp of one

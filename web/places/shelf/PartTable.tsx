@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { shelfCsv } from '../../../core/formats/shelfCsv.ts';
 import { type PartStock, reservedPieces } from '../../../core/inventory/stock.ts';
 import type { KitPart, Part } from '../../../core/model/part.ts';
+import { usePartRecords } from '../../job/usePartRecords.ts';
 import { price } from '../../ui/money.ts';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import { DataTable } from '../../ui/table/DataTable.tsx';
@@ -27,6 +28,7 @@ export function PartTable({
   /** the sheet of a kit is written */
   sheet(part: KitPart): void;
 }) {
+  const records = usePartRecords();
   const columns = useMemo(
     (): TableColumn<Part>[] => [
       {
@@ -37,7 +39,19 @@ export function PartTable({
         width: 'minmax(90px, 1fr)',
         fixed: true,
       },
-      { id: 'part', header: 'Part', value: ({ name }) => name, width: 'minmax(0, 2fr)', fixed: true },
+      {
+        id: 'part',
+        header: 'Part',
+        value: ({ name }) => name,
+        cell: ({ id, name }) => (
+          <>
+            {name}
+            {records.has(id) && <div className="faint">{records.get(id)}</div>}
+          </>
+        ),
+        width: 'minmax(0, 2fr)',
+        fixed: true,
+      },
       {
         id: 'printed',
         header: 'Printed',
@@ -78,7 +92,7 @@ export function PartTable({
         further: true,
       },
     ],
-    [stock],
+    [stock, records],
   );
   return (
     <DataTable

@@ -26,12 +26,23 @@ interface CandidateRowProps {
   stock: Bulb | null;
   /** what it was seen to do on other jobs */
   seen: readonly PartTrial[];
+  /** what the log says of it: how many were fitted, how many came back */
+  record: string | undefined;
   chosen: boolean;
   choose(partId: string, name: string): void;
 }
 
 /** One part of the shelf against the lamp in hand. */
-export function CandidateRow({ candidate, behaviour, lamp, stock, seen, chosen, choose }: CandidateRowProps) {
+export function CandidateRow({
+  candidate,
+  behaviour,
+  lamp,
+  stock,
+  seen,
+  record,
+  chosen,
+  choose,
+}: CandidateRowProps) {
   const { job } = useDesk();
   const { vehicle } = job;
   const { part, fit, claim, lampIds } = candidate;
@@ -44,6 +55,7 @@ export function CandidateRow({ candidate, behaviour, lamp, stock, seen, chosen, 
           {part.kind === 'led' ? ledFigures(part) : lampFigures(part)} · price {price(part.price)} ·{' '}
           {part.stock} on the shelf
         </div>
+        {record && <div className="faint">In the log: {record}</div>}
         {fit.obstacles.map((text) => (
           <div key={text} className={classes.obstacle}>
             {text}

@@ -11,6 +11,7 @@ import { bulbOf, stockName } from '../../../core/simulation/fitment.ts';
 import { lampsFilledBy } from '../../../core/simulation/wholeLamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { functionsOf } from '../../../core/vehicle/lampWork.ts';
+import { usePartRecords } from '../../job/usePartRecords.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -82,6 +83,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
     return rows.map((row) => row.job);
   }, []);
   const seenOf = (partId: string) => (jobs ? partTrials(jobs, partId, Date.now()) : []);
+  const records = usePartRecords();
   const now = job.chosen[lamp.id];
   const stock = lamp.works ? null : bulbOf(job, lamp);
   return (
@@ -136,6 +138,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
             lamp={lamp}
             stock={stock}
             seen={seenOf(candidate.part.id)}
+            record={records.get(candidate.part.id)}
             chosen={now === candidate.part.id}
             choose={choose}
           />
@@ -180,6 +183,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
                 lamp={lamp}
                 stock={stock}
                 seen={seenOf(candidate.part.id)}
+                record={records.get(candidate.part.id)}
                 chosen={now === candidate.part.id}
                 choose={choose}
               />
@@ -200,6 +204,7 @@ export function Candidates({ lamp }: { lamp: Lamp }) {
                 lamp={lamp}
                 stock={stock}
                 seen={[]}
+                record={undefined}
                 chosen={false}
                 choose={choose}
               />

@@ -5,16 +5,15 @@ import { sealed } from '../../../core/merge/seal.ts';
 import type { Part } from '../../../core/model/part.ts';
 import type { JobRow, VumbleDatabase } from '../db.ts';
 import { deviceId } from '../device.ts';
-import { keptValues } from '../kept.ts';
+import { worker } from '../writing.ts';
 
 /** A signature for what leaves this browser now, in the name of whoever works here. */
 export function signer(): Signer {
-  const by = keptValues.text('seen-by');
   return {
     id: `rev-${crypto.randomUUID()}`,
     device: deviceId(),
     at: new Date().toISOString(),
-    by: by === undefined ? undefined : (JSON.parse(by) as string) || undefined,
+    by: worker() || undefined,
   };
 }
 
