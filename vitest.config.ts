@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 /** What lays drawings out takes the `window` for a browser's that ngspice's build leaves behind in a thread. */
-const LAID_OUT = ['core/wiring/sheet/*.test.ts', 'cli/fitting.test.ts'];
+const LAID_OUT = ['core/wiring/sheet/*.test.ts', 'cli/fitting.test.ts', 'cli/handing.test.ts'];
 
 export default defineConfig({
   test: {

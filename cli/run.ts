@@ -2,11 +2,13 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { type JobFile, jobFileOf, readJobFile, writeJobFile } from '../core/formats/jobFile.ts';
+import { IMPERIAL, METRIC, setUnits } from '../core/formatting/units.ts';
 import { vehicleReport } from '../core/traces/vehicleReport.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { DEMO_SHELF } from '../demo/shelf.ts';
 import { order, pins, WIRING_OPTIONS, type WiringFlags, wiring } from './fitting.ts';
 import { FLASH_OPTIONS, type FlashFlags, flash } from './flash.ts';
+import { HANDING_OPTIONS, type HandingFlags, handover, log, merge, pack, unpack } from './handing.ts';
 import { EXIT, type Output } from './output.ts';
 import { kit, PICKING_OPTIONS, type PickingFlags, picklist } from './picking.ts';
 import { planOf } from './plan.ts';
@@ -35,6 +37,17 @@ const USAGE = `Usage: vumble COMMAND
   flash FILE [FILE2]   the flash rate of a recording: relay clicks (.wav), a scope's or logger's
                        table or brightness (.csv), a film (.y4m); a second film or table
                        at another rate settles what the first leaves open (--json)
+  pack JOB... -o FILE.vumble.zip
+                       jobs as one file to hand on, with netlists and wiring sheets
+  unpack FILE.vumble.zip [-o DIR]
+                       the jobs of such a file as job files
+  merge A B [--base C] [-o FILE]
+                       two copies of one job as one; exit code 1 with the list where somebody
+                       must choose, with --answer PATH=mine or PATH=theirs
+  log FILE... [--csv | --json]
+                       everything fitted in some jobs, and what became of it
+  handover JOB --pdf FILE [--workshop]
+                       the page for the owner, or for the file
   quick QUESTION       will this LED flash fast in that? Answered for all that nobody said (--json)
 
 STATE is any of
@@ -62,6 +75,8 @@ QUESTION is --lamps and any of
 flash takes --column NAME of a table, and --pulsed yes|no|unknown: whether the feed pulses
 while the lamp is on. It answers a rate, or null with the reason and what is possible.
 
+--units imperial writes inches, gauges, degrees Fahrenheit, feet and foot-candles; metric is usual.
+
 SHEET is a kit as Vumble exports it, JSON or CSV.
 
 CSV has the columns connector,cavity,on,how,volts,ohms,seen,lamp: a circuit or off; volts, peak,
@@ -78,9 +93,12 @@ const OPTIONS = {
   ...QUICK_OPTIONS,
   ...PICKING_OPTIONS,
   ...FLASH_OPTIONS,
+  ...HANDING_OPTIONS,
+  units: { type: 'string' },
 } as const;
 
-type Flags = { json?: boolean; help?: boolean } & StateFlags &
+type Flags = { json?: boolean; help?: boolean; units?: string } & StateFlags &
+  HandingFlags &
   QuickFlags &
   WiringFlags &
   FaultFlags &
@@ -100,6 +118,14 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     output.out(USAGE);
     return EXIT.fine;
   }
+  const { units } = parsed.values;
+  if (units !== undefined && units !== 'metric' && units !== 'imperial')
+    return bad(output, `--units is metric or imperial, not "${units}".`);
+  setUnits(units === 'imperial' ? IMPERIAL : METRIC);
+  if (command === 'pack' && target) return pack([target, ...rest], parsed.values, output);
+  if (command === 'log' && target) return log([target, ...rest], parsed.values, output);
+  if (command === 'merge' && target && rest.length === 1)
+    return merge(target, rest[0] as string, parsed.values, output);
   if (command === 'quick' && target === undefined) return quick(parsed.values, output);
   if (command === 'pins' && target && rest.length === 1 && rest[0])
     return withFile(target, output, (file) =>
@@ -125,6 +151,10 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       return withFile(target, output, (file) => wiring(file, parsed.values, output));
     case 'picklist':
       return withFile(target, output, (file) => picklist(file, parsed.values, output));
+    case 'unpack':
+      return unpack(target, parsed.values, output);
+    case 'handover':
+      return handover(target, parsed.values, output);
     case 'kit':
       return kit(target, parsed.values, output);
     case 'netlist':
