@@ -8,7 +8,7 @@ const LATER = [
   /\/core\/numerics\/(regression|harmonics|random)\.ts$/,
   /\/web\/ui\/(Dialog|FileButton|DecimalInput|QuantityInput|SavedQuantity|table\/\w+|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,
   /\/web\/job\/(measure|instruments)\//,
-  /\/core\/(model|formats|handoff|log|pages|merge|inventory|flashmeter|instruments|record|faults|practice|proving|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
+  /\/core\/(model|formats|fleet|handoff|log|pages|merge|inventory|flashmeter|instruments|record|faults|practice|proving|judge|heat|cures|presets|lookover|vehicle|light|wiring|words|work)\//,
   /\/core\/simulation\/(fitment|wholeLamp|worksLed)\.ts$/,
 ];
 /** What the entry needs before the app: it starts the threads while the rest is still on its way. */

@@ -27,6 +27,7 @@ export function makeRouter() {
             { path: '/hand-off', lazy: () => import('../places/hand-off/HandOffPlace.tsx') },
             { path: '/settings', lazy: () => import('../places/settings/SettingsPlace.tsx') },
             { path: '/log', lazy: () => import('../places/log/LogPlace.tsx') },
+            { path: '/fleet/:jobId', lazy: () => import('../places/fleet/FleetPlace.tsx') },
             { path: '/vehicles/new', lazy: () => import('../places/new-vehicle/NewVehiclePlace.tsx') },
             { path: '/jobs/:jobId/:stage?', Component: JobScreen },
             { path: '*', element: <Navigate to="/jobs" replace /> },

@@ -17,6 +17,9 @@ export interface JobSummary {
   waits: readonly string[];
   /** what is looked at again, still to come or overdue */
   rechecks: readonly Recheck[];
+  /** the job it was begun as an equal of, and how many were begun as its */
+  likeId: string | null;
+  equals: number;
 }
 
 export interface JobSummaries {
@@ -46,6 +49,10 @@ export async function jobSummaries(nowMs: number, db: VumbleDatabase = appDataba
   for (const { vehicleId, updatedAt, binned } of jobs)
     if (!binned) written.set(vehicleId, [...(written.get(vehicleId) ?? []), updatedAt]);
   for (const job of jobs) job.updatedAt = written.get(job.vehicleId)?.join() ?? job.updatedAt;
+  const equals = new Map<string, number>();
+  for (const { likeId, binned } of jobs)
+    if (likeId !== null && !binned) equals.set(likeId, (equals.get(likeId) ?? 0) + 1);
+  for (const job of jobs) job.equals = equals.get(job.id) ?? 0;
   return { jobs: jobs.toSorted((a, b) => b.changedMs - a.changedMs), unreadable };
 }
 
@@ -64,5 +71,7 @@ function summaryOf({ id, job, updatedAt, deleted }: Partial<JobRow>, nowMs: numb
     binned: deleted === 1,
     waits: waitsOf(job),
     rechecks: (job.rechecks ?? []).filter(({ done }) => !done),
+    likeId: job.like?.jobId ?? null,
+    equals: 0,
   };
 }

@@ -1,5 +1,6 @@
 import './writesAsHere.ts';
 import { expose } from 'comlink';
+import { fleetPlan, planDifference } from '../../core/fleet/differences.ts';
 import { pickLines } from '../../core/inventory/picklist.ts';
 import { shoppingList } from '../../core/inventory/shoppingList.ts';
 import { checkSheet } from '../../core/kits/checkSheet.ts';
@@ -9,13 +10,13 @@ import type { Shelf } from '../../core/model/part.ts';
 import { findPins } from '../../core/wiring/pinFinder/findPins.ts';
 import { type SaidPlan, sayPlan } from '../../core/words/work/sayPlan.ts';
 import { fitSteps, type WorkPlan, workPlan } from '../../core/work/fitSteps.ts';
-import { learntTimes } from '../../core/work/times.ts';
+import { learntTimes, timed } from '../../core/work/times.ts';
 
 /** The order of work, the pin finder, the ledger and the check of kit sheets, beside the engine that judges: neither waits for the other. */
 const api = {
   /** The work of a job, its times drawn towards what was timed on all of them. */
-  workPlan(job: Job, shelf: Shelf, timed: readonly Job[]): SaidPlan<WorkPlan> {
-    const times = learntTimes(timed, (each) => {
+  workPlan(job: Job, shelf: Shelf, clocked: readonly Job[]): SaidPlan<WorkPlan> {
+    const times = learntTimes(clocked, (each) => {
       try {
         return fitSteps(each, shelf);
       } catch {
@@ -37,6 +38,36 @@ const api = {
       }
     });
     return { lines, leftOut };
+  },
+  /** How each of some equal vehicles stands against the first; one that names a part that is gone says so. */
+  fleet(jobs: readonly Job[], shelf: Shelf) {
+    const [first, ...others] = jobs;
+    if (!first) return [];
+    const there = fleetPlan(first, shelf);
+    return others.map((job) => {
+      try {
+        return { id: job.id, difference: planDifference(fleetPlan(job, shelf), there) };
+      } catch (error) {
+        return { id: job.id, difference: null, problem: (error as Error).message };
+      }
+    });
+  },
+  /** What is left of the work of each of some jobs, minutes, its times drawn towards what was clocked on all of them. */
+  minutesLeft(jobs: readonly Job[], shelf: Shelf) {
+    const stepsOf = (job: Job) => {
+      try {
+        return fitSteps(job, shelf);
+      } catch {
+        return [];
+      }
+    };
+    const times = learntTimes(jobs, stepsOf);
+    return jobs.map((job) => {
+      const open = stepsOf(job).filter(({ id }) => !job.fit[id]?.doneAt);
+      const ranges = open.map((step) => timed(step, times));
+      const sum = (at: 0 | 1) => ranges.reduce((all, range) => all + range[at], 0);
+      return { id: job.id, minutes: [sum(0), sum(1)] as const, steps: open.length };
+    });
   },
   findPins,
   wholeLedger,

@@ -18,6 +18,7 @@ import { useProgress } from '../../workers/useProgress.ts';
 import { AsideRows } from './AsideRows.tsx';
 import { BackupReminder } from './BackupReminder.tsx';
 import { Bin } from './Bin.tsx';
+import { DoAgain } from './DoAgain.tsx';
 import { ImportJob } from './ImportJob.tsx';
 import classes from './JobsPlace.module.css';
 import { OddVehicle } from './OddVehicle.tsx';
@@ -117,6 +118,7 @@ function JobCards({ jobs, shelf }: { jobs: readonly JobSummary[]; shelf: Shelf }
 
 const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: Shelf }) {
   const { data: progress, error } = useProgress(job, shelf);
+  const [again, setAgain] = useState(false);
   const name = nameOfJob(job.title, job.vehicle);
   const open = progress?.find((each) => !each.done);
   const remove = () =>
@@ -151,6 +153,14 @@ const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: 
           <b>Waits for:</b> {job.waits.join('; ')}
         </p>
       )}
+      {job.equals > 0 && (
+        <p>
+          <Link to={`/fleet/${job.id}`}>
+            {job.equals} {job.equals === 1 ? 'vehicle' : 'vehicles'} like it
+          </Link>
+        </p>
+      )}
+      {again && <DoAgain jobId={job.id} name={name} close={() => setAgain(false)} />}
       <div className={classes.rail} aria-hidden="true">
         {progress?.map((each) => (
           <span key={each.stage} data-done={each.done} />
@@ -159,6 +169,9 @@ const JobCard = memo(function JobCard({ job, shelf }: { job: JobSummary; shelf: 
       <div className={classes.cardActions}>
         <Button size="sm" variant="default" onClick={save} aria-label={`Export ${name}`}>
           Export
+        </Button>
+        <Button size="sm" variant="default" onClick={() => setAgain(true)} aria-label={`Do ${name} again`}>
+          Do it again
         </Button>
         <Button size="sm" variant="subtle" onClick={remove} aria-label={`Delete ${name}`}>
           Delete

@@ -30,9 +30,7 @@ export const COLUMNS: readonly TableColumn<LogLine>[] = [
     id: 'vehicle',
     header: 'Vehicle',
     value: ({ vehicle, fleetNumber }) => `${fleetNumber} ${vehicle}`.trim(),
-    cell: ({ vehicle, fleetNumber, jobId }) => (
-      <Link to={`/jobs/${jobId}/hand-over`}>{fleetNumber ? `${fleetNumber}, ${vehicle}` : vehicle}</Link>
-    ),
+    cell: ({ vehicle, jobId }) => <Link to={`/jobs/${jobId}/hand-over`}>{vehicle}</Link>,
     width: 'minmax(0, 1.8fr)',
     fixed: true,
   },

@@ -12,6 +12,7 @@ import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { SavedText } from '../../ui/SavedText.tsx';
+import { LikeCard } from './LikeCard.tsx';
 import classes from './LookOver.module.css';
 import { PastCard, RepairsCard } from './PastCard.tsx';
 import { ScopeCard } from './ScopeCard.tsx';
@@ -25,6 +26,7 @@ export default function LookOver() {
     <div className={classes.grid}>
       <div className={classes.column}>
         <Gradually>
+          <LikeCard />
           <ScopeCard />
           <WorkFunctions />
           {dead.length > 0 && (
