@@ -1,5 +1,6 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 /** What only some screens need, however many share it, is loaded with the first of them. */
 const LATER = [
@@ -41,9 +42,47 @@ const appOnItsWay: Plugin = {
   },
 };
 
+/**
+ * Everything of a build is kept in the browser, so that a yard without a network is no matter. A new build waits until it is
+ * asked for, or until no tab is open any more; an old tab goes on with its own files until then.
+ */
+const offline = VitePWA({
+  strategies: 'generateSW',
+  registerType: 'prompt',
+  injectRegister: false,
+  includeAssets: ['mark.svg'],
+  manifest: {
+    id: '/',
+    name: 'Vumble',
+    short_name: 'Vumble',
+    description: 'Plans, rehearses and proves LED conversions of signal lamps.',
+    start_url: '/',
+    scope: '/',
+    display: 'standalone',
+    background_color: '#0d141c',
+    theme_color: '#0d141c',
+    icons: [
+      { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+      { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+      { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+    ],
+  },
+  workbox: {
+    globPatterns: ['**/*.{js,css,html,woff2,woff,svg,png}'],
+    // Files have their hash in the name: they are what they were.
+    dontCacheBustURLsMatching: /^assets\//,
+    maximumFileSizeToCacheInBytes: 6_000_000,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/instruments/, /^\/mailbox/, /^\/trust/],
+    cleanupOutdatedCaches: true,
+    clientsClaim: true,
+    skipWaiting: false,
+  },
+});
+
 export default defineConfig({
   root: 'web',
-  plugins: [react(), appOnItsWay],
+  plugins: [react(), appOnItsWay, offline],
   // As Node takes it, too: its other build exports by name alone.
   resolve: { alias: { wavefile: 'wavefile/dist/wavefile.js' } },
   worker: { format: 'es' },

@@ -42,6 +42,45 @@ export function fleetPlan(job: Job, shelf: Shelf): FleetPlan {
   };
 }
 
+/**
+ * The plans of several jobs: those that are alike in all a plan hangs on, which of equal vehicles are nearly all, are worked out
+ * once.
+ *
+ * @returns a plan of each, or why there is none
+ */
+export function fleetPlans(jobs: readonly Job[], shelf: Shelf): (FleetPlan | { problem: string })[] {
+  const known = new Map<string, FleetPlan | { problem: string }>();
+  return jobs.map((job) => {
+    const key = planText(job);
+    let plan = known.get(key);
+    if (!plan) {
+      try {
+        plan = fleetPlan(job, shelf);
+      } catch (error) {
+        plan = { problem: (error as Error).message };
+      }
+      known.set(key, plan);
+    }
+    return plan;
+  });
+}
+
+/** All of a job that its plan may hang on, as text: not what it is called, nor what was only done or written down. */
+function planText({
+  id: _,
+  title: __,
+  createdAt: ___,
+  like: ____,
+  fit,
+  handOver: _____,
+  vehicle,
+  ...job
+}: Job): string {
+  const { id: ______, name: _______, fleetNumber: ________, ...rest } = vehicle;
+  const begun = Object.values(fit).some(({ doneAt }) => doneAt !== null);
+  return JSON.stringify([rest, job, begun ? fit : null]);
+}
+
 /** What one plan is otherwise than another: verdict, parts, minutes. Nothing where they are alike. */
 export function planDifference(here: FleetPlan, there: FleetPlan): FleetDifference | null {
   const keys = [...new Set([...here.parts.keys(), ...there.parts.keys()])];

@@ -131,7 +131,7 @@ function fahrenheit(celsius: number): number {
 export function fieldText(quantity: Quantity, stored: number): string {
   switch (quantity) {
     case 'length':
-      return lengthFigure(stored);
+      return current.length === 'mm' ? figure(stored, 1) : figure(stored / MM_PER_INCH, 3);
     case 'wire':
       return current.wire === 'mm2' ? figure(stored, 2) : String(gaugeFor(stored));
     case 'temperature':

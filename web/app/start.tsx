@@ -13,6 +13,8 @@ import { keepFocus } from './keepFocus.ts';
 import { pause } from './pause.ts';
 import { makeRouter } from './router.tsx';
 
+/** The app is kept for offline when the first screen is there, ms. */
+const OFFLINE_AFTER = 4000;
 /** The rows of the store are looked at when the first screen is long there, ms. */
 const ROWS_AFTER = 8000;
 
@@ -25,6 +27,8 @@ export async function start(): Promise<void> {
   );
   writer.finishEarlier();
   setTimeout(() => lookAtRows(false), ROWS_AFTER);
+  if (import.meta.env.PROD)
+    setTimeout(() => import('./offline.tsx').then(({ keepOffline }) => keepOffline()), OFFLINE_AFTER);
   const root = document.getElementById('root');
   if (!root) throw new Error('index.html has no #root');
   keepFocus();
@@ -39,6 +43,14 @@ export async function start(): Promise<void> {
       </StrictMode>,
     ),
   );
+  // A newer build in another tab wants the store changed: it waits until this tab is closed, and both say so.
+  db.on('versionchange', () => {
+    import('./storeWaits.ts').then(({ tellNewerWaits }) => tellNewerWaits());
+    return false;
+  });
+  db.on('blocked', () => {
+    import('./storeWaits.ts').then(({ tellOlderOpen }) => tellOlderOpen());
+  });
   // Nothing of Vumble is there without its records: whatever a screen would wait for, this says why.
   trouble.then((error) => {
     if (!error) return;

@@ -1,6 +1,6 @@
 import './writesAsHere.ts';
 import { expose } from 'comlink';
-import { fleetPlan, planDifference } from '../../core/fleet/differences.ts';
+import { fleetPlans, planDifference } from '../../core/fleet/differences.ts';
 import { pickLines } from '../../core/inventory/picklist.ts';
 import { shoppingList } from '../../core/inventory/shoppingList.ts';
 import { checkSheet } from '../../core/kits/checkSheet.ts';
@@ -41,15 +41,17 @@ const api = {
   },
   /** How each of some equal vehicles stands against the first; one that names a part that is gone says so. */
   fleet(jobs: readonly Job[], shelf: Shelf) {
-    const [first, ...others] = jobs;
-    if (!first) return [];
-    const there = fleetPlan(first, shelf);
-    return others.map((job) => {
-      try {
-        return { id: job.id, difference: planDifference(fleetPlan(job, shelf), there) };
-      } catch (error) {
-        return { id: job.id, difference: null, problem: (error as Error).message };
-      }
+    const [there, ...plans] = fleetPlans(jobs, shelf);
+    return jobs.slice(1).map(({ id }, index) => {
+      const plan = plans[index];
+      if (!plan || !there) return { id, difference: null };
+      if ('problem' in plan || 'problem' in there)
+        return {
+          id,
+          difference: null,
+          problem: 'problem' in plan ? plan.problem : 'The first cannot be planned any more.',
+        };
+      return { id, difference: planDifference(plan, there) };
     });
   },
   /** What is left of the work of each of some jobs, minutes, its times drawn towards what was clocked on all of them. */

@@ -21,7 +21,8 @@ export function LikeCard() {
   );
   const pair = useMemo(() => (first ? [first, job] : []), [first, job]);
   const { data } = useFleetDifferences(pair, shelf);
-  if (!like) return null;
+  // What a tick takes over is read from the first: none is offered before it is at hand.
+  if (!like || first === undefined) return null;
   const own = data?.[0]?.difference ?? null;
   return (
     <Card title={first ? `As on ${first.title}` : 'As on another vehicle'}>
@@ -38,7 +39,7 @@ export function LikeCard() {
             onChange={(event) => {
               const { checked } = event.currentTarget;
               edit(`Looked at: ${LOOK_WORDS[look]}`.slice(0, 160), (draft) => {
-                setLooked(draft, first ?? null, look, checked);
+                setLooked(draft, first, look, checked);
               });
             }}
           />
