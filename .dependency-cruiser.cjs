@@ -16,7 +16,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'npm-dev'],
         pathNot:
-          'node_modules/(@noble|@types/pdfmake|fflate|qrcode|@types/qrcode|zod|papaparse|elkjs|@types/papaparse|fast-deep-equal|fft.js|ml-matrix|wavefile|ics)',
+          'node_modules/(@noble|@scure|@types/pdfmake|fflate|qrcode|@types/qrcode|zod|papaparse|elkjs|@types/papaparse|fast-deep-equal|fft.js|ml-matrix|wavefile|ics)',
       },
     },
     {

@@ -4,7 +4,7 @@ import { VitePWA } from 'vite-plugin-pwa';
 
 /** What only some screens need, however many share it, is loaded with the first of them. */
 const LATER = [
-  /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui|ml-matrix|fft\.js|wavefile|ics|fflate|@noble|qrcode|pdfmake|jsqr|@tanstack\/(table-core|react-table|virtual-core|react-virtual)|react-number-format|react-remove-scroll|react-remove-scroll-bar|use-sidecar|react-style-singleton|aria-hidden|react-textarea-autosize)\//,
+  /node_modules\/(zod|papaparse|echarts|zrender|elkjs|@floating-ui|ml-matrix|fft\.js|wavefile|ics|fflate|@noble|@scure|workbox-window|qrcode|pdfmake|jsqr|@tanstack\/(table-core|react-table|virtual-core|react-virtual)|react-number-format|react-remove-scroll|react-remove-scroll-bar|use-sidecar|react-style-singleton|aria-hidden|react-textarea-autosize)\//,
   /\/(NumberInput|Checkbox|Radio|Modal|ModalBase|Overlay|FocusTrap|ScrollArea|use-focus-trap|Slider|Textarea|TextInput|Combobox)\//,
   /\/core\/numerics\/(regression|harmonics|random)\.ts$/,
   /\/web\/ui\/(Dialog|FileButton|DecimalInput|QuantityInput|SavedQuantity|table\/\w+|OptionalNumber|SavedNumber|fields\/\w+)\.tsx?$/,

@@ -14,7 +14,10 @@ if ! cmp -s package-lock.json node_modules/.installed-lock.json; then
       echo "Installing them; a first time takes a minute or two."
       # Beside what is there, and in its place when it is whole: an install that breaks off takes nothing away.
       rm -rf node_modules-next && mkdir node_modules-next && cp package.json package-lock.json node_modules-next/
-      if (cd node_modules-next && npm ci --no-audit --no-fund); then
+      # A network that goes away in the middle is noticed: one more try for each package, and a word while it waits.
+      (sleep 20 && echo "Still fetching packages from the npm registry. If nothing happens, look at this machine's network; Ctrl+C stops, and nothing is half installed.") &
+      waiting=$!
+      if (cd node_modules-next && npm ci --no-audit --no-fund --fetch-retries=1 --fetch-timeout=30000); then
         cp package-lock.json node_modules-next/node_modules/.installed-lock.json
         rm -rf node_modules-old
         if [ -e node_modules ]; then mv node_modules node_modules-old; fi
@@ -23,6 +26,7 @@ if ! cmp -s package-lock.json node_modules/.installed-lock.json; then
       else
         problem="The packages could not be installed."
       fi
+      kill "$waiting" 2>/dev/null || true
       rm -rf node_modules-next node_modules-old
     else
       problem="The npm registry cannot be reached from here."

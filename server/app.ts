@@ -10,15 +10,26 @@ import helmet from 'helmet';
  *
  * @param dist folder of the build
  * @param instruments what answers under /instruments, where that is wanted
+ * @param mailbox what answers under /mailbox, where others may come
+ * @param trust what answers under /trust, where the server has an authority of its own
  * @throws Error when there is no build there
  */
-export function createApp(dist: string, instruments: RequestHandler | null = null): Express {
+export function createApp(
+  dist: string,
+  instruments: RequestHandler | null = null,
+  {
+    mailbox,
+    trust,
+    before,
+  }: { mailbox?: RequestHandler; trust?: RequestHandler; before?: RequestHandler } = {},
+): Express {
   if (!existsSync(join(dist, 'index.html'))) {
     throw new Error(`There is no build in ${dist}. Run "npm run build" first.`);
   }
   const app = express();
   app.disable('x-powered-by');
   app.use(refuseStrangeHosts);
+  if (before) app.use(before);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -45,6 +56,13 @@ export function createApp(dist: string, instruments: RequestHandler | null = nul
   );
   app.use(compression());
   if (instruments) app.use('/instruments', instruments);
+  if (mailbox) app.use('/mailbox', mailbox);
+  else
+    app.use(
+      '/mailbox',
+      (_request, response) => void response.status(404).type('text').send('There is no mailbox here.'),
+    );
+  if (trust) app.use('/trust', trust);
   // Built files carry their hash in the name; the page that names them must always be asked for anew.
   app.use(
     '/assets',

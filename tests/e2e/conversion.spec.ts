@@ -195,7 +195,7 @@ test('a whole job, from an empty sheet to the page for the file', async ({ page 
     await page.getByLabel('Warranty until').fill('2028-11-25');
     await expect(page.getByText('Nothing: the file is complete.')).toBeVisible();
     await page.getByRole('button', { name: 'File the job' }).click();
-    const sheet = page.getByRole('article', { name: 'Page for the owner and the file' });
+    const sheet = page.getByRole('article', { name: 'Page for the owner' });
     await expect(sheet).toContainText('drawer 3');
     await expect(sheet.getByRole('row', { name: /^Left turn/ })).toContainText(
       /87 a minute, typed in.*8[789] ± [\d.]+ a minute, measured.*within/,

@@ -146,7 +146,7 @@ test('a finding of another job of the model is offered with who found it, and ta
     /bay 2, Mobile library, route 1, Nov 10, 2026/,
   );
   await expect(card).toContainText(/Taken together the threshold here would lie from/);
-  await card.getByRole('button', { name: 'Take it as a prior' }).click();
+  await card.getByRole('button', { name: /^Take all \d as a prior/ }).click();
   await expect(card).toContainText('from Mobile library, route 1');
   await expect(card.getByRole('group', { name: 'It tripped' })).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo/ }).click();

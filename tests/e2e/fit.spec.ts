@@ -118,7 +118,7 @@ test.describe('on a phone', () => {
     await openStage(page, OPEN_JOB, 'pick');
     await expect(page.getByRole('row', { name: /screw, cross-head, 45 mm/ })).toContainText('broken or lost');
     await openStage(page, OPEN_JOB, 'hand-over');
-    const sheet = page.getByRole('article', { name: 'Page for the owner and the file' });
+    const sheet = page.getByRole('article', { name: 'Page for the owner' });
     await expect(sheet).toContainText(
       'Front left: the resistor was joined to the turn feed without the wire having been proved',
     );

@@ -1,8 +1,12 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Browser, Page } from '@playwright/test';
+import type { AddressInfo } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import type { Browser, BrowserContextOptions, Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { readPack } from '../../core/formats/pack.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { createApp } from '../../server/app.ts';
+import { mailboxRoutes } from '../../server/mailbox/routes.ts';
 import { expect, test } from './app.ts';
 
 const JOB = 'library-route-3';
@@ -87,6 +91,77 @@ test('a job goes from the desk to a phone and back by file: what both changed is
   await phone.context().close();
 });
 
+test('a job goes to a phone by code over the workshop’s own network, is worked on with the server gone, and comes back', async ({
+  browser,
+}) => {
+  test.setTimeout(180_000);
+  const dist = fileURLToPath(new URL('../../dist', import.meta.url));
+  const mailbox = mailboxRoutes();
+  const start = (port: number) => createApp(dist, null, { mailbox }).listen(port);
+  let server = start(0);
+  const { port } = server.address() as AddressInfo;
+  const home = `http://localhost:${port}`;
+  const on = async (context: BrowserContextOptions) =>
+    (await browser.newContext({ ...context, baseURL: home, serviceWorkers: 'allow' })).newPage();
+  const desk = await on({});
+  const phone = await on({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const byCode = async (from: Page, to: Page) => {
+    await from.goto(`/hand-off?job=${JOB}`);
+    await from.getByRole('button', { name: 'Show a code for another device' }).click();
+    const card = from.getByRole('region', { name: 'On the other device' });
+    const number = (await card.getByText(/^Number/).textContent())?.replaceAll(/\D/g, '') ?? '';
+    const words = (await card.getByText(/^Words/).textContent())?.replace('Words', '').trim() ?? '';
+    await to.goto('/hand-off?view=take');
+    const typed = to.getByLabel('Number and twelve words');
+    // First wrong, as a hand types it: it says so, and nothing is lost.
+    await typed.fill(`${number} ${words.split(' ').slice(1).join(' ')}`);
+    await to.getByRole('button', { name: 'Fetch it' }).click();
+    await expect(to.getByText(/these are 11/)).toBeVisible();
+    await typed.fill(`${number} ${words}`);
+    await to.getByRole('button', { name: 'Fetch it' }).click();
+    await expect(to.getByRole('heading', { name: 'What it would change' })).toBeVisible();
+    // Read over there: it lies in the mailbox no longer.
+    expect((await fetch(`${home}/mailbox/${number}`)).status).toBe(404);
+  };
+  await byCode(desk, phone);
+  await phone.getByRole('button', { name: 'Take it over' }).click();
+  await expect(phone.getByRole('heading', { name: 'Taken over' })).toBeVisible();
+  await phone.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+  await expect
+    .poll(() => phone.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 60_000 })
+    .toBe(true);
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+  // In the yard, with no server anywhere.
+  await phone.goto(`${home}/jobs/${JOB}/fit`);
+  await phone.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(phone.getByRole('button', { name: /^Undo: Done/ })).toBeVisible();
+  const done =
+    (await phone
+      .getByText(/^\d+ of \d+ done/)
+      .first()
+      .textContent()) ?? '';
+  expect(done).not.toMatch(/^0 of/);
+  await phone.goto(`${home}/jobs/${JOB}/hand-over`);
+  await field(phone, 'Where the stock bulbs are kept').fill('Phone: shelf 2');
+  server = start(port);
+  await desk.goto(`/jobs/${JOB}/hand-over`);
+  await field(desk, 'Where the stock bulbs are kept').fill('Desk: box 4');
+  await new Promise((resolve) => setTimeout(resolve, 1200));
+  await byCode(phone, desk);
+  const asked = desk.getByRole('region', { name: 'Changed on both: which stands?' });
+  await expect(asked.getByRole('radiogroup')).toHaveCount(1);
+  await asked.getByRole('radio', { name: /Phone: shelf 2/ }).click();
+  await desk.getByRole('button', { name: 'Take it over' }).click();
+  await expect(desk.getByRole('heading', { name: 'Taken over' })).toBeVisible();
+  await desk.goto(`/jobs/${JOB}/fit`);
+  await expect(desk.getByText(done).first()).toBeVisible();
+  await desk.context().close();
+  await phone.context().close();
+  server.closeAllConnections();
+  server.close();
+});
+
 test('a backup that is cut off, changed or a bomb is refused in clear words and changes nothing; a whole one is restored', async ({
   browser,
   page,
@@ -163,6 +238,8 @@ test('units are chosen once and hold everywhere; a field takes any of them', asy
   const room = page.getByLabel('Room behind, length');
   await room.fill('1 3/8');
   await page.getByLabel('Room, width').fill('35 mm');
+  // Nothing is lost from 50 ms on after a key.
+  await page.waitForTimeout(100);
   await page.reload();
   await expect(room).toHaveValue('1.375');
   await expect(page.getByLabel('Room, width')).toHaveValue('1.378');

@@ -155,7 +155,7 @@ test('clicks out of a file, and files that are none', async ({ page }) => {
 test('light, heat, a rechecked part: written down on the bench, and kept', async ({ page }) => {
   await page.goto('/jobs/library-route-1/bench?view=light');
   await page.getByLabel('Of', { exact: true }).first().selectOption('front-left');
-  await page.getByLabel('Lux, as the meter shows').fill('12,5');
+  await page.getByLabel('Light, as the meter shows').fill('12,5');
   await page.getByRole('textbox', { name: 'With the lamp off' }).fill('20');
   await expect(page.getByText(/More light with the lamp off than on/)).toBeVisible();
   await page.getByRole('textbox', { name: 'With the lamp off' }).fill('0,5');

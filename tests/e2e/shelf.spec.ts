@@ -9,8 +9,8 @@ test('a part is added with what is printed on it, and stands in Choose at once',
   await page.getByLabel(/^Bases/).fill('BA15s');
   await page.getByLabel(/^Power, W/).fill('four');
   await page.getByLabel(/^Light, lm/).fill('330');
-  await page.getByLabel(/^Length, mm/).fill('46');
-  await page.getByLabel(/^Width, mm/).fill('20');
+  await page.getByLabel(/^Length/).fill('46');
+  await page.getByLabel(/^Width/).fill('20');
   await page.getByLabel(/^Price$|^Price \*$/).fill('7,5');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await expect(page.getByText('"four" is not a number. Write it without a unit, in W.')).toBeVisible();

@@ -1,2 +1,2 @@
 /** Lamps, or inputs of twin lamps, on one circuit at most. */
-export const MOST_FEEDS = 16;
+export const MOST_FEEDS = 60;

@@ -1,12 +1,15 @@
 import { Button, Checkbox } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { nameOfJob } from '../../../core/formatting/nameOfJob.ts';
+import type { ParcelCode } from '../../../core/handoff/parcel.ts';
 import type { Job } from '../../../core/model/job.ts';
 import { Card } from '../../ui/Card.tsx';
 import { today } from '../../ui/dates.ts';
 import { useMoreBelow } from '../../ui/MoreBelow.tsx';
+import { CodeCard } from './CodeCard.tsx';
 import classes from './HandOff.module.css';
+import { leave, mailboxHere, type NoMailbox } from './mailbox.ts';
 import { PackingState } from './PackingState.tsx';
 import { usePacking } from './usePacking.ts';
 
@@ -17,7 +20,12 @@ const ROWS = 40;
 export function Send({ jobs }: { jobs: readonly Job[] }) {
   const [search] = useSearchParams();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(search.getAll('job')));
-  const { packing, save, stop } = usePacking();
+  const { packing, make, save, stop } = usePacking();
+  const [code, setCode] = useState<ParcelCode | null>(null);
+  const [none, setNone] = useState<NoMailbox | undefined>();
+  useEffect(() => {
+    mailboxHere().then(setNone);
+  }, []);
   const { shown, end } = useMoreBelow(jobs.length, ROWS);
   const here = jobs.filter(({ id }) => chosen.has(id));
   const toggle = (id: string) => {
@@ -65,9 +73,30 @@ export function Send({ jobs }: { jobs: readonly Job[] }) {
           >
             Save the shelf as a file
           </Button>
+          {none === null && (
+            <Button
+              variant="default"
+              disabled={here.length === 0 || packing !== null}
+              onClick={() =>
+                make({ content: 'jobs', ids: here.map(({ id }) => id) }, async (bytes) =>
+                  setCode(await leave(bytes)),
+                )
+              }
+            >
+              Show a code for another device
+            </Button>
+          )}
           <PackingState packing={packing} stop={stop} />
         </div>
+        {none && (
+          <p className="faint">
+            {none === 'off'
+              ? 'Handing over by code is off: the server that shows this page has a mailbox only when it was started with --host, for others on the workshop’s network.'
+              : 'Handing over by code wants https, or this very machine: start the server with --https and open its page about trust.'}
+          </p>
+        )}
       </Card>
+      {code && <CodeCard code={code} />}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
-import { type DragEvent, useState } from 'react';
+import { type DragEvent, useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import type { ParcelCode } from '../../../core/handoff/parcel.ts';
 import type { Shelf } from '../../../core/model/part.ts';
 import type { PackPreview } from '../../store/handOff/preview.ts';
 import type { AllAnswers } from '../../store/handOff/together.ts';
@@ -10,7 +11,9 @@ import { FileButton } from '../../ui/FileButton.tsx';
 import { offerUndo } from '../../ui/offerUndo.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import { handOff, stopHandOff } from '../../workers/handOff.ts';
+import { ByCode } from './ByCode.tsx';
 import classes from './HandOff.module.css';
+import { confirm, fetchParcel, mailboxHere, type NoMailbox } from './mailbox.ts';
 import { type Asked, askedOf, Questions } from './Questions.tsx';
 
 type State =
@@ -25,11 +28,13 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
   const [state, setState] = useState<State>({ at: 'file' });
   const [answers, setAnswers] = useState<AllAnswers>({});
   const failed = (error: unknown) => setState({ at: 'refused', problems: [(error as Error).message] });
-  const read = async (file: File) => {
+  const read = async (file: File | Uint8Array, taken?: () => Promise<void>) => {
     setAnswers({});
     setState({ at: 'reading' });
     try {
       const result = await (await handOff()).read(file);
+      // It could be read: it need not lie in the mailbox any longer.
+      if (result.ok) await taken?.();
       setState(
         result.ok
           ? { at: 'preview', preview: result.preview, asked: askedOf(result.preview, shelf) }
@@ -38,6 +43,12 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
     } catch (error) {
       failed(error);
     }
+  };
+  const byCode = (code: ParcelCode) => {
+    setState({ at: 'reading' });
+    fetchParcel(code)
+      .then((bytes) => read(bytes, () => confirm(code)))
+      .catch(failed);
   };
   // What was answered may open what hangs on it: the questions are worked out anew.
   const answer = async (next: AllAnswers) => {
@@ -66,7 +77,7 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
   };
   switch (state.at) {
     case 'file':
-      return <Choose read={read} />;
+      return <Choose read={read} byCode={byCode} />;
     case 'reading':
     case 'taking':
       return (
@@ -96,7 +107,7 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
               ))}
             </ul>
           </Card>
-          <Choose read={read} />
+          <Choose read={read} byCode={byCode} />
         </div>
       );
     case 'taken':
@@ -116,7 +127,7 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
               ))}
             </ul>
           </Card>
-          <Choose read={read} />
+          <Choose read={read} byCode={byCode} />
         </div>
       );
     case 'preview':
@@ -137,7 +148,11 @@ function isSame(a: Asked, b: Asked): boolean {
   return a.document === b.document && a.path === b.path;
 }
 
-function Choose({ read }: { read(file: File): Promise<void> }) {
+function Choose({ read, byCode }: { read(file: File): Promise<void>; byCode(code: ParcelCode): void }) {
+  const [none, setNone] = useState<NoMailbox | undefined>();
+  useEffect(() => {
+    mailboxHere().then(setNone);
+  }, []);
   const [over, setOver] = useState(false);
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -146,20 +161,28 @@ function Choose({ read }: { read(file: File): Promise<void> }) {
     if (file) read(file);
   };
   return (
-    <div
-      className={classes.drop}
-      data-over={over}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={drop}
-      role="group"
-      aria-label="File to take over"
-    >
-      <p>A .vumble.zip that Vumble wrote: one job, several, a shelf or a backup. It is looked at first.</p>
-      <FileButton label="Choose a file" field="File to take over" accept=".zip,application/zip" open={read} />
+    <div className={classes.cards}>
+      <div
+        className={classes.drop}
+        data-over={over}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={drop}
+        role="group"
+        aria-label="File to take over"
+      >
+        <p>A .vumble.zip that Vumble wrote: one job, several, a shelf or a backup. It is looked at first.</p>
+        <FileButton
+          label="Choose a file"
+          field="File to take over"
+          accept=".zip,application/zip"
+          open={read}
+        />
+      </div>
+      {none === null && <ByCode take={byCode} />}
     </div>
   );
 }

@@ -14,7 +14,7 @@ export interface Packing {
 /** Makes a pack and hands it to the browser to save, with how far it is; it can be stopped. */
 export function usePacking() {
   const [packing, setPacking] = useState<Packing | null>(null);
-  const save = async (wanted: Wanted, name: string): Promise<boolean> => {
+  const make = async (wanted: Wanted, use: (bytes: Uint8Array) => void | Promise<void>): Promise<boolean> => {
     setPacking({ done: 0, of: 0 });
     try {
       const worker = await handOff();
@@ -22,7 +22,7 @@ export function usePacking() {
         wanted,
         proxy((done: number, of: number) => setPacking({ done, of })),
       );
-      saveFile(new File([bytes as BlobPart], name, { type: 'application/zip' }));
+      await use(bytes);
       return true;
     } catch (error) {
       tellTrouble(error as Error);
@@ -31,9 +31,11 @@ export function usePacking() {
       setPacking(null);
     }
   };
+  const save = (wanted: Wanted, name: string) =>
+    make(wanted, (bytes) => saveFile(new File([bytes as BlobPart], name, { type: 'application/zip' })));
   const stop = () => {
     stopHandOff();
     setPacking(null);
   };
-  return { packing, save, stop };
+  return { packing, make, save, stop };
 }

@@ -14,7 +14,7 @@ import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './HandOver.module.css';
 import { LabelCard } from './LabelCard.tsx';
 import { LaterCard } from './LaterCard.tsx';
-import { PAGES, type PageKind, PagesCard } from './PagesCard.tsx';
+import { type PageKind, PagesCard } from './PagesCard.tsx';
 import { PrintedPage } from './PrintedPage.tsx';
 import { RechecksCard } from './RechecksCard.tsx';
 
@@ -116,7 +116,7 @@ export default function HandOver() {
           {filed && handOver.filedAt && <p className="faint">Filed {shortMoment(handOver.filedAt)}</p>}
         </Card>
       </div>
-      <PrintedPage page={page} label={PAGES[kind]} />
+      <PrintedPage page={page} label={kind === 'owner' ? 'Page for the owner' : 'Page for the file'} />
     </div>
   );
 }

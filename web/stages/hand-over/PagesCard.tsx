@@ -8,7 +8,7 @@ import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './HandOver.module.css';
 import { writePdf } from './writePdf.ts';
 
-export const PAGES = { owner: 'For the owner', workshop: 'For the file' } as const;
+const PAGES = { owner: 'For the owner', workshop: 'For the file' } as const;
 export type PageKind = keyof typeof PAGES;
 
 /** Which page is shown, and how it leaves: on paper, or as PDF. */
