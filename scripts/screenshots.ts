@@ -65,13 +65,9 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'kit',
-    path: '/jobs/pool-car-5/pick?view=kits',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Take it' }).click();
-      await page.getByLabel('Rear lamps from the works').selectOption('led');
-      await page.getByText(/the whole vehicle with it/).waitFor();
-    },
+    name: 'log',
+    path: '/log?view=found',
+    prepare: (page) => page.getByText('all of them').first().waitFor({ timeout: 60_000 }),
   },
   {
     name: 'bench',
@@ -145,14 +141,17 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'vehicle-editor',
+    name: 'fleet',
     scheme: 'light',
-    path: '/jobs/courier-moped-7/vehicle',
+    path: '/jobs',
     prepare: async (page) => {
+      await page.getByRole('button', { name: 'Do Mobile library, route 1 again' }).click();
+      await page.getByLabel('Fleet numbers or plates').fill('V1\nV2\nV3\nV4\nV5\nV6');
+      await page.getByRole('button', { name: 'Begin 6 jobs' }).click();
       await page
-        .getByRole('region', { name: 'The stage' })
-        .getByRole('button', { name: /^Rear left/ })
-        .click();
+        .getByText(/^Verdict:/)
+        .nth(5)
+        .waitFor({ timeout: 60_000 });
     },
   },
   { name: 'reference', path: '/reference/bases' },
