@@ -154,6 +154,19 @@ describe('job files', () => {
     ['not JSON', 'hello', /not JSON/],
     ['another program’s JSON', '{"cells":[]}', /not a Vumble job/],
     ['a list', '[]', /not a Vumble job/],
+    [
+      'a version between two',
+      JSON.stringify({ ...file, version: 9.5 }),
+      /9\.5, which is no whole number\. Export it again/,
+    ],
+    [
+      'two observations of one id',
+      JSON.stringify({
+        ...file,
+        job: { ...file.job, evidence: [...file.job.evidence, file.job.evidence[0]] },
+      }),
+      /more than one observation/,
+    ],
     ['a newer version', JSON.stringify({ ...file, version: 18 }), /version 18/],
     ['too large', ' '.repeat(JOB_FILE_MAX_BYTES + 1), /larger than 8 MB/],
     ['nested past reason', `${'['.repeat(5000)}${']'.repeat(5000)}`, /nested too deeply/],

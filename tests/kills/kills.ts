@@ -16,7 +16,7 @@ import { ACTS } from './acts.ts';
 /** A phone-class machine: everything so many times slower. */
 const SLOWED = 4;
 /** Killed so long after the tap or key was handed to the browser, ms. */
-const AFTER = [100, 150, 250, 400] as const;
+const AFTER = [50, 100, 150, 250, 400] as const;
 
 const times = Number(process.argv[2] ?? 40);
 const root = new URL('../../', import.meta.url);
