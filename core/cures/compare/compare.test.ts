@@ -337,6 +337,6 @@ describe('the failure warning', () => {
     const loaded = DEMO_SHELF.find((part) => part.kind === 'led' && part.builtInLoadOhms !== undefined);
     const job = demoJob('library-route-3');
     const fitted = { ...job, chosen: { ...job.chosen, 'rear-left': loaded?.id ?? null } };
-    expect(handOverPage(fitted, DEMO_SHELF).cautions.join(' ')).toMatch(/\(rear left\) may die unnoticed/);
+    expect(handOverPage(fitted, DEMO_SHELF).silenced.join(' ')).toMatch(/\(rear left\) may die unnoticed/);
   });
 });
