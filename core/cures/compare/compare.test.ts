@@ -332,8 +332,8 @@ describe('the failure warning', () => {
   });
 
   it('is on the page for the owner, as a load that outlives its LED is', () => {
-    const { cautions } = handOverPage(demoJob('dial-a-ride-2'), DEMO_SHELF);
-    expect(cautions.join(' ')).toMatch(/only once all of a circuit have failed \(.*left turn/);
+    const { silenced } = handOverPage(demoJob('dial-a-ride-2'), DEMO_SHELF);
+    expect(silenced.join(' ')).toMatch(/only once all of a circuit have failed \(.*left turn/);
     const loaded = DEMO_SHELF.find((part) => part.kind === 'led' && part.builtInLoadOhms !== undefined);
     const job = demoJob('library-route-3');
     const fitted = { ...job, chosen: { ...job.chosen, 'rear-left': loaded?.id ?? null } };
