@@ -82,6 +82,20 @@ async function guarded(output: Output, act: () => Promise<number>): Promise<numb
   }
 }
 
+/** A pack of jobs alone: the command line has no photos, shelf or settings of its own. */
+function packOf(jobs: PackJob[], exportedAt: string, drawings: Pack['drawings'] = []): Pack {
+  return {
+    content: 'jobs',
+    exportedAt,
+    jobs,
+    photos: [],
+    shelf: null,
+    partHistories: {},
+    kept: {},
+    drawings,
+  };
+}
+
 /** `vumble pack`: jobs as one pack, with netlists and wiring sheets. */
 export function pack(
   paths: readonly string[],
@@ -100,16 +114,7 @@ export function pack(
     const drawings: { name: string; text: string }[] = [];
     for (const { file } of jobs.values())
       drawings.push(...(await jobDrawings(file.job, file.parts, new ELK())));
-    const made: Pack = {
-      content: 'jobs',
-      exportedAt: new Date().toISOString(),
-      jobs: [...jobs.values()],
-      photos: [],
-      shelf: null,
-      partHistories: {},
-      kept: {},
-      drawings,
-    };
+    const made = packOf([...jobs.values()], new Date().toISOString(), drawings);
     await writeFile(to, writePack(made));
     output.out(`${to}: ${jobs.size} ${jobs.size === 1 ? 'job' : 'jobs'}, ${drawings.length} drawings`);
     return EXIT.fine;
@@ -161,24 +166,20 @@ export function merge(a: string, b: string, flags: HandingFlags, output: Output)
     else if (flags.output.endsWith('.zip'))
       await writeFile(
         flags.output,
-        writePack({
-          content: 'jobs',
-          exportedAt: file.exportedAt,
-          jobs: [
-            {
-              id: made.job.id,
-              title: made.job.title,
-              updatedAt: file.exportedAt,
-              file,
-              history: made.history,
-            },
-          ],
-          photos: [],
-          shelf: null,
-          partHistories: {},
-          kept: {},
-          drawings: [],
-        }),
+        writePack(
+          packOf(
+            [
+              {
+                id: made.job.id,
+                title: made.job.title,
+                updatedAt: file.exportedAt,
+                file,
+                history: made.history,
+              },
+            ],
+            file.exportedAt,
+          ),
+        ),
       );
     else await writeFile(flags.output, text);
     return EXIT.fine;

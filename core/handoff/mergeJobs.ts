@@ -133,12 +133,12 @@ const NAMED = ['lamps', 'circuits', 'fuses', 'earthPoints', 'openings', 'connect
  */
 function usedAndDropped(merge: Merge, mine: JobCopy, theirs: JobCopy, together: Map<string, string>): number {
   let found = 0;
+  const known = ancestry(merge.history.revisions);
   for (const { path, by } of merge.dropped) {
     const [top, list, id, ...further] = stepsOf(path);
     if (top !== 'vehicle' || !list || !NAMED.includes(list) || !id || further.length > 0) continue;
     if (together.has(path)) continue;
     const [user, deleter] = by === 'mine' ? [theirs, mine] : [mine, theirs];
-    const known = ancestry(merge.history.revisions);
     const used = newsNaming(user, id, known(deleter.history.head));
     const told = toldOf(user.job, deleter.job, id);
     if (used.length === 0 && !told) continue;

@@ -1,5 +1,6 @@
 import type { Job } from '../model/job.ts';
 import { standing } from '../model/seen.ts';
+import { modelName } from '../model/vehicle/lookUp.ts';
 import type { LogLine } from './lines.ts';
 import { type Life, medianLife, type SurvivalStep, survivalOf } from './survival.ts';
 
@@ -139,7 +140,7 @@ export function causesFound(jobs: readonly Job[]): FoundCause[] {
     for (const each of standing(job)) {
       if (each.kind !== 'cause' || seen.has(each.id)) continue;
       seen.add(each.id);
-      const model = job.vehicle.model || job.vehicle.name;
+      const model = modelName(job.vehicle);
       const key = `${model} ${each.words}`;
       const group = found.get(key) ?? { model, words: each.words, mended: 0, jobs: [] };
       if (each.outcome === 'mended') group.mended += 1;

@@ -3,6 +3,7 @@ import type { CameBack } from '../model/measuredEvidence.ts';
 import type { Part, Shelf } from '../model/part.ts';
 import type { JobMovement } from '../model/pieces.ts';
 import { standing } from '../model/seen.ts';
+import { modelName } from '../model/vehicle/lookUp.ts';
 import { monthsAfter } from '../pages/warranties.ts';
 
 /** What became of a part on a vehicle. */
@@ -64,7 +65,7 @@ function lineOf(job: Job, shelf: Shelf, partId: string, lampId: string | null): 
     vehicleId: vehicle.id,
     vehicle: vehicle.name,
     fleetNumber: vehicle.fleetNumber ?? '',
-    model: vehicle.model || vehicle.name,
+    model: modelName(vehicle),
     partId,
     code: part?.code ?? partId,
     name: part?.name ?? 'no longer on the shelf',
@@ -139,6 +140,11 @@ function takeOut(
   lines: LogLine[],
   { partId, place, pieces, at, kind }: JobMovement,
 ): void {
+  const ended = {
+    state: 'taken-out',
+    endedAt: at,
+    why: WHY[kind === 'scrapped' ? 'scrapped' : 'returned'],
+  } as const;
   let left = pieces;
   for (const each of open.toReversed()) {
     const { line } = each;
@@ -150,21 +156,9 @@ function takeOut(
     const briefly = Math.abs(Date.parse(at) - Date.parse(line.fittedAt ?? at)) < BRIEF;
     if (gone < line.pieces) {
       line.pieces -= gone;
-      if (!briefly)
-        lines.push({
-          ...line,
-          key: `${line.key} ${at}`,
-          pieces: gone,
-          state: 'taken-out',
-          endedAt: at,
-          why: WHY[kind === 'scrapped' ? 'scrapped' : 'returned'],
-        });
+      if (!briefly) lines.push({ ...line, key: `${line.key} ${at}`, pieces: gone, ...ended });
     } else if (briefly) lines.splice(lines.indexOf(line), 1);
-    else {
-      line.state = 'taken-out';
-      line.endedAt = at;
-      line.why = WHY[kind === 'scrapped' ? 'scrapped' : 'returned'];
-    }
+    else Object.assign(line, ended);
   }
 }
 

@@ -4,7 +4,7 @@ import { ownWatcherSeen } from '../judge/watcherSeen.ts';
 import { testVolts } from '../judge/workingPoints.ts';
 import type { Job } from '../model/job.ts';
 import type { Shelf } from '../model/part.ts';
-import { turnCircuits } from '../model/vehicle/lookUp.ts';
+import { modelName, turnCircuits } from '../model/vehicle/lookUp.ts';
 
 /** What one vehicle's evidence says of where its watcher's threshold lies. */
 export interface VehicleBand {
@@ -44,7 +44,7 @@ export function watcherGroups(jobs: readonly Job[], shelf: Shelf, by: 'model' | 
   for (const job of jobs) {
     if (ownWatcherSeen(job).length === 0) continue;
     const { vehicle } = job;
-    const of = by === 'model' ? vehicle.model || vehicle.name : vehicle.flasher.name;
+    const of = by === 'model' ? modelName(vehicle) : vehicle.flasher.name;
     for (const circuit of turnCircuits(vehicle)) {
       const band = bandOf(job, shelf, circuit.id);
       const key = `${of} ${circuit.name} ${vehicle.systemVolts}`;

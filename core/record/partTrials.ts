@@ -2,6 +2,7 @@ import type { Trial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { standing, trialsOf } from '../model/seen.ts';
 import type { FlasherKind } from '../model/vehicle/flasher.ts';
+import { modelName } from '../model/vehicle/lookUp.ts';
 import { whenSeen } from '../model/whenSeen.ts';
 
 /** A trial of a part on some job, as it is of use to whoever thinks of that part again. */
@@ -36,7 +37,7 @@ export function partTrials(jobs: readonly Job[], partId: string, nowMs?: number)
         )
         .map((trial) => ({
           jobId: job.id,
-          model: job.vehicle.model || job.vehicle.name,
+          model: modelName(job.vehicle),
           flasher:
             job.vehicle.facts?.flasherSeen || !job.vehicle.facts?.flashers ? job.vehicle.flasher.kind : null,
           trial,

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { webcrypto } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import * as x509 from '@peculiar/x509';
@@ -85,7 +85,6 @@ interface Authority {
 async function authorityIn(folder: string): Promise<Authority> {
   const [keyPath, certPath] = [join(folder, 'authority.key'), join(folder, 'authority.crt')];
   if (existsSync(keyPath) && existsSync(certPath)) {
-    const { statSync } = await import('node:fs');
     if ((statSync(keyPath).mode & 0o077) !== 0) throw new OpenKeyError(keyPath);
     const certificate = new x509.X509Certificate(readFileSync(certPath, 'utf8'));
     if (certificate.notAfter.getTime() > Date.now() + LEAF_DAYS * DAY) {

@@ -227,7 +227,7 @@ async function step(
   say(edit.told ?? [], undone === 0);
   say(edit.ended ?? [], undone === 1);
   let job = patched(row.job, patches, log.evidence.slice(row.job.evidence.length));
-  if (edit.merge) job = { ...job, evidence: await mergedStep(db, edit, edit.merge, job.evidence, undone) };
+  if (edit.merge) job = { ...job, evidence: await mergedStep(db, edit, edit.merge, job, undone) };
   await db.jobs.put({
     ...withJob(row, job),
     rev: (row.rev ?? 0) + 1,
@@ -245,7 +245,7 @@ async function mergedStep(
   db: VumbleDatabase,
   { jobId }: EditRow,
   { before, after, log, arrived }: MergedHistory,
-  evidence: Evidence[],
+  { vehicle, evidence }: Job,
   undone: 0 | 1,
 ): Promise<Evidence[]> {
   const id = `job ${jobId}` as const;
@@ -257,10 +257,8 @@ async function mergedStep(
     const gone = new Set(arrived);
     return undone === 0 ? log : evidence.filter((each) => !gone.has(each.id));
   }
-  const { vehicle } = (await db.jobs.get(jobId))?.job ?? {};
   const told = [...evidence];
-  if (vehicle)
-    for (const each of arrived) told.push(mark({ vehicle, evidence: told }, each, undone === 0, teller()));
+  for (const each of arrived) told.push(mark({ vehicle, evidence: told }, each, undone === 0, teller()));
   return told;
 }
 

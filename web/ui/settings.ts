@@ -1,6 +1,7 @@
 import { type EarthWord, setEarthWord } from '../../core/formatting/regionWords.ts';
 import { METRIC, readUnits, setUnits, type Units } from '../../core/formatting/units.ts';
 import { keptValues } from '../store/kept.ts';
+import { SETTINGS_COPY } from '../workers/named.ts';
 import { type Clock, setClock } from './dates.ts';
 import { setCurrency, setTax } from './money.ts';
 
@@ -26,8 +27,6 @@ export const USUAL_SETTINGS: Settings = {
   sound: false,
 };
 
-/** Where a copy lies that can be read before the store is open: the first words on the screen are written by it. */
-const COPY = 'vumble-settings';
 const KEY = 'settings';
 
 /** Reads settings that were kept; of what is not one the usual stands. */
@@ -55,7 +54,7 @@ export function settingsNow(): Settings {
 
 /** Has everything written by the settings of this browser, before anything is. */
 export function beginWithSettings(): void {
-  now = readSettings(parsed(localStorage.getItem(COPY)));
+  now = readSettings(parsed(localStorage.getItem(SETTINGS_COPY)));
   setUnits(now.units);
   setEarthWord(now.earth);
   setClock(now.clock);
@@ -64,13 +63,14 @@ export function beginWithSettings(): void {
   // What a backup brought stands from the next page on.
   keptValues.loaded().then(() => {
     const kept = keptValues.text(KEY);
-    if (kept !== undefined && kept !== localStorage.getItem(COPY)) localStorage.setItem(COPY, kept);
+    if (kept !== undefined && kept !== localStorage.getItem(SETTINGS_COPY))
+      localStorage.setItem(SETTINGS_COPY, kept);
   });
 }
 
 /** Keeps settings. Whatever is on the screen is in the words of before: the page is to be loaded again. */
 export function keepSettings(next: Settings): void {
-  localStorage.setItem(COPY, JSON.stringify(next));
+  localStorage.setItem(SETTINGS_COPY, JSON.stringify(next));
   keptValues.put(KEY, next);
 }
 

@@ -107,3 +107,8 @@ export function lampsByPanel(lamps: readonly Lamp[]): Map<string, Lamp[]> {
 export function feedFuseId({ flasher }: Vehicle, { from }: Pick<Circuit, 'from'>): string {
   return from.by === 'switch' ? from.fuseId : flasher.fuseId;
 }
+
+/** What vehicles of one kind are called: the model, or the name where nobody wrote one down. */
+export function modelName({ model, name }: Vehicle): string {
+  return model || name;
+}
