@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { manyLampJob } from '../../tests/bench/large.ts';
 import type { Configuration } from '../model/cures.ts';
 import type { Job } from '../model/job.ts';
 import { CONTROLS_OFF, type Controls } from '../simulation/controls.ts';
@@ -143,6 +144,15 @@ describe('what a fault does is what the trade says of it', () => {
         .filter(Boolean);
     expect(steady([])).toEqual(['dim']);
     expect(steady([{ kind: 'half-turned', lampId: 'stop-tail-left' }])).toEqual(['main']);
+  });
+
+  it('of a vehicle of many lamps are about as many a lamp as of one of few: plugs reach those beside them', () => {
+    const perLamp = [80, 300].map((lamps) => {
+      const job = manyLampJob(lamps);
+      return faultsInScope(job, fitmentOf(job, DEMO_SHELF, 'cured')).length / job.vehicle.lamps.length;
+    });
+    expect((perLamp[1] ?? 0) / (perLamp[0] ?? 0)).toBeLessThan(1.1);
+    expect(perLamp[1]).toBeGreaterThan(4);
   });
 
   it('wrong lamp lights: holders exchanged', () => {

@@ -1,4 +1,5 @@
 import { type DeviationKey, deviationOf } from '../model/deviationKey.ts';
+import { unlike } from './layered.ts';
 import type { Outcome } from './outcome.ts';
 
 /** What a cell shows that is not as it should be: what is certain to be seen, and what may be. */
@@ -43,7 +44,8 @@ export function deviations(expected: Outcome, seen: Outcome): Shown {
       if (under) sure.push(under);
     } else maybe.push(...[under, over].flatMap((each) => each ?? []));
   };
-  for (const [lampId, lumens] of seen.lumens) {
+  for (const lampId of unlike(seen.lumens, expected.lumens)) {
+    const lumens = seen.lumens.get(lampId) ?? 0;
     const should = expected.lumens.get(lampId) ?? 0;
     if (should < GLOWS[1]) {
       // What glows as it is fitted is no fault of its own.
@@ -57,7 +59,9 @@ export function deviations(expected: Outcome, seen: Outcome): Shown {
     else if (share <= DARK[1]) graded(share, DARK, `${lampId} dark`, `${lampId} dim`);
     else graded(share, DIM, `${lampId} dim`, null);
   }
-  for (const [lampId, watts] of seen.watts) {
+  for (const lampId of unlike(seen.watts, expected.watts)) {
+    const watts = seen.watts.get(lampId);
+    if (watts === undefined) continue;
     const should = expected.watts.get(lampId) ?? 0;
     if (should >= WARM[1]) {
       if (watts < should) graded(watts, WARM, `${lampId} cold`, null);

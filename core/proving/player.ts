@@ -15,10 +15,13 @@ import { supplyVoltsFor } from '../traces/supply.ts';
 import type { Cell } from './cells.ts';
 import { coldChecked, tell } from './coldCheck.ts';
 import { meltingFuses, trippedOutputs } from './cutOff.ts';
-import { merged } from './merged.ts';
+import { Layered } from './layered.ts';
+import { lampsTouched, merged } from './merged.ts';
 import type { Drawn, Outcome } from './outcome.ts';
 import { resistorWatts } from './resistorWatts.ts';
 import { pacedBy, repeatersOf, Watching } from './watching.ts';
+
+const NONE: ReadonlyMap<string, number> = new Map();
 
 /** One vehicle asked for as many cells as wanted. */
 export interface Played {
@@ -93,6 +96,7 @@ export class CellPlayer {
     const leaks = strikes.some(({ alive }) => alive);
     // Cells that differ only in what the faults do not touch are played once.
     const played = new Map<string, Outcome>();
+    let lamps: ReadonlySet<string> | null = null;
     return {
       in: (cell) => {
         const fitted = this.asFitted(cell);
@@ -109,7 +113,10 @@ export class CellPlayer {
           on,
         ].join();
         const same = played.get(key);
-        if (same) return merged(fitted, same, touched, this.vehicle);
+        if (same) {
+          lamps ??= lampsTouched(this.vehicle, touched);
+          return merged(fitted, same, touched, lamps);
+        }
         const faulty = this.play(simulation, cell, touched, fitted);
         // What a melted fuse took with it is more than the fault touches.
         if (faulty.blown.size === fitted.blown.size && faulty.mayBlow.size === fitted.mayBlow.size)
@@ -141,12 +148,12 @@ export class CellPlayer {
     }
     const melt = meltingFuses(simulation, probes, moment, about);
     if (melt.sure.length > 0) return this.withFusesOut(simulation, melt.sure, cell, about, rest, off);
-    const lumens = new Map(rest?.lumens);
+    const lumens = new Layered(rest?.lumens ?? NONE);
     // A pilot between the sides is there where both of them are.
     const pilot = turnCircuits(vehicle).every(({ id }) => about.includes(id)) ? vehicle.pilot : undefined;
     const lamps = new Set([...circuits.flatMap(lampIdsOf), ...(pilot ? [pilot.lampId] : [])]);
     for (const lampId of lamps) lumens.set(lampId, probes.lumens(lampId, controls, emfVolts));
-    const watts = new Map(rest?.watts);
+    const watts = new Layered(rest?.watts ?? NONE);
     if (cell.condition === 'minutes') resistorWatts(simulation, probes, controls, lamps, watts);
     const drawn = circuits.map(
       (circuit): Drawn => ({
@@ -163,7 +170,7 @@ export class CellPlayer {
       // A side that nothing wrong touches draws what it did.
       ...(rest?.flashing ?? []).filter(({ circuit }) => !about.includes(circuit.id)),
     ];
-    const byCircuit = new Map(rest?.drawn);
+    const byCircuit = new Layered(rest?.drawn ?? new Map<string, Drawn>());
     for (const each of drawn) byCircuit.set(each.circuit.id, each);
     const outcome = {
       lumens,
@@ -241,7 +248,7 @@ export class CellPlayer {
     drawn: Drawn,
     { controls }: Cell,
     emfVolts: number,
-    outcome: { lumens: Map<string, number>; messages: Set<string>; maybe: Set<string> },
+    outcome: { lumens: Layered<number>; messages: Set<string>; maybe: Set<string> },
     rest: Outcome | null,
   ): void {
     const { circuit } = drawn;

@@ -20,6 +20,7 @@ export function coupledCircuits(
   const returns = vehicle.lamps.flatMap(({ id, returnsTo }) =>
     returnsTo === undefined ? [] : [{ lampId: id, to: returnsTo }],
   );
+  const earthPointOf = new Map(vehicle.lamps.map(({ id, earthPoint }) => [id, earthPoint]));
   const feeds = (circuit: Circuit, lampId: string) => circuit.feeds.some((feed) => feed.lampId === lampId);
   for (let grown = true; grown; ) {
     grown = false;
@@ -32,7 +33,7 @@ export function coupledCircuits(
       vehicle.lamps.flatMap((lamp) => (lamps.has(lamp.id) && lamp.earthPoint ? [lamp.earthPoint] : [])),
     );
     const near = (lampId: string) => {
-      const point = vehicle.lamps.find((lamp) => lamp.id === lampId)?.earthPoint;
+      const point = earthPointOf.get(lampId);
       return lamps.has(lampId) || (earths && point !== undefined && points.has(point));
     };
     for (const circuit of vehicle.circuits) {

@@ -1,4 +1,5 @@
 import type { Circuit as SolvedCircuit } from '../circuit/engine/circuit.ts';
+import type { Circuit } from '../model/vehicle/circuit.ts';
 import type { LampInput } from '../model/vehicle/lamp.ts';
 import { circuitsFeeding, lampById } from '../model/vehicle/lookUp.ts';
 import { ELEMENTS, NODES } from '../model/vehicle/netlistNames.ts';
@@ -6,13 +7,21 @@ import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import type { Controls } from './controls.ts';
 import { feedDuty } from './duty.ts';
 import type { Fitment } from './fitment.ts';
-import { emittersOf } from './lampLight.ts';
+import { type Emitter, emittersOf } from './lampLight.ts';
+
+interface Light {
+  emitter: Emitter;
+  feeders: readonly Circuit[];
+}
 
 /**
  * What can be read off a simulated vehicle, by the names of the vehicle. A reading is of the moment that was solved
  * last: take what is wanted before asking for the next.
  */
 export class Probes {
+  /** what gives light in a lamp that was asked about, with the circuits that feed it */
+  private readonly lights = new Map<string, readonly Light[]>();
+
   constructor(
     private readonly vehicle: Vehicle,
     private readonly fitment: Fitment,
@@ -75,10 +84,7 @@ export class Probes {
    * @param controls as they were in the moment that was solved, at which supply
    */
   lumens(lampId: string, controls: Controls, emfVolts: number): number {
-    const content = this.fitment.contents.get(lampId) ?? { kind: 'empty' as const };
-    const hasDim = circuitsFeeding(this.vehicle, lampId, 'dim').length > 0;
-    return emittersOf(lampById(this.vehicle, lampId), content, hasDim).reduce((sum, emitter) => {
-      const feeders = circuitsFeeding(this.vehicle, lampId, emitter.input);
+    return this.lightsOf(lampId).reduce((sum, { emitter, feeders }) => {
       const share = emitter.followsPulses ? feedDuty(this.vehicle, feeders, controls, emfVolts) : 1;
       return sum + share * emitter.lumens * emitter.read(this.solved);
     }, 0);
@@ -86,11 +92,22 @@ export class Probes {
 
   /** Light a lamp gives by one of its feeds, 1 when rated, before the share of time of a pulsed feed. */
   light(lampId: string, input: LampInput = 'main'): number {
-    const content = this.fitment.contents.get(lampId) ?? { kind: 'empty' as const };
-    const hasDim = circuitsFeeding(this.vehicle, lampId, 'dim').length > 0;
-    const emitters = emittersOf(lampById(this.vehicle, lampId), content, hasDim);
-    return emitters
-      .filter((emitter) => emitter.input === input)
-      .reduce((sum, emitter) => sum + emitter.read(this.solved), 0);
+    return this.lightsOf(lampId)
+      .filter(({ emitter }) => emitter.input === input)
+      .reduce((sum, { emitter }) => sum + emitter.read(this.solved), 0);
+  }
+
+  private lightsOf(lampId: string): readonly Light[] {
+    let lights = this.lights.get(lampId);
+    if (!lights) {
+      const content = this.fitment.contents.get(lampId) ?? { kind: 'empty' as const };
+      const hasDim = circuitsFeeding(this.vehicle, lampId, 'dim').length > 0;
+      lights = emittersOf(lampById(this.vehicle, lampId), content, hasDim).map((emitter) => ({
+        emitter,
+        feeders: circuitsFeeding(this.vehicle, lampId, emitter.input),
+      }));
+      this.lights.set(lampId, lights);
+    }
+    return lights;
   }
 }

@@ -4,7 +4,7 @@ import { networkOhms } from '../circuit/resistorNetwork.ts';
 import { wireOhms } from '../circuit/wire.ts';
 import type { Circuit } from '../model/vehicle/circuit.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
-import { ELEMENTS } from '../model/vehicle/netlistNames.ts';
+import { CONTACTS, ELEMENTS } from '../model/vehicle/netlistNames.ts';
 import type { Vehicle } from '../model/vehicle/vehicle.ts';
 import { isOn } from './bearing.ts';
 import { contactsOf } from './contacts.ts';
@@ -30,6 +30,8 @@ export class SteadyCircuit {
   private emfVolts = Number.NaN;
   private pulsed = '';
   private resistors = '';
+  /** whether what was solved last is the settled state of what is set */
+  private settled = false;
 
   /**
    * @param ids circuits that are built; what is not among them is not there
@@ -46,8 +48,6 @@ export class SteadyCircuit {
   ) {
     const among = new Set(ids);
     this.circuits = vehicle.circuits.filter((circuit) => among.has(circuit.id));
-    // Every lamp stays: the pilot between the sides is fed by none of the circuits.
-    this.built = { ...vehicle, circuits: [...this.circuits] };
     const netlist = vehicleNetlist(vehicle, fitment, {
       emfVolts: 12,
       controls,
@@ -61,12 +61,23 @@ export class SteadyCircuit {
       netlist.elements.flatMap((element) => (element.kind === 'filament' ? [element.id] : [])),
     );
     this.solved = new SolvedCircuit(netlist);
+    // The pilot between the sides is built too, though none of the circuits feeds it.
+    const controlled = new Set(
+      netlist.elements.map((element) => ('control' in element ? element.control : '')),
+    );
+    this.built = {
+      ...vehicle,
+      circuits: [...this.circuits],
+      lamps: vehicle.lamps.filter(({ id }) => controlled.has(CONTACTS.seated(id))),
+    };
   }
 
   /** @throws NoSolutionError when no steady state exists */
   settle(moment: Moment): void {
-    this.set(moment);
+    if (!this.set(moment) && this.settled) return;
+    this.settled = false;
     this.solved.solveSteady();
+    this.settled = true;
   }
 
   /**
@@ -81,13 +92,18 @@ export class SteadyCircuit {
       .filter((circuit) => about.includes(circuit.id) && isOn(circuit, moment.controls))
       .flatMap((circuit) => circuit.feeds.map(({ lampId, input }) => filamentAt(lampId, input)))
       .filter((id) => this.filaments.has(id));
-    if (fresh.length > 0) this.solved.solveWarming(fresh, seconds, darkSeconds);
+    if (fresh.length === 0) return;
+    this.settled = false;
+    this.solved.solveWarming(fresh, seconds, darkSeconds);
   }
 
-  private set({ controls, emfVolts, lit = true, resistorFactor = 1, without, trial }: Moment): void {
+  /** Tells whether that changed anything. */
+  private set({ controls, emfVolts, lit = true, resistorFactor = 1, without, trial }: Moment): boolean {
+    let changed = false;
     const closed = `${lit} ${without ?? ''} ${keyOf(controls)}`;
     if (closed !== this.closed) {
       this.closed = closed;
+      changed = true;
       this.solved.setControls(this.contactsFor(closed, controls, lit, without));
       for (const circuit of this.circuits)
         if (circuit.dimmerOhms !== undefined)
@@ -98,14 +114,17 @@ export class SteadyCircuit {
     }
     if (emfVolts !== this.emfVolts) {
       this.emfVolts = emfVolts;
+      changed = true;
       this.solved.setValue(ELEMENTS.battery, emfVolts);
     }
-    this.setShares(controls, emfVolts);
+    if (this.setShares(controls, emfVolts)) changed = true;
     const resistors = `${resistorFactor} ${trial ? JSON.stringify(trial) : ''}`;
     if (resistors !== this.resistors) {
       this.resistors = resistors;
+      changed = true;
       this.setResistors(resistorFactor, trial);
     }
+    return changed;
   }
 
   private contactsFor(
@@ -124,10 +143,10 @@ export class SteadyCircuit {
   }
 
   /** The share of time of each pulsed feed: of one that holds its lamp's volts it follows the supply. */
-  private setShares(controls: Controls, emfVolts: number): void {
+  private setShares(controls: Controls, emfVolts: number): boolean {
     const pulsed = pulsedWires(this.vehicle, this.circuits, controls, emfVolts);
     const key = pulsed.map(({ duty }) => duty).join();
-    if (key === this.pulsed) return;
+    if (key === this.pulsed) return false;
     this.pulsed = key;
     for (const { elementId, duty } of pulsed) this.solved.setPulse(elementId, duty);
     for (const { feeds } of this.circuits) {
@@ -140,6 +159,7 @@ export class SteadyCircuit {
         this.solved.branch(id).setDuty(feedDuty(this.vehicle, feeders, controls, emfVolts));
       }
     }
+    return true;
   }
 
   private setResistors(factor: number, trial: Moment['trial']): void {

@@ -35,7 +35,7 @@ import { faultRows, faultsInWords } from './faults.ts';
 import { fittingRows, pinsInWords } from './fitting.ts';
 import { fullShelfRows, heldInWords } from './fullShelf.ts';
 import { kitRows } from './kits.ts';
-import { BULK_SHELF, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
+import { BULK_SHELF, manyLampJob, THIRTY_LAMP_JOB as thirtyJob } from './large.ts';
 import { quickRows, shareInWords } from './quickChecks.ts';
 import { recordingRows } from './recordings.ts';
 import { thirtyLamps } from './thirtyLamps.ts';
@@ -247,6 +247,13 @@ rows.push(
     `verdict after an edit, ${thirtyJob.vehicle.lamps.length} lamps, leds`,
     timed(() => new Judge(edited(thirtyKnown), 'leds').verdict(), 100),
   ],
+  ...[80, 300].map((lamps) => {
+    const job = manyLampJob(lamps);
+    return [
+      `verdict after an edit of the vehicle itself, ${lamps} lamps, leds`,
+      timed(() => Judge.of({ ...job, vehicle: { ...job.vehicle } }, DEMO_SHELF, 'leds').verdict(), 5),
+    ] as const;
+  }),
   [
     `verdict after an edit of the vehicle itself, ${thirtyJob.vehicle.lamps.length} lamps, leds`,
     timed(

@@ -12,6 +12,7 @@ import { demoJob } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { hiddenVehicle, type Picker, searchFor } from '../fuzz/hiddenFault.ts';
 import { randomFrom } from '../fuzz/hiddenPlug.ts';
+import { manyLampJob } from './large.ts';
 
 const FLEET = ['library-route-1', 'dial-a-ride-2', 'gritter-4', 'courier-moped-7', 'exhibition-trailer'];
 
@@ -27,6 +28,14 @@ const told: Told = { ...NOTHING_TOLD, cells: [{ cellId: 'turn-left', seen: ['rea
 
 export const faultRows: readonly (readonly [what: string, run: () => unknown, calls: number])[] = [
   ['proving grid of the gritter, all faults, one thread', () => provingGrid(gritter.job, DEMO_SHELF), 5],
+  ...[80, 300].map((lamps) => {
+    const job = manyLampJob(lamps);
+    return [
+      `proving grid of a lorry of ${lamps} lamps, all faults, one thread`,
+      () => provingGrid(job, DEMO_SHELF),
+      1,
+    ] as const;
+  }),
   ['next check of the gritter after an answer', () => gritter.finder.find(told), 40],
 ];
 

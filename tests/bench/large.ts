@@ -4,25 +4,60 @@ import type { LedPart, Shelf } from '../../core/model/part.ts';
 import { layoutEntries, startingVehicle } from '../../core/presets/startingLayout.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
 
-/** A lorry of thirty lamps with its turn lamps converted. */
-function thirtyLampJob(): Job {
+type Entries = Parameters<typeof startingVehicle>[1]['entries'];
+
+/** A lorry with its turn lamps converted. */
+function lorryJob(id: string, name: string, entries: (usual: Entries) => Entries): Job {
   const about = { kind: 'lorry', year: 2006, region: 'UN', systemVolts: 24 } as const;
   const usual = layoutEntries(about).filter((entry) => entry.usual);
-  const markers = Array.from({ length: 7 }, () => ({ id: 'marker', where: 'pair' }) as const);
-  const vehicle = startingVehicle('thirty-lamps', {
+  const vehicle = startingVehicle(id, {
     ...about,
-    name: 'Thirty lamps',
-    model: 'Thirty lamps',
-    entries: [...usual, ...markers, { id: 'interior', where: 'centre' }],
+    name,
+    model: name,
+    entries: entries(usual),
     flasher: 'watching-relay',
   });
-  const job = newJob('thirty-lamps', 'Thirty lamps', vehicle, '2026-01-01T00:00:00.000Z');
+  const job = newJob(id, name, vehicle, '2026-01-01T00:00:00.000Z');
   for (const lamp of vehicle.lamps) job.identified[lamp.id] = lamp.stockBulb;
   for (const side of ['left', 'right']) {
     job.chosen[`front-turn-${side}`] = 'led-heron-24y';
     job.chosen[`rear-turn-${side}`] = 'led-heron-24';
   }
   return job;
+}
+
+const MARKER = { id: 'marker', where: 'pair' } as const;
+
+/** A lorry of thirty lamps. */
+function thirtyLampJob(): Job {
+  return lorryJob('thirty-lamps', 'Thirty lamps', (usual) => [
+    ...usual,
+    ...Array.from({ length: 7 }, () => MARKER),
+    { id: 'interior', where: 'centre' },
+  ]);
+}
+
+/** What a road train or a show lorry has more of, as many times over as it takes. */
+const MORE = [
+  'map',
+  'marker',
+  'work',
+  'front-fog',
+  'end-outline-rear',
+  'main-beam',
+  'cornering',
+  'dipped-beam',
+];
+
+/** A lorry of about so many lamps, thirty of them those it had. */
+export function manyLampJob(lamps: number): Job {
+  return lorryJob(`lamps-${lamps}`, `${lamps} lamps`, (usual) => [
+    ...usual,
+    ...Array.from({ length: (lamps - 16) >> 1 }, (_, at) => ({
+      id: MORE[at % MORE.length] ?? 'marker',
+      where: 'pair' as const,
+    })),
+  ]);
 }
 
 export const THIRTY_LAMP_JOB = thirtyLampJob();

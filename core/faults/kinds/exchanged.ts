@@ -19,16 +19,21 @@ export const exchanged: FaultKindOf<Exchanged> = {
   prior: 3,
   minutes: [2, 5],
   natures: ['with-leds', 'from-start'],
-  of: ({ vehicle, lamps }) =>
-    lamps.flatMap(({ lamp }, at) =>
-      lamps.slice(at + 1).flatMap(({ lamp: other }): Exchanged[] => {
-        const does = (id: string) => circuitsOf(vehicle, id).map((circuit) => circuit.id);
-        const same = does(lamp.id).every((id) => does(other.id).includes(id));
-        return lamp.base === other.base && !same && near(vehicle, lamp, other)
-          ? [{ kind: 'exchanged', lampId: lamp.id, otherId: other.id }]
-          : [];
-      }),
-    ),
+  of: ({ vehicle, lamps }) => {
+    const reach = new Reach(vehicle);
+    const does = new Map(
+      lamps.map(({ lamp }) => [lamp.id, circuitsOf(vehicle, lamp.id).map(({ id }) => id)]),
+    );
+    const same = (one: string, other: string) =>
+      (does.get(one) ?? []).every((id) => does.get(other)?.includes(id));
+    return lamps.flatMap(({ lamp }, at) =>
+      lamps
+        .slice(at + 1)
+        .filter(({ lamp: other }) => lamp.base === other.base && reach.near(lamp, other))
+        .filter(({ lamp: other }) => !same(lamp.id, other.id))
+        .map(({ lamp: other }): Exchanged => ({ kind: 'exchanged', lampId: lamp.id, otherId: other.id })),
+    );
+  },
   where: ({ lampId, otherId }) => `${lampId}:${otherId}`,
   lampIds: ({ lampId, otherId }) => [lampId, otherId],
   atLamp: true,
@@ -47,19 +52,59 @@ export const exchanged: FaultKindOf<Exchanged> = {
 };
 
 /**
- * Whether plugs of two lamps reach each other's place: in one housing, side by side at one end, or across from each other
- * where each is the only one of its function, a fog lamp and a reverse lamp for one.
+ * Plugs on a harness reach those beside them: of a row of markers along a trailer the first never comes to the last. So many
+ * lamps of one end at most are near another (assumed; no car has more at one corner).
  */
-function near(vehicle: Vehicle, one: Lamp, other: Lamp): boolean {
-  if (one.access.group === other.access.group) return true;
-  if (one.end !== other.end || one.end === 'inside' || one.end === 'dash') return false;
-  if (one.side === other.side || one.side === 'centre' || other.side === 'centre') return true;
-  return alone(vehicle, one) && alone(vehicle, other);
-}
+const WITHIN_REACH = 8;
+/** A vehicle is about so many times as long as it is broad; the plan has both as shares (assumed). */
+const LENGTHS = 3;
 
-function alone(vehicle: Vehicle, { id }: Lamp): boolean {
-  const kinds = new Set(circuitsOf(vehicle, id).map(({ kind }) => kind));
-  return !vehicle.lamps.some(
-    (lamp) => lamp.id !== id && circuitsOf(vehicle, lamp.id).some(({ kind }) => kinds.has(kind)),
-  );
+/** Which lamps the plugs of a vehicle's lamps reach, those of their own housing first, worked out once a vehicle. */
+class Reach {
+  private readonly known = new Map<string, ReadonlySet<string>>();
+  private readonly kinds: ReadonlyMap<string, ReadonlySet<string>>;
+
+  constructor(private readonly vehicle: Vehicle) {
+    const kinds = new Map<string, Set<string>>();
+    for (const circuit of vehicle.circuits)
+      for (const { lampId } of circuit.feeds)
+        kinds.set(lampId, (kinds.get(lampId) ?? new Set()).add(circuit.kind));
+    this.kinds = kinds;
+  }
+
+  /**
+   * Whether plugs of two lamps reach each other's place: in one housing, side by side at one end, or across from each other
+   * where each is the only one of its function, a fog lamp and a reverse lamp for one.
+   */
+  near(one: Lamp, other: Lamp): boolean {
+    if (!this.beside(one).has(other.id) && !this.beside(other).has(one.id)) return false;
+    if (one.access.group === other.access.group) return true;
+    if (one.end === 'inside' || one.end === 'dash') return false;
+    if (one.side === other.side || one.side === 'centre' || other.side === 'centre') return true;
+    return this.alone(one) && this.alone(other);
+  }
+
+  private beside({ id, end, plan, access: { group } }: Lamp): ReadonlySet<string> {
+    let found = this.known.get(id);
+    if (!found) {
+      const away = (lamp: Lamp) =>
+        lamp.access.group === group
+          ? 0
+          : Math.hypot(lamp.plan.across - plan.across, LENGTHS * (lamp.plan.along - plan.along));
+      const others = this.vehicle.lamps.filter(
+        (lamp) => lamp.id !== id && (lamp.end === end || lamp.access.group === group),
+      );
+      const nearest = others.toSorted((a, b) => away(a) - away(b)).slice(0, WITHIN_REACH);
+      found = new Set(nearest.map((lamp) => lamp.id));
+      this.known.set(id, found);
+    }
+    return found;
+  }
+
+  private alone({ id }: Lamp): boolean {
+    const mine = this.kinds.get(id) ?? new Set();
+    return ![...this.kinds].some(
+      ([lampId, kinds]) => lampId !== id && [...kinds].some((kind) => mine.has(kind)),
+    );
+  }
 }

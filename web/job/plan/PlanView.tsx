@@ -4,11 +4,12 @@ import { useParams } from 'react-router';
 import { signalFilament } from '../../../core/catalogue/bulbs.ts';
 import { watts } from '../../../core/formatting/format.ts';
 import type { Lamp, LampInput } from '../../../core/model/vehicle/lamp.ts';
+import { circuitsOf } from '../../../core/model/vehicle/lookUp.ts';
 import type { SocketContent } from '../../../core/simulation/fitment.ts';
 import type { LampTrace } from '../../../core/traces/traceLamps.ts';
 import { useDesk, useWorkspace, VEHICLE_SCREEN } from '../workspace.ts';
 import { VehicleDrawing } from './drawings/VehicleDrawing.tsx';
-import { LABEL_EDGE, type LabelPlace, labelPlaces } from './labels.ts';
+import { LABEL_EDGE, type LabelPlace, labelPlaces, namesThatFit } from './labels.ts';
 import classes from './PlanView.module.css';
 import { glowRadius, lampCentre, lensPath, lensScale, outlineIn } from './planGeometry.ts';
 import { showKey, useFlash } from './useFlash.ts';
@@ -53,30 +54,52 @@ function PlanLights({ lights }: { lights: Lights }) {
   return null;
 }
 
+/** Names on the fuller flank, were those in the middle to go there. */
+function busierFlank(lamps: readonly Lamp[]): number {
+  return Math.max(
+    lamps.filter((lamp) => lamp.side !== 'right').length,
+    lamps.filter((lamp) => lamp.side !== 'left').length,
+  );
+}
+
 /** A lamp is a button that selects it. */
 function PlanDrawing({ lights }: { lights: Lights }) {
   const { job, fitments, configuration, lamp: selected, selectLamp } = useDesk();
   const { ref, width, height } = useElementSize();
   const { kind } = job.vehicle;
-  const outline = outlineIn(kind, width, height);
+  // Whose names stand beside the plan: of many lamps those outside, and whichever is in hand.
+  const all = job.vehicle.lamps;
+  const wanted = all.filter(
+    (lamp) => all.length <= 8 || lamp.id === selected?.id || (lamp.end !== 'inside' && lamp.end !== 'dash'),
+  );
+  const room = Math.floor((height - ONE_LINE) / ONE_LINE);
+  const crowded = busierFlank(wanted) > room;
+  const drawnHeight = crowded ? height - ONE_LINE : height;
+  const outline = outlineIn(kind, width, drawnHeight);
   const editing = useParams().stage === VEHICLE_SCREEN;
   const { planOf, handlers, nudge } = useMoveLamps(outline);
-  const lamps = job.vehicle.lamps.map((lamp) => ({ ...lamp, plan: planOf(lamp) }));
+  const placed = (lamp: Lamp): Lamp => ({ ...lamp, plan: planOf(lamp) });
+  const lamps = all.map(placed);
   const { contents } = fitments[configuration];
-  // Whose names stand beside the plan: of many lamps those outside, and whichever is in hand.
-  const named = lamps.filter(
-    (lamp) => lamps.length <= 8 || lamp.id === selected?.id || (lamp.end !== 'inside' && lamp.end !== 'dash'),
-  );
-  const busiest = Math.max(
-    named.filter((lamp) => lamp.side !== 'right').length,
-    named.filter((lamp) => lamp.side !== 'left').length,
-  );
+  const named = (
+    crowded
+      ? namesThatFit(wanted, room - 1, selected?.id, ({ id, end }) =>
+          [end, ...circuitsOf(job.vehicle, id).map((circuit) => circuit.id)].join(),
+        )
+      : wanted
+  ).map(placed);
+  const busiest = busierFlank(named);
   const lineHeight = busiest * TWO_LINES <= height ? TWO_LINES : ONE_LINE;
   const rise = lineHeight === TWO_LINES ? 0 : 4;
-  const places = labelPlaces(named, outline, height, lineHeight, rise);
+  const places = labelPlaces(named, outline, drawnHeight, lineHeight, rise);
   const scale = lensScale(lamps.length, outline);
   return (
     <div ref={ref} className={classes.plan}>
+      {crowded && width > 0 && (
+        <p className={classes.some}>
+          {named.length} of {lamps.length} are named: a lamp you choose is, too.
+        </p>
+      )}
       {width > 0 && (
         <svg width={width} height={height} className={classes.drawing}>
           <title>{job.vehicle.name}, from above, nose up</title>

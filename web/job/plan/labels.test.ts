@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJob } from '../../../demo/forTests.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { THIRTY_LAMP_JOB } from '../../../tests/bench/large.ts';
-import { cross, LABEL_EDGE, type LabelPlace, labelPlaces } from './labels.ts';
+import { cross, LABEL_EDGE, type LabelPlace, labelPlaces, namesThatFit } from './labels.ts';
 import { outlineIn } from './planGeometry.ts';
 
 const SIZES = [
@@ -50,6 +50,29 @@ describe('names beside the plan', () => {
       }
     },
   );
+
+  it('of three hundred lamps are as many as there is room for, one of each function and the one in hand among them', () => {
+    const [lamp] = THIRTY_LAMP_JOB.vehicle.lamps;
+    if (!lamp) throw new Error('no lamp');
+    const SIDES = ['left', 'right', 'centre'] as const;
+    const many = Array.from({ length: 300 }, (_, at) => ({
+      ...lamp,
+      id: `lamp-${at}`,
+      side: SIDES[at % 3] ?? 'left',
+      plan: { across: 0.1 + 0.2 * (at % 5), along: ((at * 37) % 100) / 100 },
+    }));
+    const functionOf = ({ id }: { id: string }) => `function ${Math.floor(Number(id.slice(5)) / 60)}`;
+    const named = namesThatFit(many, 16, 'lamp-299', functionOf);
+    const places = labelPlaces(named, outlineIn('lorry', 416, 330), 330, 19);
+    for (const flank of ['left', 'right'])
+      expect(places.filter((place) => place.flank === flank).length).toBeLessThanOrEqual(17);
+    for (const { y } of places) expect(y).toBeGreaterThan(0);
+    expect(crossings(places)).toEqual([]);
+    expect(named.map(({ id }) => id)).toContain('lamp-299');
+    for (let each = 0; each < 5; each += 1)
+      for (const side of ['left', 'right'])
+        expect(named.some((one) => one.side === side && functionOf(one) === `function ${each}`)).toBe(true);
+  });
 
   it('are swapped where in the order of their lamps the leaders would cross', () => {
     const { vehicle } = demoJob('library-route-1');

@@ -21,7 +21,7 @@ export const LABEL_EDGE = 104;
 const LEVEL_FROM = 18;
 const LEVEL_TO = 5;
 /** Each swap makes the leaders shorter together, so that it ends long before. */
-const MOST_SWAPS = 1000;
+const MOST_ROUNDS = 100;
 
 /**
  * Names beside the vehicle: each on its lamp's flank, as near to its height as the others let it, none over another, and
@@ -72,6 +72,39 @@ export function labelPlaces(
   });
 }
 
+/**
+ * Whose names stand beside the plan where there is room for no more than so many on a flank: the lamp in hand, then one of
+ * each function, then the others as they come.
+ *
+ * @param functionOf what a lamp does, in a word that those that do the same share
+ */
+export function namesThatFit(
+  lamps: readonly Lamp[],
+  perFlank: number,
+  inHand: string | undefined,
+  functionOf: (lamp: Lamp) => string,
+): Lamp[] {
+  const seen = new Set<string>();
+  const rank = new Map(
+    lamps.map((lamp) => {
+      const what = `${lamp.side} ${functionOf(lamp)}`;
+      const first = !seen.has(what);
+      seen.add(what);
+      return [lamp.id, lamp.id === inHand ? 0 : first ? 1 : 2];
+    }),
+  );
+  // Those in the middle go to either flank.
+  const middle = lamps.some((lamp) => lamp.side === 'centre') ? Math.ceil(perFlank / 8) : 0;
+  const room = { left: perFlank - middle, right: perFlank - middle, centre: 2 * middle };
+  const kept = new Set<string>();
+  for (const { id, side } of lamps.toSorted((a, b) => (rank.get(a.id) ?? 2) - (rank.get(b.id) ?? 2))) {
+    if (room[side] <= 0 && id !== inHand) continue;
+    room[side] -= 1;
+    kept.add(id);
+  }
+  return lamps.filter(({ id }) => kept.has(id));
+}
+
 /** Heights in rising order moved apart, and into what there is. */
 function spread(wanted: readonly number[], height: number, lineHeight: number): number[] {
   const ys = [...wanted];
@@ -94,23 +127,23 @@ function spread(wanted: readonly number[], height: number, lineHeight: number): 
  */
 function uncrossed<End extends { from: Point }>(ends: readonly End[], places: readonly Point[]): End[] {
   const order = [...ends];
-  for (let swaps = 0; swaps < MOST_SWAPS; swaps += 1) {
-    const pair = firstCrossing(order, places);
-    if (!pair) break;
-    const [a, b] = pair;
-    [order[a], order[b]] = [order[b] as End, order[a] as End];
-  }
+  for (let rounds = 0; rounds < MOST_ROUNDS; rounds += 1) if (!swapCrossed(order, places)) break;
   return order;
 }
 
-function firstCrossing(ends: readonly { from: Point }[], places: readonly Point[]): [number, number] | null {
-  for (let a = 0; a < ends.length; a += 1) {
-    for (let b = a + 1; b < ends.length; b += 1) {
-      const [from, to, other, otherTo] = [ends[a]?.from, places[a], ends[b]?.from, places[b]];
-      if (from && to && other && otherTo && cross(from, to, other, otherTo)) return [a, b];
+/** Goes once over every two, and tells whether any were swapped. */
+function swapCrossed(order: { from: Point }[], places: readonly Point[]): boolean {
+  let swapped = false;
+  for (const [a, to] of places.entries()) {
+    for (let b = a + 1; b < order.length; b += 1) {
+      const [one, other, otherTo] = [order[a], order[b], places[b]];
+      if (!one || !other || !otherTo || !cross(one.from, to, other.from, otherTo)) continue;
+      order[a] = other;
+      order[b] = one;
+      swapped = true;
     }
   }
-  return null;
+  return swapped;
 }
 
 /** Whether two lines, each from one point to another, have a point in common. */

@@ -58,7 +58,7 @@ export function lensPath(lamp: Lamp): string {
 
 /** Lenses are drawn smaller where there are many, and on a small plan. */
 export function lensScale(lamps: number, outline: Outline): number {
-  const crowd = lamps > 12 ? 0.72 : 1;
+  const crowd = lamps > 12 ? 0.72 * Math.min(1, Math.sqrt(40 / lamps)) : 1;
   return crowd * Math.min(1, Math.max(0.6, outline.width / 140));
 }
 
