@@ -38,7 +38,7 @@ function thirtyLampJob(): Job {
 }
 
 /** What a road train or a show lorry has more of, as many times over as it takes. */
-const MORE = [
+const MORE: readonly Entries[number]['id'][] = [
   'map',
   'marker',
   'work',
