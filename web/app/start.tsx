@@ -4,9 +4,11 @@ import '../theme/fonts.css';
 import { StrictMode, startTransition } from 'react';
 import { createRoot } from 'react-dom/client';
 import { db } from '../store/db.ts';
+import { keptValues } from '../store/kept.ts';
 import { writer } from '../store/writer.ts';
 import { StorageTrouble } from '../ui/StorageTrouble.tsx';
 import { beginWithSettings } from '../ui/settings.ts';
+import { tellTrouble } from '../ui/tellTrouble.ts';
 import { lookAtRows } from '../workers/lookAtRows.ts';
 import { App, Frame } from './App.tsx';
 import { keepFocus } from './keepFocus.ts';
@@ -21,12 +23,14 @@ const ROWS_AFTER = 8000;
 /** Puts the app in the place of what the page said until now. */
 export async function start(): Promise<void> {
   beginWithSettings();
+  keptValues.trouble = tellTrouble;
   const trouble = db.open().then(
     () => null,
     (error: Error) => error,
   );
   writer.finishEarlier();
   setTimeout(() => lookAtRows(false), ROWS_AFTER);
+  watchRoomLater();
   if (import.meta.env.PROD)
     setTimeout(() => import('./offline.tsx').then(({ keepOffline }) => keepOffline()), OFFLINE_AFTER);
   const root = document.getElementById('root');
@@ -60,4 +64,22 @@ export async function start(): Promise<void> {
       </Frame>,
     );
   });
+}
+
+/** What is said of too little room is fetched when the first screen is there, or when there is none. */
+function watchRoomLater(): void {
+  let watched = false;
+  const watch = async () => {
+    if (watched) return;
+    watched = true;
+    (await import('./room.tsx')).watchRoom();
+  };
+  const once = writer.subscribe(() => {
+    once();
+    watch();
+  });
+  setTimeout(async () => {
+    await watch();
+    await (await import('./room.tsx')).tellNearlyFull();
+  }, ROWS_AFTER);
 }

@@ -2,7 +2,7 @@ import { ActionIcon } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { ReactNode } from 'react';
+import { type ReactNode, useSyncExternalStore } from 'react';
 import { historyOf } from '../store/edits.ts';
 import { writer } from '../store/writer.ts';
 import { tellTrouble } from '../ui/tellTrouble.ts';
@@ -12,6 +12,8 @@ import classes from './HistoryButtons.module.css';
 /** Undo and redo of any edit of the job on screen. */
 export function HistoryButtons({ jobId }: { jobId: string }) {
   const history = useLiveQuery(() => historyOf(jobId), [jobId]);
+  // What there is no room for is taken back first, and nothing is done again meanwhile.
+  const held = useSyncExternalStore(writer.subscribe, () => writer.held(jobId));
   const go = (step: (id: string) => Promise<string | null>, word: string) => () =>
     step(jobId)
       .then((label) => {
@@ -26,10 +28,10 @@ export function HistoryButtons({ jobId }: { jobId: string }) {
   ]);
   return (
     <>
-      <HistoryButton word="Undo" label={history?.undo ?? null} onClick={undo}>
+      <HistoryButton word="Undo" label={held?.label ?? history?.undo ?? null} onClick={undo}>
         <IconArrowBackUp size={20} stroke={1.7} />
       </HistoryButton>
-      <HistoryButton word="Redo" label={history?.redo ?? null} onClick={redo}>
+      <HistoryButton word="Redo" label={held ? null : (history?.redo ?? null)} onClick={redo}>
         <IconArrowForwardUp size={20} stroke={1.7} />
       </HistoryButton>
     </>

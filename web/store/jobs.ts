@@ -4,6 +4,7 @@ import { db as appDatabase, rowOf, type VumbleDatabase } from './db.ts';
 import { JobGoneError } from './edits.ts';
 import { readShelf } from './stock.ts';
 import { withWholeLog } from './vehicleLog.ts';
+import { writer } from './writer.ts';
 
 /** A new job on a vehicle already on record, with everything still to do. */
 export async function startJob(
@@ -49,9 +50,9 @@ export async function exportJob(id: string, db: VumbleDatabase = appDatabase): P
   const { jobFileOf, writeJobFile } = await import('../../core/formats/jobFile.ts');
   const row = await db.jobs.get(id);
   if (!row) throw new JobGoneError();
-  return writeJobFile(
-    jobFileOf(await withWholeLog(row.job, db), await readShelf(db), new Date().toISOString()),
-  );
+  // What there is no room for goes along: a file is where it can still be kept.
+  const job = writer.held(id)?.job ?? row.job;
+  return writeJobFile(jobFileOf(await withWholeLog(job, db), await readShelf(db), new Date().toISOString()));
 }
 
 /** No visit begins where the last one broke. */

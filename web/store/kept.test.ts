@@ -39,6 +39,20 @@ describe('what is kept beside jobs', () => {
     expect(next.text('quick')).toBe('{"lamps":"rear-turn"}');
   });
 
+  it('stays as it was set where there is no room for it, and is told', async () => {
+    const values = new KeptValues(db, null);
+    await values.loaded();
+    const told: string[] = [];
+    values.trouble = ({ name }) => told.push(name);
+    db.backendDB().transaction = () => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    };
+    values.put('seen-by', 'Ada');
+    delete (db.backendDB() as Partial<IDBDatabase>).transaction;
+    await expect.poll(() => told).toEqual(['QuotaExceededError']);
+    expect(values.text('seen-by')).toBe('"Ada"');
+  });
+
   it('is told to the other tabs, and what was set since the start is newer than what is read', async () => {
     const tabs = channel();
     const [one, other] = [new KeptValues(db, tabs), new KeptValues(db, tabs)];

@@ -13,6 +13,8 @@ export class KeptValues {
   private readonly texts = new Map<string, string>();
   private readonly listeners = new Set<() => void>();
   private reading: Promise<void> | null = null;
+  /** told what was not stored; whoever has a screen says it there */
+  trouble: (error: Error) => void = () => {};
 
   constructor(
     private readonly database: VumbleDatabase,
@@ -44,8 +46,8 @@ export class KeptValues {
   putText(key: string, text: string): void {
     this.texts.set(key, text);
     const row: SettingRow = { key: `${PREFIX}${key}` as Key, value: text };
-    // A full disk loses what it is at the next start; here it stays as it was set.
-    writeAtOnce(this.database, 'settings', row).catch(() => {});
+    // Where there is no room it stays as it was set until this tab is closed, and is told.
+    writeAtOnce(this.database, 'settings', row).catch((error: Error) => this.trouble(error));
     this.tabs?.postMessage({ key, text });
     this.tell();
   }

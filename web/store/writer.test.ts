@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Job } from '../../core/model/job.ts';
 import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
 import { SIGNED } from '../../demo/forTests.ts';
@@ -155,6 +155,80 @@ describe('what a tab does', () => {
     delete (db.backendDB() as Partial<IDBDatabase>).transaction;
     await settled();
     expect((await jobNow()).title).toBe('without a net');
+  });
+});
+
+describe('a browser with no room left', () => {
+  const full = () =>
+    vi.spyOn(db, 'transaction').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    });
+
+  it('keeps what is done in this tab, takes back there what was done last, and stores it once there is room', async () => {
+    const { writer, type, edit, settled } = await tab();
+    const first = (await jobNow()).title;
+    const heard: (number | null)[] = [];
+    writer.subscribe(() => heard.push(writer.held(FIRST_JOB_ID)?.acts ?? null));
+    const room = full();
+    for (const text of ['n', 'no', 'no room']) type(text);
+    await settled();
+    edit((draft) => void (draft.lookOver.warnings = 'seen'));
+    await settled();
+    expect(writer.held(FIRST_JOB_ID)).toMatchObject({
+      acts: 4,
+      job: { title: 'no room', lookOver: { warnings: 'seen' } },
+    });
+    expect(writer.allHeld()).toEqual([FIRST_JOB_ID]);
+    expect((await jobNow()).title).toBe(first);
+    // What is typed into one field is taken back as one.
+    expect(await writer.undo(FIRST_JOB_ID)).toBe('Title');
+    expect(writer.held(FIRST_JOB_ID)?.job.lookOver.warnings).not.toBe('seen');
+    expect(writer.held(FIRST_JOB_ID)?.job.title).toBe('no room');
+    type('no room at all');
+    await settled();
+    await writer.tryAgain(FIRST_JOB_ID);
+    expect(writer.held(FIRST_JOB_ID)?.acts).toBe(4);
+    room.mockRestore();
+    await writer.tryAgain(FIRST_JOB_ID);
+    expect(writer.held(FIRST_JOB_ID)).toBeNull();
+    expect((await jobNow()).title).toBe('no room at all');
+    expect(heard.at(-1)).toBeNull();
+    expect(heard).toContain(4);
+    expect(await db.journal.count()).toBe(0);
+    await undoJob(FIRST_JOB_ID, db);
+    expect((await jobNow()).title).toBe(first);
+  });
+
+  it('holds nothing any more where all of it was taken back', async () => {
+    const { writer, type, settled } = await tab();
+    const room = full();
+    for (const text of ['a', 'ab']) type(text);
+    await settled();
+    await writer.undo(FIRST_JOB_ID);
+    expect(writer.held(FIRST_JOB_ID)).toBeNull();
+    room.mockRestore();
+    type('there is room');
+    await settled();
+    expect((await jobNow()).title).toBe('there is room');
+  });
+
+  it('still refuses what could never be stored, and holds the rest', async () => {
+    const { writer, type, edit, settled } = await tab();
+    const refusals: Error[] = [];
+    const room = full();
+    type('kept');
+    edit(
+      (draft) => void (draft.title = 'x'.repeat(5000)),
+      undefined,
+      (error) => refusals.push(error),
+    );
+    await settled();
+    expect(writer.held(FIRST_JOB_ID)?.acts).toBe(2);
+    room.mockRestore();
+    await writer.tryAgain(FIRST_JOB_ID);
+    expect(refusals).toHaveLength(1);
+    expect(writer.held(FIRST_JOB_ID)).toBeNull();
+    expect((await jobNow()).title).toBe('kept');
   });
 });
 

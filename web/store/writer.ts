@@ -11,6 +11,7 @@ import {
   undoJob,
   type Written,
 } from './edits.ts';
+import { isFull } from './isFull.ts';
 import { jobCheck } from './jobCheck.ts';
 import { finishNoted, noteAct, strikeNote } from './journal.ts';
 
@@ -32,6 +33,17 @@ interface Line {
   head: Job | null;
   waiting: Pending[];
   storing: Promise<void> | null;
+  /** what there is no room for; null where all is stored, or on its way */
+  held: Held | null;
+}
+
+/** Acts on a job that the browser has no room to store: they stand in this tab alone. */
+export interface Held {
+  /** the job with them */
+  job: Job;
+  acts: number;
+  /** what was done last */
+  label: string;
 }
 
 /**
@@ -43,6 +55,7 @@ export class JobWriter {
   /** Edits join within one tab: one undo takes back what was typed there. */
   private readonly tab = randomId('tab-');
   private earlier: Promise<unknown> | null = null;
+  private readonly listeners = new Set<() => void>();
 
   constructor(private readonly db: VumbleDatabase = appDatabase) {}
 
@@ -95,6 +108,28 @@ export class JobWriter {
     line.storing ??= this.store(jobId, line);
   }
 
+  /** What of a job there is no room for; null where there is. */
+  held(jobId: string): Held | null {
+    return this.lines.get(jobId)?.held ?? null;
+  }
+
+  /** Jobs of which something is in this tab alone. */
+  allHeld(): string[] {
+    return [...this.lines].flatMap(([jobId, { held }]) => (held ? [jobId] : []));
+  }
+
+  /** Tries once more to store what there was no room for. */
+  async tryAgain(jobId: string): Promise<void> {
+    const line = this.lineOf(jobId);
+    if (line.waiting.length > 0) line.storing ??= this.store(jobId, line);
+    await line.storing;
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
   /** Waits until everything done to a job is stored. */
   async settled(jobId: string): Promise<void> {
     await this.finishEarlier();
@@ -109,7 +144,8 @@ export class JobWriter {
   /** Takes back the newest edit, once what was done before is stored. Returns its label, or null when there is none. */
   async undo(jobId: string): Promise<string | null> {
     await this.settled(jobId);
-    return undoJob(jobId, this.db);
+    const line = this.lines.get(jobId);
+    return line?.held ? this.dropLast(line) : undoJob(jobId, this.db);
   }
 
   /** Does the oldest undone edit again. Returns its label, or null when there is none. */
@@ -119,40 +155,82 @@ export class JobWriter {
   }
 
   private lineOf(jobId: string): Line {
-    const line = this.lines.get(jobId) ?? { stored: null, head: null, waiting: [], storing: null };
+    const line = this.lines.get(jobId) ?? {
+      stored: null,
+      head: null,
+      waiting: [],
+      storing: null,
+      held: null,
+    };
     this.lines.set(jobId, line);
     return line;
   }
 
   private async store(jobId: string, line: Line): Promise<void> {
     await this.finishEarlier();
-    while (line.waiting.length > 0) {
+    let room = true;
+    while (room && line.waiting.length > 0) {
       const acts = line.waiting.splice(0);
-      await this.storeAll(jobId, line, acts);
+      room = await this.storeAll(jobId, line, acts);
     }
-    // What is on its way is all in what is stored.
-    line.head = null;
+    // What is on its way is all in what is stored, unless there was no room for it.
+    line.head = ahead(line);
     line.storing = null;
+    this.tellHeld(line, room);
   }
 
-  /** Together; where that is refused one by one, so that one that cannot be stored takes no other along. */
-  private async storeAll(jobId: string, line: Line, acts: readonly Pending[]): Promise<void> {
+  private tellHeld(line: Line, room: boolean): void {
+    const before = line.held;
+    const label = line.waiting.at(-1)?.label ?? '';
+    line.held = room || !line.head ? null : { job: line.head, acts: line.waiting.length, label };
+    if (line.waiting.length === 0) line.head = null;
+    if (before || line.held) for (const listener of this.listeners) listener();
+  }
+
+  /** Takes back what was done last of what there is no room for, with what was typed into the same field before it. */
+  private dropLast(line: Line): string | null {
+    const last = line.waiting.pop();
+    if (!last) return null;
+    const dropped = [last];
+    while (last.mergeKey && line.waiting.at(-1)?.mergeKey === last.mergeKey)
+      dropped.push(line.waiting.pop() as Pending);
+    for (const { noteId } of dropped) strikeNote(noteId, this.db).catch(() => {});
+    line.head = ahead(line);
+    this.tellHeld(line, line.waiting.length === 0);
+    return last.label;
+  }
+
+  /**
+   * Together; where that is refused one by one, so that one that cannot be stored takes no other along. Tells whether there
+   * was room: what there is none for waits here on.
+   */
+  private async storeAll(jobId: string, line: Line, acts: readonly Pending[]): Promise<boolean> {
     try {
       const noted = await Promise.all(acts.map(async (each) => ({ ...each, isNoted: await each.noted })));
       const known = noted.map(({ isNoted, noteId, ...act }) => (isNoted ? { ...act, noteId } : act));
       const checked = await jobCheck();
       this.saw(jobId, await storeActs(this.db, jobId, known, checked));
     } catch (error) {
+      if (isFull(error as Error)) {
+        line.waiting.unshift(...acts);
+        return false;
+      }
       const [first, ...others] = acts;
-      if (!first) return;
+      if (!first) return true;
       if (others.length === 0) {
         first.refused(error as Error);
         line.head = ahead(line);
         await strikeNote(first.noteId, this.db).catch(() => {
           // It stays noted; at the next start it is stored, or set aside where it no longer goes with the job.
         });
-      } else for (const each of acts) await this.storeAll(jobId, line, [each]);
+      } else
+        for (const [at, each] of acts.entries())
+          if (!(await this.storeAll(jobId, line, [each]))) {
+            line.waiting.push(...acts.slice(at + 1));
+            return false;
+          }
     }
+    return true;
   }
 }
 

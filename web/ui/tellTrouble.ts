@@ -1,5 +1,6 @@
 import { notifications } from '@mantine/notifications';
 import type { ZodError } from 'zod';
+import { isFull } from '../store/isFull.ts';
 import { isTyping } from './useKeys.ts';
 
 /** Shows why something was not saved, and what became of what was typed or tapped. Stays until it is closed. */
@@ -40,9 +41,4 @@ export function troubleWords(error: Error, typed: boolean): string {
 /** By name: its class comes with everything else that checks jobs, and only then. */
 function isInvalid(error: Error): error is ZodError {
   return error.name === 'ZodError';
-}
-
-/** The store wraps the browser's own error in one of its own. */
-function isFull(error: Error & { inner?: { name?: string } }): boolean {
-  return [error.name, error.inner?.name].includes('QuotaExceededError') || /quota/i.test(error.message);
 }

@@ -11,6 +11,7 @@ import {
   useMemo,
   useRef,
   useState,
+  useSyncExternalStore,
 } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Job } from '../../../core/model/job.ts';
@@ -111,12 +112,17 @@ function useLoaded(jobId: string, stage: string | undefined): Loaded | undefined
   const opened = useRef<string>(undefined);
   // What a write did not touch is the very same as before: whatever was worked out of it stands.
   const kept = useRef<{ job: Job | null; shelf: Shelf } | null>(null);
+  // What there is no room for stands in this tab alone, and shows all the same.
+  const held = useSyncExternalStore(writer.subscribe, () => writer.held(jobId));
   return useLiveQuery(async (): Promise<Loaded> => {
     try {
       const fetched = opened.current === jobId ? undefined : fetchStage(stage);
       const [row, parts] = await Promise.all([db.jobs.get(jobId), readShelfFor(jobId), keptValues.loaded()]);
       if (row) writer.saw(jobId, { job: row.job, rev: row.rev ?? 0 });
-      const read = { job: row && row.deleted === 0 ? await withWholeLog(row.job) : null, shelf: parts };
+      const read = {
+        job: row && row.deleted === 0 ? await withWholeLog(held?.job ?? row.job) : null,
+        shelf: parts,
+      };
       kept.current = replaceEqualDeep(kept.current, read) as typeof read;
       const { job, shelf } = kept.current;
       // The worker judges while this thread draws.
@@ -130,7 +136,7 @@ function useLoaded(jobId: string, stage: string | undefined): Loaded | undefined
     } catch (error) {
       return { trouble: error as Error };
     }
-  }, [jobId]);
+  }, [jobId, held]);
 }
 
 function NoSuchJob() {
