@@ -1,3 +1,4 @@
+// Longer than 300 lines: all that one tab does with its jobs, by one way of opening it.
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
