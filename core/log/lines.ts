@@ -4,7 +4,7 @@ import type { Part, Shelf } from '../model/part.ts';
 import type { JobMovement } from '../model/pieces.ts';
 import { standing } from '../model/seen.ts';
 import { modelName } from '../model/vehicle/lookUp.ts';
-import { monthsAfter } from '../pages/warranties.ts';
+import { monthsAfter } from './monthsAfter.ts';
 
 /** What became of a part on a vehicle. */
 export type LineState = 'in' | 'came-back' | 'taken-out';
@@ -49,15 +49,19 @@ export interface LogLine {
  * @param jobs all of them, those that are filed too
  */
 export function logLines(jobs: readonly Job[], shelf: Shelf): LogLine[] {
-  const lines = jobs.flatMap((job) => [...linesOfPieces(job, shelf), ...linesOfWork(job, shelf)]);
+  const parts: Parts = new Map(shelf.map((part) => [part.id, part]));
+  const lines = jobs.flatMap((job) => [...linesOfPieces(job, parts), ...linesOfWork(job, parts)]);
   return withCameBack(withReplaced(lines), jobs).toSorted((a, b) =>
     (b.fittedAt ?? '').localeCompare(a.fittedAt ?? ''),
   );
 }
 
-function lineOf(job: Job, shelf: Shelf, partId: string, lampId: string | null): LogLine {
+/** A shelf by the ids of its parts. */
+type Parts = ReadonlyMap<string, Part>;
+
+function lineOf(job: Job, parts: Parts, partId: string, lampId: string | null): LogLine {
   const { vehicle } = job;
-  const part = shelf.find(({ id }) => id === partId);
+  const part = parts.get(partId);
   return {
     key: `${job.id} ${partId} ${lampId ?? ''}`,
     jobId: job.id,
@@ -84,8 +88,8 @@ function lineOf(job: Job, shelf: Shelf, partId: string, lampId: string | null): 
   };
 }
 
-function withWarranty(line: LogLine, shelf: Shelf): LogLine {
-  const months = shelf.find(({ id }) => id === line.partId)?.warrantyMonths;
+function withWarranty(line: LogLine, parts: Parts): LogLine {
+  const months = parts.get(line.partId)?.warrantyMonths;
   return months === undefined || line.fittedAt === null
     ? line
     : { ...line, warrantyUntil: monthsAfter(line.fittedAt, months) };
@@ -100,13 +104,13 @@ function lampAt({ vehicle }: Job, place: string | undefined): string | null {
 }
 
 /** What was counted: each time pieces went in, less what came out of the same place, the last in first. */
-function linesOfPieces(job: Job, shelf: Shelf): LogLine[] {
+function linesOfPieces(job: Job, parts: Parts): LogLine[] {
   const lines: LogLine[] = [];
   const open: { line: LogLine; place: string | undefined }[] = [];
   for (const each of job.pieces ?? []) {
-    if (shelf.find(({ id }) => id === each.partId)?.kind === 'consumable') continue;
+    if (parts.get(each.partId)?.kind === 'consumable') continue;
     if (each.kind === 'fitted') {
-      const line = pieceLine(job, shelf, each);
+      const line = pieceLine(job, parts, each);
       lines.push(line);
       open.push({ line, place: each.place });
     } else if (each.kind === 'returned' || each.kind === 'scrapped') takeOut(open, lines, each);
@@ -116,13 +120,13 @@ function linesOfPieces(job: Job, shelf: Shelf): LogLine[] {
 
 function pieceLine(
   job: Job,
-  shelf: Shelf,
+  parts: Parts,
   { id, partId, place, pieces, at, by, batch }: JobMovement,
 ): LogLine {
   const lampId = lampAt(job, place);
   return withWarranty(
     {
-      ...lineOf(job, shelf, partId, lampId),
+      ...lineOf(job, parts, partId, lampId),
       key: `${job.id} ${id}`,
       place: job.vehicle.lamps.find((lamp) => lamp.id === lampId)?.name ?? place ?? '',
       pieces,
@@ -131,7 +135,7 @@ function pieceLine(
       batch: batch ?? '',
       from: 'pieces',
     },
-    shelf,
+    parts,
   );
 }
 
@@ -166,7 +170,7 @@ const BRIEF = 3600_000;
 const WHY = { returned: 'put back on the shelf', scrapped: 'scrapped' } as const;
 
 /** What the plan of a work that was done put in, where nobody counted pieces of it. */
-function linesOfWork(job: Job, shelf: Shelf): LogLine[] {
+function linesOfWork(job: Job, parts: Parts): LogLine[] {
   const done = Object.entries(job.fit).flatMap(([id, { doneAt }]) => (doneAt ? [{ id, doneAt }] : []));
   const last = done
     .map(({ doneAt }) => doneAt)
@@ -201,26 +205,26 @@ function linesOfWork(job: Job, shelf: Shelf): LogLine[] {
   return placed.flatMap(([partId, lampId, pieces], index) => {
     if (partId === null || counted.has(partId)) return [];
     const fittedAt = atLamp(lampId)?.doneAt ?? last;
-    const line = { ...lineOf(job, shelf, partId, lampId), pieces, fittedAt };
-    return [withWarranty({ ...line, key: `${line.key} ${index}` }, shelf)];
+    const line = { ...lineOf(job, parts, partId, lampId), pieces, fittedAt };
+    return [withWarranty({ ...line, key: `${line.key} ${index}` }, parts)];
   });
 }
 
 /** An LED in a lamp that has another since. */
 function withReplaced(lines: readonly LogLine[]): LogLine[] {
+  const placeOf = ({ vehicleId, lampId }: LogLine) => `${vehicleId} ${lampId}`;
   const isLamp = ({ partKind, lampId }: LogLine) =>
     lampId !== null && (partKind === 'led' || partKind === 'whole-lamp');
+  const atPlace = new Map<string, LogLine[]>();
+  for (const line of lines.filter(isLamp)) {
+    const there = atPlace.get(placeOf(line));
+    if (there) there.push(line);
+    else atPlace.set(placeOf(line), [line]);
+  }
   return lines.map((line) => {
     if (line.state !== 'in' || !isLamp(line) || line.fittedAt === null) return line;
-    const next = lines
-      .filter(
-        (other) =>
-          isLamp(other) &&
-          other.vehicleId === line.vehicleId &&
-          other.lampId === line.lampId &&
-          other.jobId !== line.jobId &&
-          (other.fittedAt ?? '') > (line.fittedAt ?? ''),
-      )
+    const next = (atPlace.get(placeOf(line)) ?? [])
+      .filter((other) => other.jobId !== line.jobId && (other.fittedAt ?? '') > (line.fittedAt ?? ''))
       .toSorted((a, b) => (a.fittedAt ?? '').localeCompare(b.fittedAt ?? ''))[0];
     if (!next) return line;
     return { ...line, state: 'taken-out' as const, endedAt: next.fittedAt, why: `replaced by ${next.code}` };
@@ -271,7 +275,7 @@ function endOf(all: LogLine[], line: LogLine, each: CameBack): void {
 
 /** Something came back that no job here fitted. */
 function unknownLine(job: Job, each: CameBack): LogLine {
-  const line = lineOf(job, [], each.partId ?? '', each.lampId);
+  const line = lineOf(job, new Map(), each.partId ?? '', each.lampId);
   return {
     ...line,
     key: `${job.id} ${each.id}`,

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Life, medianLife, survivalOf } from './survival.ts';
 
@@ -52,6 +53,29 @@ describe('the share that lasts', () => {
       expect(survival).toBeCloseTo(PLACEBO.filter(({ until }) => until > at).length / 21, 12);
     expect(medianLife(steps)).toBe(8);
     expect(steps.at(-1)?.survival).toBe(0);
+  });
+
+  it('is what counting at each age over all of them says, late entry and bad lives among them', () => {
+    const age = fc.integer({ min: 0, max: 12 });
+    const life = fc.record({ from: age, until: age, ended: fc.boolean() });
+    fc.assert(
+      fc.property(fc.array(life, { maxLength: 30 }), (all) => {
+        let survival = 1;
+        const plain: [number, number][] = [];
+        for (let at = 0; at <= 12; at += 1) {
+          const atRisk = all.filter(({ from, until }) => from < at && until >= at).length;
+          const ended = all.filter((each) => each.ended && each.until === at && each.from < at).length;
+          if (ended === 0) continue;
+          survival *= 1 - ended / atRisk;
+          plain.push([at, survival]);
+        }
+        const steps = survivalOf(all);
+        expect(steps.map(({ at }) => at)).toEqual(plain.map(([at]) => at));
+        steps.forEach((step, index) => {
+          expect(step.survival).toBeCloseTo(plain[index]?.[1] ?? Number.NaN, 12);
+        });
+      }),
+    );
   });
 
   it('counts what came under watch late from then on', () => {

@@ -36,16 +36,19 @@ const NORMAL_95 = 1.959_963_985;
  * @returns a step for each age at which one ended, in order
  */
 export function survivalOf(lives: readonly Life[]): SurvivalStep[] {
-  const ages = [...new Set(lives.flatMap(({ until, ended }) => (ended ? [until] : [])))].toSorted(
-    (a, b) => a - b,
-  );
+  // Counted along one walk over the ages: those who came under watch, and those who went, before each.
+  const watched = lives.filter(({ from, until }) => from <= until);
+  const came = Float64Array.from(watched, ({ from }) => from).toSorted();
+  const went = Float64Array.from(watched, ({ until }) => until).toSorted();
+  const ends = new Map<number, number>();
+  for (const { from, until, ended } of lives)
+    if (ended && from < until) ends.set(until, (ends.get(until) ?? 0) + 1);
   const steps: SurvivalStep[] = [];
-  let survival = 1;
-  let sum = 0;
-  for (const at of ages) {
-    const atRisk = lives.filter(({ from, until }) => from < at && until >= at).length;
-    const ended = lives.filter((life) => life.ended && life.until === at && life.from < at).length;
-    if (atRisk === 0 || ended === 0) continue;
+  let [survival, sum, under, gone] = [1, 0, 0, 0];
+  for (const [at, ended] of [...ends].toSorted(([a], [b]) => a - b)) {
+    while (under < came.length && (came[under] as number) < at) under += 1;
+    while (gone < went.length && (went[gone] as number) < at) gone += 1;
+    const atRisk = under - gone;
     survival *= 1 - ended / atRisk;
     sum += atRisk > ended ? ended / (atRisk * (atRisk - ended)) : 0;
     const error = survival * Math.sqrt(sum);

@@ -8,12 +8,14 @@ import { DEMO_SHELF } from '../../demo/shelf.ts';
 import { cureBoard } from '../cures/board/board.ts';
 import { IMPERIAL, METRIC, setUnits } from '../formatting/units.ts';
 import type { Job } from '../model/job.ts';
+import type { CameBack } from '../model/measuredEvidence.ts';
+import { signed } from '../record/tell.ts';
 import { LABEL_SIZES, LEAST_MODULE_MM, labelLines, labelOf } from './label.ts';
 import { codePath, labelSheetSvg, labelSvg, labelsOnSheet } from './labelSvg.ts';
 import { ownersPage } from './ownersPage.ts';
 import type { Page } from './page.ts';
 import { drawingDocument, onOneSheet } from './pdf.ts';
-import { monthsAfter, warrantiesOf } from './warranties.ts';
+import { warrantiesOf } from './warranties.ts';
 import { workshopPage } from './workshopPage.ts';
 
 const context = { day: (date: string) => date.slice(0, 10), moment: (at: string) => at.slice(0, 16) };
@@ -123,16 +125,6 @@ it('the workshop’s page has evidence, order, wires and pieces, with who and wh
 });
 
 describe('a warranty', () => {
-  it.each([
-    ['2026-11-30', 24, '2028-11-30'],
-    ['2026-01-31', 1, '2026-02-28'],
-    ['2028-01-31T10:00:00.000Z', 1, '2028-02-29'],
-    ['2026-12-15', 12, '2027-12-15'],
-    ['2026-03-01', 0, '2026-03-01'],
-  ])('from %s for %i months runs until %s', (from, months, until) => {
-    expect(monthsAfter(from, months)).toBe(until);
-  });
-
   it('counts from the day its part went in, and a part that went back has none', () => {
     const [part] = DEMO_SHELF.filter(({ kind }) => kind === 'led');
     if (!part) throw new Error('no LED');
@@ -144,7 +136,8 @@ describe('a warranty', () => {
       pieces,
     });
     const shelf = [{ ...part, warrantyMonths: 24, warrantyVoid: 'a cut lead' }];
-    const of = (...pieces: ReturnType<typeof moved>[]) => warrantiesOf({ pieces, fit: {} }, shelf);
+    const job = { ...demoJob('library-route-1'), chosen: {}, cures: {}, vehicleCures: [], fit: {} };
+    const of = (...pieces: ReturnType<typeof moved>[]) => warrantiesOf({ ...job, pieces }, shelf);
     expect(of(moved('fitted', '2026-11-30', 2))).toMatchObject([
       { pieces: 2, until: '2028-11-30', voidBy: 'a cut lead' },
     ]);
@@ -157,6 +150,30 @@ describe('a warranty', () => {
         moved('fitted', '2026-11-30', 1),
       ),
     ).toMatchObject([{ until: '2028-11-30' }]);
+  });
+
+  it('is of what was done and never counted too, and of nothing that came back', () => {
+    const job = demoJob('library-route-1');
+    const leds = new Set(Object.values(job.chosen));
+    const [led] = DEMO_SHELF.filter(({ id }) => leds.has(id));
+    if (!led) throw new Error('no LED is fitted');
+    const shelf = DEMO_SHELF.map((part) => (part === led ? { ...part, warrantyMonths: 12 } : part));
+    const fitted = Object.values(job.chosen).filter((id) => id === led.id).length;
+    const uncounted: Job = { ...job, pieces: [] };
+    const mine = (of: Job) => warrantiesOf(of, shelf).find(({ partId }) => partId === led.id);
+    expect(mine(uncounted)?.pieces).toBe(fitted);
+    expect(mine(uncounted)?.until).toMatch(/^\d{4}-\d\d-\d\d$/);
+    const lampId = Object.entries(job.chosen).find(([, id]) => id === led.id)?.[0] ?? null;
+    const back = signed<CameBack>(
+      uncounted,
+      { kind: 'came-back', lampId, partId: led.id, part: led.code, fittedAt: null, words: 'dark' },
+      { id: 'back', at: '2027-01-01T10:00:00.000Z', device: 'desk' },
+    );
+    const came: Job = { ...uncounted, evidence: [...job.evidence, back] };
+    expect(mine(came)?.pieces ?? 0).toBe(fitted - 1);
+    // The page of the vehicle's owner says the same.
+    const text = plain(textsOf(ownersPage(came, shelf, context)).join(' '));
+    expect(text).toContain(plain(led.code));
   });
 });
 

@@ -1,11 +1,11 @@
 import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { cameBackBy } from '../../../core/log/answers.ts';
+import type { LogData } from '../../job/useLog.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Scrolls } from '../../ui/Scrolls.tsx';
 import { LinesTable } from './LinesTable.tsx';
 import classes from './Log.module.css';
-import type { LogData } from './logData.ts';
 
 const BY = { code: 'By part', model: 'By model', place: 'By place' } as const;
 

@@ -1,9 +1,9 @@
 import { NativeSelect } from '@mantine/core';
 import { useSearchParams } from 'react-router';
 import { fittedWhere } from '../../../core/log/answers.ts';
+import type { LogData } from '../../job/useLog.ts';
 import { LinesTable } from './LinesTable.tsx';
 import classes from './Log.module.css';
-import type { LogData } from './logData.ts';
 import { PartChoice } from './PartChoice.tsx';
 
 /** Where parts are fitted: of one part, or of one order or batch of it, the list to recall. */

@@ -4,13 +4,13 @@ import { Link } from 'react-router';
 import { amps, volts } from '../../../core/formatting/format.ts';
 import { causesFound } from '../../../core/log/answers.ts';
 import type { VehicleBand, WatcherGroup } from '../../../core/log/watchers.ts';
+import type { LogData } from '../../job/useLog.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { shortDate } from '../../ui/dates.ts';
 import { Scrolls } from '../../ui/Scrolls.tsx';
 import { useWatchers } from '../../workers/useWatchers.ts';
 import classes from './Log.module.css';
-import type { LogData } from './logData.ts';
 
 /** What was found on models: causes of faults, and where their watchers' thresholds lie. */
 export default function Found({ jobs, state }: LogData) {

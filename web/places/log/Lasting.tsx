@@ -1,10 +1,10 @@
 import { lazy, Suspense, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { LEAST_ENDED, lasting } from '../../../core/log/answers.ts';
+import type { LogData } from '../../job/useLog.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Scrolls } from '../../ui/Scrolls.tsx';
 import classes from './Log.module.css';
-import type { LogData } from './logData.ts';
 import { PartChoice } from './PartChoice.tsx';
 
 const LastingChart = lazy(() => import('./LastingChart.tsx'));

@@ -1,7 +1,7 @@
 import { underWarranty } from '../../../core/log/answers.ts';
+import type { LogData } from '../../job/useLog.ts';
 import { today } from '../../ui/dates.ts';
 import { LinesTable } from './LinesTable.tsx';
-import type { LogData } from './logData.ts';
 
 /** What is in and under warranty, the one that runs out first before the others. */
 export default function Warranties({ lines }: LogData) {

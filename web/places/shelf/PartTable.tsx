@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { shelfCsv } from '../../../core/formats/shelfCsv.ts';
 import { type PartStock, reservedPieces } from '../../../core/inventory/stock.ts';
 import type { KitPart, Part } from '../../../core/model/part.ts';
-import { usePartRecords } from '../../job/usePartRecords.ts';
+import { usePartRecords } from '../../job/useLog.ts';
 import { price } from '../../ui/money.ts';
 import { saveTextFile } from '../../ui/saveTextFile.ts';
 import { DataTable } from '../../ui/table/DataTable.tsx';

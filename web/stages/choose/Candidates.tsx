@@ -11,7 +11,7 @@ import { bulbOf, stockName } from '../../../core/simulation/fitment.ts';
 import { lampsFilledBy } from '../../../core/simulation/wholeLamp.ts';
 import { lampAcross } from '../../../core/vehicle/across.ts';
 import { functionsOf } from '../../../core/vehicle/lampWork.ts';
-import { usePartRecords } from '../../job/usePartRecords.ts';
+import { usePartRecords } from '../../job/useLog.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';

@@ -4,7 +4,7 @@ import { type Pack, readPack, writePack } from '../../../core/formats/pack.ts';
 import type { Part } from '../../../core/model/part.ts';
 import { demoJobs } from '../../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../../demo/shelf.ts';
-import { rowOf, VumbleDatabase } from '../db.ts';
+import { VumbleDatabase } from '../db.ts';
 import { editJob, redoJob, undoJob } from '../edits.ts';
 import { binJob } from '../jobs.ts';
 import { packOf, type Wanted } from './packing.ts';
@@ -225,9 +225,4 @@ describe('a backup', () => {
     expect(await phone.parts.count()).toBe(0);
     expect(await phone.histories.count()).toBe(0);
   });
-});
-
-it('rows are put as they are made', () => {
-  const [first] = demoJobs();
-  expect(first && rowOf(first).deleted).toBe(0);
 });
