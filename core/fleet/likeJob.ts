@@ -59,10 +59,11 @@ function likeVehicle(vehicle: Vehicle, id: string, fleetNumber: string): Vehicle
   return copy;
 }
 
-/** Whether work on a job has begun: then its plan is its own. */
+/** Whether work on a job has begun: then its plan is its own. What was found on another vehicle was not done on this one. */
 export function hasBegun({ fit, evidence }: Pick<Job, 'fit' | 'evidence'>): boolean {
   return (
-    evidence.length > 0 || Object.values(fit).some(({ doneAt, startedAt }) => doneAt !== null || startedAt)
+    evidence.some((each) => !('from' in each)) ||
+    Object.values(fit).some(({ doneAt, startedAt }) => doneAt !== null || startedAt)
   );
 }
 

@@ -1,9 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob, firstTurn, trialAt } from '../../demo/forTests.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { hasBegun } from '../fleet/likeJob.ts';
 import type { WatcherTrial } from '../model/evidence.ts';
 import type { Job } from '../model/job.ts';
 import { lampIdsOf } from '../model/vehicle/lookUp.ts';
+import { takePriors } from '../record/takePriors.ts';
+import { mark } from '../record/tell.ts';
+import { JobAnalysis } from './analysis.ts';
 import { HealthyBands } from './outageBand.ts';
 import { fittedWords, priorsFor } from './priors.ts';
 
@@ -45,6 +49,32 @@ describe('findings of others of the same model', () => {
     expect(together?.highAmps).toBeLessThan(bare.highAmps);
     expect(together?.lowAmps).toBeCloseTo(bare.lowAmps, 2);
     expect(JSON.stringify(mine)).toBe(before);
+  });
+
+  it('taken over narrow the band to what was said, tell of themselves that they are from elsewhere, and go with a mark', () => {
+    const others = [other('a', found('one', half))];
+    const before = new HealthyBands(mine);
+    const { rows, together } = priorsFor(mine, DEMO_SHELF, left, others);
+    const told = together(left, 12.6);
+    const job = structuredClone(mine);
+    const signed = (id: string) => ({ id, at: '2026-11-30T10:00:00.000Z', device: 'desk' });
+    takePriors(job, rows, [signed('taken')]);
+    expect(job.evidence).toMatchObject([{ id: 'one', from: { job: 'Job a' } }]);
+    const bandNow = () => JobAnalysis.of(structuredClone(job), DEMO_SHELF).likeliest.learned?.at(left, 12.6);
+    expect(bandNow()?.highAmps).toBeCloseTo(told?.highAmps ?? 0, 6);
+    expect(bandNow()?.highAmps).toBeLessThan(before.at(left, 12.6).highAmps);
+    // It is no work on this vehicle: the first's changes are offered on.
+    expect(hasBegun(job)).toBe(false);
+    expect(hasBegun({ ...job, evidence: [...job.evidence, found('own')] })).toBe(true);
+    // Refused it widens again; taken anew it is the same record.
+    job.evidence.push(mark(job, 'one', false, signed('refused')));
+    expect(bandNow()?.highAmps ?? before.at(left, 12.6).highAmps).toBeCloseTo(
+      before.at(left, 12.6).highAmps,
+      6,
+    );
+    takePriors(job, priorsFor(job, DEMO_SHELF, left, others).rows, [signed('again')]);
+    expect(job.evidence).toHaveLength(3);
+    expect(bandNow()?.highAmps).toBeCloseTo(told?.highAmps ?? 0, 6);
   });
 
   it('that contradict each other stand side by side, and no band is drawn from them', () => {

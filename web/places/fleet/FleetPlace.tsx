@@ -85,7 +85,7 @@ function Fleet({ fleet, shelf }: { fleet: FleetRows; shelf: Shelf }) {
               Give its change to {waiting.length === 1 ? 'it' : `all ${waiting.length}`}
             </Button>
           )}
-          <Button component={Link} to="/shelf?view=shopping" variant="default">
+          <Button component={Link} to={`/shelf?view=shopping&fleet=${first.id}`} variant="default">
             One shopping list
           </Button>
           <Button component={Link} to={`/jobs/${first.id}`} variant="default">

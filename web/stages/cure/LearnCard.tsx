@@ -1,5 +1,4 @@
 import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { amps, volts } from '../../../core/formatting/format.ts';
 import { seenAmps, suppliesOf } from '../../../core/judge/learned.ts';
@@ -10,8 +9,8 @@ import { lampById, lampIdsOf, seenOn } from '../../../core/model/vehicle/lookUp.
 import { fittedNow } from '../../../core/record/fittedNow.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
+import { useAlike } from '../../job/useAlike.ts';
 import { useDesk } from '../../job/workspace.ts';
-import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { DecimalInput } from '../../ui/DecimalInput.tsx';
@@ -40,18 +39,7 @@ export function LearnCard() {
   const [low, high] = [vehicle.systemVolts * 0.75, vehicle.systemVolts * 1.35];
   const fits = at !== '' && typed >= low && typed <= high;
   const band = (with_: boolean) => (with_ && learned ? learned.at(circuit, typed) : bands.at(circuit, typed));
-  const others = useLiveQuery(async () => {
-    const rows = await db.jobs.toArray();
-    return rows
-      .filter(
-        (row) =>
-          row.deleted === 0 &&
-          row.id !== job.id &&
-          row.job.vehicle.model === vehicle.model &&
-          ownWatcherSeen(row.job).length > 0,
-      )
-      .map((row) => row.job);
-  }, [job.id, vehicle.model]);
+  const others = useAlike(job);
   const write = () =>
     record(`Seen: ${RESULTS[result]}`, {
       kind: 'trial',

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { amps, volts } from '../../../core/formatting/format.ts';
 import { type Prior, priorsFor } from '../../../core/judge/priors.ts';
 import type { Job } from '../../../core/model/job.ts';
-import { mark } from '../../../core/record/tell.ts';
+import { takePriors } from '../../../core/record/takePriors.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { teller } from '../../store/device.ts';
 import { Caution } from '../../ui/Caution.tsx';
@@ -22,13 +22,7 @@ export function PriorsCard({ others, at }: { others: readonly Job[]; at: number 
   const take = (rows: readonly Prior[]) => {
     const by = rows.map(teller);
     edit(rows.length > 1 ? 'Take over findings' : 'Take over a finding', (draft) => {
-      rows.forEach(({ trial, foundIn }, index) => {
-        const signature = by[index];
-        // It is the same record still: one that was taken back stands again.
-        if (signature && draft.evidence.some(({ id }) => id === trial.id))
-          draft.evidence.push(mark(draft, trial.id, true, signature));
-        else draft.evidence.push({ ...trial, from: { job: foundIn, at: trial.at } });
-      });
+      takePriors(draft, rows, by);
     });
   };
   const usable = priors.rows.filter((row) => row.usable);

@@ -9,6 +9,7 @@ import { useDesk } from '../../job/workspace.ts';
 import { db } from '../../store/db.ts';
 import { Card } from '../../ui/Card.tsx';
 import { useFleetDifferences } from '../../workers/useFleet.ts';
+import { FleetBand } from './FleetBand.tsx';
 import classes from './LookOver.module.css';
 
 /** A vehicle begun as another's equal: the few things that differ from one to the next, and what its plan is otherwise. */
@@ -45,6 +46,7 @@ export function LikeCard() {
           />
         ))}
       </div>
+      {like.looked.includes('flasher') && <FleetBand likeId={like.jobId} />}
       {own ? (
         <>
           <p>

@@ -1,9 +1,10 @@
 import { Button } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { pickListCsv } from '../../../../core/formats/pickListCsv.ts';
 import type { ShoppingLine } from '../../../../core/inventory/shoppingList.ts';
+import type { Job } from '../../../../core/model/job.ts';
 import type { Part } from '../../../../core/model/part.ts';
 import { db } from '../../../store/db.ts';
 import { price, taxed } from '../../../ui/money.ts';
@@ -71,20 +72,45 @@ const COLUMNS: readonly TableColumn<ShoppingLine>[] = [
   },
 ];
 
-/** What all open jobs together still need, less what lies on the shelf. */
+/** The search word of one fleet alone: the job its vehicles were begun like. */
+const FLEET = 'fleet';
+
+/** What all open jobs together still need, or those of one fleet, less what lies on the shelf. */
 export default function Shopping({ parts }: { parts: readonly Part[] }) {
-  const jobs = useLiveQuery(async () => {
+  const [search, setSearch] = useSearchParams();
+  const fleetId = search.get(FLEET);
+  const loaded = useLiveQuery(async () => {
     const rows = await db.jobs.where('deleted').equals(0).toArray();
-    return rows.map(({ job }) => job).filter(({ handOver }) => handOver.filedAt === null);
-  }, []);
+    const jobs = rows.map(({ job }) => job);
+    const mine = ({ id, like }: Job) => fleetId === null || id === fleetId || like?.jobId === fleetId;
+    return {
+      jobs: jobs.filter((job) => job.handOver.filedAt === null && mine(job)),
+      of: jobs.find(({ id }) => id === fleetId)?.title ?? null,
+    };
+  }, [fleetId]);
+  const jobs = loaded?.jobs;
   const { data, error } = useShoppingList(jobs, parts);
   const lines = useMemo(() => data?.lines ?? [], [data]);
   if (error) return <p role="alert">The list could not be worked out: {error.message}</p>;
   if (!data) return <p className="faint">Adding up what the open jobs need.</p>;
   const paid = lines.reduce((sum, line) => sum + (line.boughtTotal ?? 0), 0);
   const unpriced = lines.filter(({ boughtTotal }) => boughtTotal === null).length;
+  const everything = () =>
+    setSearch((now) => {
+      now.delete(FLEET);
+      return now;
+    });
   return (
     <>
+      {fleetId !== null && (
+        <p role="status">
+          Only for {loaded?.of ?? 'this job'} and the vehicles like it; pieces on the shelf count for them
+          alone.{' '}
+          <Button size="xs" variant="default" onClick={everything}>
+            All open jobs
+          </Button>
+        </p>
+      )}
       {data.leftOut.length > 0 && (
         <p role="status">
           Not counted, since a part they name is gone: {data.leftOut.join(', ')}. Open them to mend that.
@@ -92,12 +118,12 @@ export default function Shopping({ parts }: { parts: readonly Part[] }) {
       )}
       <DataTable
         id="shopping"
-        label="Shopping list of all open jobs"
+        label={fleetId === null ? 'Shopping list of all open jobs' : 'Shopping list of the fleet'}
         rows={lines}
         columns={COLUMNS}
         rowId={({ key }) => key}
         rowName={({ code, what }) => code || what}
-        empty={lines.length === 0 ? 'Nothing has to be bought for the open jobs.' : 'No line is called that.'}
+        empty={lines.length === 0 ? 'Nothing has to be bought for these jobs.' : 'No line is called that.'}
         actions={(ticked) => (
           <>
             <BookIn parts={parts} />
