@@ -118,4 +118,23 @@ test('twenty vans are begun from one job; one differs, and its plan says what ch
   await page.goto(`/jobs/${id}/look-over`);
   await expect(like).toContainText('Its plan is its own', { timeout: 60_000 });
   await expect(like).toContainText(/instead of/);
+  // What was found of the first's watcher is offered where the flasher was found the same, and supposed of this one knowingly.
+  const found = like.getByRole('group', { name: 'Found on the fleet' });
+  await expect(found).toContainText(/Left turn: .* A to .* A at 13\.5 V, computed from \d+ findings/);
+  await expect(found).toContainText('Found on Mobile library, route 1');
+  await found.getByRole('button', { name: /^Suppose/ }).click();
+  await expect(found).toHaveCount(0);
+  await page.goto('/fleet/library-route-1');
+  await page.getByRole('link', { name: 'One shopping list' }).click();
+  await expect(page.getByText(/Only for Mobile library, route 1 and the vehicles like it/)).toBeVisible();
+  const list = page.getByRole('table', { name: 'Shopping list of the fleet' });
+  await expect(list).toContainText('V20', { timeout: 30_000 });
+  await expect(list).not.toContainText('Gritter');
+  await page.getByRole('button', { name: 'All open jobs' }).click();
+  await expect(page.getByRole('table', { name: 'Shopping list of all open jobs' })).toContainText(
+    /gritter/i,
+    {
+      timeout: 30_000,
+    },
+  );
 });

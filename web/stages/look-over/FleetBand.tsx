@@ -8,6 +8,9 @@ import { takePriors } from '../../../core/record/takePriors.ts';
 import { useAlike } from '../../job/useAlike.ts';
 import { useDesk } from '../../job/workspace.ts';
 import { teller } from '../../store/device.ts';
+import classes from './LookOver.module.css';
+
+const findings = (count: number) => (count === 1 ? '1 finding' : `${count} findings`);
 
 /**
  * Where the threshold of this fleet's flasher lies by what was seen on the vehicles before: offered once somebody has looked
@@ -40,7 +43,7 @@ export function FleetBand({ likeId }: { likeId: string }) {
     edit('Take over findings of the fleet', (draft) => takePriors(draft, taken, by));
   };
   return (
-    <div role="group" aria-label="Found on the fleet">
+    <div role="group" aria-label="Found on the fleet" className={classes.like}>
       <p>
         <b>Its threshold on the vehicles before it</b>
       </p>
@@ -50,8 +53,8 @@ export function FleetBand({ likeId }: { likeId: string }) {
             {circuit.name}:{' '}
             {conflict ??
               (band
-                ? `${amps(band.lowAmps)} to ${amps(band.highAmps)} at ${volts(at)}, computed from ${usable.length} found`
-                : `${usable.length} found, which bound nothing`)}
+                ? `${amps(band.lowAmps)} to ${amps(band.highAmps)} at ${volts(at)}, computed from ${findings(usable.length)}`
+                : `${findings(usable.length)} that bound nothing`)}
           </li>
         ))}
       </ul>

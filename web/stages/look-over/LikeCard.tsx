@@ -27,41 +27,43 @@ export function LikeCard() {
   const own = data?.[0]?.difference ?? null;
   return (
     <Card title={first ? `As on ${first.title}` : 'As on another vehicle'}>
-      <p>
-        Carried over from it, its flasher and bulbs supposed the same. Look at these on this one; what is
-        otherwise is put right below, in Identify or on the plan.
-      </p>
-      <div className={classes.looks}>
-        {LIKE_LOOKS.map((look) => (
-          <Checkbox
-            key={look}
-            checked={like.looked.includes(look)}
-            label={LOOK_WORDS[look]}
-            onChange={(event) => {
-              const { checked } = event.currentTarget;
-              edit(`Looked at: ${LOOK_WORDS[look]}`.slice(0, 160), (draft) => {
-                setLooked(draft, first, look, checked);
-              });
-            }}
-          />
-        ))}
+      <div className={classes.like}>
+        <p>
+          Carried over from it, its flasher and bulbs supposed the same. Look at these on this one; what is
+          otherwise is put right below, in Identify or on the plan.
+        </p>
+        <div className={classes.looks}>
+          {LIKE_LOOKS.map((look) => (
+            <Checkbox
+              key={look}
+              checked={like.looked.includes(look)}
+              label={LOOK_WORDS[look]}
+              onChange={(event) => {
+                const { checked } = event.currentTarget;
+                edit(`Looked at: ${LOOK_WORDS[look]}`.slice(0, 160), (draft) => {
+                  setLooked(draft, first, look, checked);
+                });
+              }}
+            />
+          ))}
+        </div>
+        {like.looked.includes('flasher') && <FleetBand likeId={like.jobId} />}
+        {own ? (
+          <>
+            <p>
+              <b>Its plan is its own:</b>
+            </p>
+            <ul>
+              {differenceWords(own).map((text) => (
+                <li key={text}>{text}</li>
+              ))}
+            </ul>
+          </>
+        ) : (
+          <p className="faint">{data ? 'Its plan is that of the first.' : 'Holding it against the first.'}</p>
+        )}
+        {first && <Link to={`/fleet/${like.jobId}`}>All of the fleet</Link>}
       </div>
-      {like.looked.includes('flasher') && <FleetBand likeId={like.jobId} />}
-      {own ? (
-        <>
-          <p>
-            <b>Its plan is its own:</b>
-          </p>
-          <ul>
-            {differenceWords(own).map((text) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
-        </>
-      ) : (
-        <p className="faint">{data ? 'Its plan is that of the first.' : 'Holding it against the first.'}</p>
-      )}
-      {first && <Link to={`/fleet/${like.jobId}`}>All of the fleet</Link>}
     </Card>
   );
 }
