@@ -1,6 +1,8 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
+import Papa from 'papaparse';
+import { afterEach, describe, expect, it } from 'vitest';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
+import { IMPERIAL, METRIC, setUnits } from '../formatting/units.ts';
 import type { Part } from '../model/part.ts';
 import { readShelfCsv, shelfCsv } from './shelfCsv.ts';
 
@@ -21,12 +23,47 @@ const resistor = {
   stock: '2',
 };
 
+afterEach(() => setUnits(METRIC));
+
 describe('the shelf as a table (RFC 4180)', () => {
   it('comes back as it went, every kind of part with every property', () => {
     const read = readShelfCsv(shelfCsv(DEMO_SHELF), DEMO_SHELF);
     expect(read.problems).toEqual([]);
     expect(read.unknownColumns).toEqual([]);
     expect(read.parts).toEqual(DEMO_SHELF);
+  });
+
+  it('in inches says so in its heads, and comes back as it went in whichever unit things are written then', () => {
+    setUnits(IMPERIAL);
+    const text = shelfCsv(DEMO_SHELF);
+    const heads = (text.split('\r\n')[0] ?? '').split(',');
+    expect(heads.filter((head) => head.endsWith('_mm'))).toEqual([]);
+    expect(heads).toContain('length_in');
+    expect(readShelfCsv(text, DEMO_SHELF).parts).toEqual(DEMO_SHELF);
+    setUnits(METRIC);
+    const read = readShelfCsv(text, DEMO_SHELF);
+    expect(read.unknownColumns).toEqual([]);
+    expect(read.problems).toEqual([]);
+    expect(read.parts).toEqual(DEMO_SHELF);
+    // By hand: one inch and three eighths is 34.93 mm, whatever else stands there.
+    const led = DEMO_SHELF.find((part) => part.kind === 'led');
+    if (!led) throw new Error('no LED');
+    const at = heads.indexOf('length_in');
+    const rows = Papa.parse<string[]>(text.replace(/\r\n$/, '')).data;
+    const own = rows.find((row) => row[heads.indexOf('code')] === led.code) ?? [];
+    const typed = (cell: string) =>
+      Papa.unparse([heads, own.map((each, index) => (index === at ? cell : each))]);
+    const lengthOf = (cell: string) => {
+      const [part] = readShelfCsv(typed(cell), DEMO_SHELF).parts;
+      return part?.kind === 'led' ? part.lengthMm : null;
+    };
+    expect(lengthOf('1 3/8')).toBeCloseTo(34.925, 1);
+    expect(lengthOf('1,375')).toBeCloseTo(34.925, 1);
+    expect(lengthOf('35 mm')).toBe(35);
+    expect(readShelfCsv(typed('long'), DEMO_SHELF).problems[0]?.text).toMatch(/length_in: /);
+    // The same twice is nobody's to choose between.
+    const both = text.replace('length_in', 'length_in,length_mm');
+    expect(readShelfCsv(both, DEMO_SHELF).problems[0]?.text).toMatch(/names "length_mm" twice/);
   });
 
   it('survives names with commas, quotes, line breaks and formulas', () => {

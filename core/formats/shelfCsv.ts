@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { COLUMNS } from '../inventory/columns.ts';
 import { idFor, partFromRow, type Row, rowOfPart } from '../inventory/rows.ts';
 import type { Part, Shelf } from '../model/part.ts';
+import { cellNow, columnNow, columnRead } from './columnUnits.ts';
 import { toCsv, undefused } from './csv.ts';
 
 /** Larger than any honest shelf, bytes and rows. */
@@ -12,16 +13,17 @@ const MOST_ROWS = 5000;
 const RESERVED = 'reserved';
 
 /**
- * The whole shelf as a table: one row a part, one column a property, empty where a part has none.
+ * The whole shelf as a table: one row a part, one column a property, empty where a part has none; lengths in the unit things
+ * are written in now, which the name of their column says.
  *
  * @param reserved pieces that jobs have put aside, by part
  */
 export function shelfCsv(shelf: Shelf, reserved?: (partId: string) => number): string {
   return toCsv(
-    [...COLUMNS.map((column) => column.name), RESERVED],
+    [...COLUMNS.map((column) => columnNow(column.name)), RESERVED],
     shelf.map((part) => {
       const row = rowOfPart(part);
-      return [...COLUMNS.map((column) => row[column.name] ?? ''), reserved?.(part.id) ?? 0];
+      return [...COLUMNS.map(({ name }) => cellNow(name, row[name] ?? '')), reserved?.(part.id) ?? 0];
     }),
   );
 }
@@ -50,11 +52,16 @@ export function readShelfCsv(text: string, shelf: Shelf): ShelfCsvResult {
   if (text.length > SHELF_CSV_MAX_BYTES)
     return refuse(`The file is larger than ${SHELF_CSV_MAX_BYTES / 1e6} MB. Choose the table of a shelf.`);
   const rows = linesOf(text);
-  const header = rows[0]?.cells.map((cell) => cell.trim().toLowerCase());
+  const columns = rows[0]?.cells.map((cell) => columnRead(cell.trim().toLowerCase())) ?? [];
+  const header = rows[0] && columns.map(({ name }) => name);
+  const asWritten = (column: string) => rows[0]?.cells[header?.indexOf(column) ?? -1]?.trim() ?? column;
   if (!header?.includes('kind') || !header.includes('code'))
     return refuse(
       'The first line must name the columns, "kind" and "code" among them. Export a shelf to see how such a table looks.',
     );
+  const twice = header.find((name, index) => name !== '' && header.indexOf(name) !== index);
+  if (twice !== undefined)
+    return refuse(`The first line names "${twice}" twice, perhaps in two units. Take one of them out.`);
   if (rows.length - 1 > MOST_ROWS) return refuse(`The table has more than ${MOST_ROWS} rows. Split it.`);
   const known = new Set([...COLUMNS.map((column) => column.name), RESERVED]);
   const ids = new Map(shelf.map((part) => [`${part.kind} ${part.code}`, part.id]));
@@ -70,14 +77,16 @@ export function readShelfCsv(text: string, shelf: Shelf): ShelfCsvResult {
       });
       continue;
     }
-    const row: Row = Object.fromEntries(header.map((name, index) => [name, undefused(cells[index] ?? '')]));
+    const row: Row = Object.fromEntries(
+      columns.map(({ name, cell }, index) => [name, cell(undefused(cells[index] ?? ''))]),
+    );
     const key = `${row.kind?.trim()} ${row.code?.trim()}`;
     const result = partFromRow(row, ids.get(key) ?? free.idFor(row));
     if (!result.ok)
       problems.push({
         line,
         text: result.problems
-          .map((each) => (each.column ? `${each.column}: ${each.text}` : each.text))
+          .map((each) => (each.column ? `${asWritten(each.column)}: ${each.text}` : each.text))
           .join(' '),
       });
     else if (seen.has(key))

@@ -20,7 +20,7 @@ const MAY = [
   'core/vehicle/edit/jobEdits.ts',
   'web/job/measure/useEvidence.ts',
   'web/stages/fit/wiring/PinFinderCard.tsx',
-  'web/stages/cure/PriorsCard.tsx',
+  'core/record/takePriors.ts',
   // Memories kept by the log a job has.
   'core/judge/evidenceRead.ts',
 ];
