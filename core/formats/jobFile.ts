@@ -8,7 +8,7 @@ import { brokenReferences, namedParts } from '../model/partReferences.ts';
 import { standing } from '../model/seen.ts';
 import { upgradeJob } from '../model/upgradeJob.ts';
 import { circuitsFeeding } from '../model/vehicle/lookUp.ts';
-import { issueInWords } from './issueInWords.ts';
+import { issueInWords, quoted } from './issueInWords.ts';
 import { bulbKnown, repeated, vehicleProblems } from './vehicleProblems.ts';
 
 export const JOB_FILE_FORMAT = 'vumble-job';
@@ -68,7 +68,7 @@ export function readJobFile(text: string): JobFileResult {
     data = JSON.parse(text);
   } catch (error) {
     return refuse(
-      `The file is not JSON (${(error as Error).message}). Choose a file that ends in .vumble.json.`,
+      `The file is not JSON (${quoted((error as Error).message)}). Choose a file that ends in .vumble.json.`,
     );
   }
   if (depth(data, MAX_DEPTH) > MAX_DEPTH) return refuse('The file is nested too deeply to be a job.');
@@ -79,7 +79,7 @@ export function readJobFile(text: string): JobFileResult {
   const { version } = kind.data;
   if (typeof version !== 'number' || !Number.isInteger(version))
     return refuse(
-      `The version of the file is ${JSON.stringify(version) ?? 'missing'}, which is no whole number. Export it again.`,
+      `The version of the file is ${quoted(JSON.stringify(version) ?? 'missing')}, which is no whole number. Export it again.`,
     );
   if (version >= FIRST_VERSION && version <= JOB_FILE_VERSION)
     data = {

@@ -38,7 +38,7 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
       problems.push(`vehicle.lamps ${lamp.id}: its access time runs backwards. Put the shorter time first.`);
     problems.push(...returnProblems(vehicle, lamp));
     if (lamp.earthPoint !== undefined)
-      known(ids(vehicle.earthPoints), lamp.earthPoint, `lamp ${lamp.id}`, 'earth point');
+      known(ids(vehicle.earthPoints), lamp.earthPoint, `vehicle.lamps ${lamp.id}`, 'earth point');
   }
   for (const circuit of circuits) {
     problems.push(...circuitProblems(vehicle, circuit));
@@ -60,7 +60,7 @@ export function vehicleProblems(vehicle: Vehicle): string[] {
       continue;
     if (!lamps.some((lamp) => lamp.role === 'main' && circuit.feeds.some((feed) => feed.lampId === lamp.id)))
       problems.push(
-        `circuit ${circuit.id} has no main lamp, so nothing tells when a bulb is missing. Mark one as main.`,
+        `vehicle.circuits ${circuit.id} has no main lamp, so nothing tells when a bulb is missing. Mark one as main.`,
       );
   }
   if (flasher.kind === 'controller')
@@ -100,22 +100,28 @@ function circuitProblems(vehicle: Vehicle, circuit: Circuit): string[] {
   const problems: string[] = [];
   for (const { lampId } of circuit.feeds) {
     if (!lamps.some((lamp) => lamp.id === lampId))
-      problems.push(`circuit ${circuit.id} names lamp "${lampId}", which the vehicle does not have.`);
+      problems.push(
+        `vehicle.circuits ${circuit.id} names lamp "${lampId}", which the vehicle does not have.`,
+      );
   }
   for (const id of [
     ...(circuit.from.by === 'switch' ? [circuit.from.fuseId] : []),
     ...(circuit.stopFuseId ? [circuit.stopFuseId] : []),
   ]) {
     if (!fuses.some((fuse) => fuse.id === id))
-      problems.push(`circuit ${circuit.id} names fuse "${id}", which the vehicle does not have.`);
+      problems.push(`vehicle.circuits ${circuit.id} names fuse "${id}", which the vehicle does not have.`);
   }
   if (
     circuit.from.by === 'output' &&
     !(flasher.kind === 'controller' && flasher.outputs.some((output) => output.circuitId === circuit.id))
   )
-    problems.push(`circuit ${circuit.id} hangs on a controller output, but no controller has one for it.`);
+    problems.push(
+      `vehicle.circuits ${circuit.id} hangs on a controller output, but no controller has one for it.`,
+    );
   if (circuit.from.by === 'flasher' && flasher.kind === 'controller')
-    problems.push(`circuit ${circuit.id} hangs on a relay, but the flasher is a controller. Use an output.`);
+    problems.push(
+      `vehicle.circuits ${circuit.id} hangs on a relay, but the flasher is a controller. Use an output.`,
+    );
   return problems;
 }
 
