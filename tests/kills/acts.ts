@@ -38,6 +38,29 @@ function tapped(
   };
 }
 
+/** One key in a field that saves as it is typed. */
+function keyed(name: string, path: string, label: string): KilledAct {
+  const field = (page: Page) => page.getByLabel(label, { exact: true });
+  return {
+    name: `a key in ${name}`,
+    path,
+    ready: async (page) => {
+      await field(page).fill('');
+      await field(page).pressSequentially('drawer ');
+      await page.waitForTimeout(800);
+    },
+    doIt: (page) => page.keyboard.press('9'),
+    isThere: async (page) => {
+      await field(page).waitFor(SOON);
+      await page.waitForFunction(
+        () => [...document.querySelectorAll('input')].some((each) => each.value === 'drawer 9'),
+        undefined,
+        SOON,
+      );
+    },
+  };
+}
+
 export const ACTS: readonly KilledAct[] = [
   tapped(
     'as expected, Prove',
@@ -57,28 +80,24 @@ export const ACTS: readonly KilledAct[] = [
     (page) => page.getByRole('button', { name: 'Interior' }),
     (page) => page.getByRole('group', { name: 'What was said' }),
   ),
-  {
-    name: 'a key in a note, Hand over',
-    path: '/jobs/library-route-1/hand-over',
-    ready: async (page) => {
-      await page.getByLabel('Where the stock bulbs are kept').fill('');
-      await page.getByLabel('Where the stock bulbs are kept').pressSequentially('drawer ');
-      await page.waitForTimeout(800);
-    },
-    doIt: (page) => page.keyboard.press('9'),
-    isThere: async (page) => {
-      await page.getByLabel('Where the stock bulbs are kept').waitFor(SOON);
-      await page.waitForFunction(
-        () => [...document.querySelectorAll('input')].some((each) => each.value === 'drawer 9'),
-        undefined,
-        SOON,
-      );
-    },
-  },
+  keyed('a note, Hand over', '/jobs/library-route-1/hand-over', 'Where the stock bulbs are kept'),
+  keyed('who works here, Settings', '/settings', 'Name'),
   tapped(
     'a reading, pin finder',
     '/jobs/library-route-1/fit?view=wiring&plug=plug-rear-right',
     (page) => page.getByRole('group', { name: 'What it showed' }).getByRole('button').first(),
     (page) => page.getByRole('button', { name: /^Undo: Reading/ }),
+  ),
+  tapped(
+    'what it did once fitted, Cure',
+    '/jobs/library-route-3/cure',
+    (page) => page.getByRole('button', { name: 'Fast', exact: true }),
+    (page) => page.getByRole('button', { name: /^Undo: .*[Ff]ast/ }),
+  ),
+  tapped(
+    'the bulb kept, Choose',
+    '/jobs/library-route-3/choose?lamp=rear-left',
+    (page) => page.getByRole('button', { name: /^Keep the/ }).first(),
+    (page) => page.getByRole('button', { name: /^Undo: / }),
   ),
 ];

@@ -63,7 +63,9 @@ function Fleet({ fleet, shelf }: { fleet: FleetRows; shelf: Shelf }) {
       <h1>Like {first.job.title}</h1>
       <Card title="The fleet" heading="h2">
         <p>
-          {others.length + 1} vehicles.{' '}
+          {others.length === 0
+            ? 'No other vehicle was begun like it yet: Jobs, beside it, has “Do it again”.'
+            : `${others.length + 1} vehicles.`}{' '}
           {left && left.length > 0 ? `Left to do: ${duration(total)}, by what was clocked so far.` : ''}
         </p>
         {waits.length > 0 && (

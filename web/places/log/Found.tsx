@@ -66,22 +66,24 @@ function Watchers({ state }: { state: string }) {
   const { data, error } = useWatchers(by, state);
   return (
     <Card title="What is known of watchers" heading="h2">
-      <SegmentedControl
-        aria-label="Laid beside each other"
-        value={by}
-        onChange={(next) => setBy(next as keyof typeof BY)}
-        data={Object.entries(BY).map(([value, label]) => ({ value, label }))}
-      />
-      {error && <p role="alert">It could not be worked out: {error.message}</p>}
-      {!error && !data && <p className="faint">Working out the bands.</p>}
-      {data?.length === 0 && <p>Nobody has tried anything on a watcher yet.</p>}
-      {data?.map((group) => (
-        <Group key={`${group.of} ${group.circuit}`} group={group} />
-      ))}
-      <p className="faint">
-        Computed from each vehicle’s own evidence, at the volts named. A finding on one vehicle is no fact
-        about the model.
-      </p>
+      <div className={classes.stack}>
+        <SegmentedControl
+          aria-label="Laid beside each other"
+          value={by}
+          onChange={(next) => setBy(next as keyof typeof BY)}
+          data={Object.entries(BY).map(([value, label]) => ({ value, label }))}
+        />
+        {error && <p role="alert">It could not be worked out: {error.message}</p>}
+        {!error && !data && <p className="faint">Working out the bands.</p>}
+        {data?.length === 0 && <p>Nobody has tried anything on a watcher yet.</p>}
+        {data?.map((group) => (
+          <Group key={`${group.of} ${group.circuit}`} group={group} />
+        ))}
+        <p className="faint">
+          Computed from each vehicle’s own evidence, at the volts named. A finding on one vehicle is no fact
+          about the model.
+        </p>
+      </div>
     </Card>
   );
 }

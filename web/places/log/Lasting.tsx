@@ -29,58 +29,60 @@ export default function Lasting({ lines, since }: LogData) {
         />
       </div>
       <Card title="How long it lasts" heading="h2">
-        <p>
-          {fitted} pieces fitted: {stillIn} still in, {ended} came back, {takenOut} taken out for another
-          reason.
-        </p>
-        {countsOnly ? (
+        <div className={classes.stack}>
           <p>
-            Fewer than {LEAST_ENDED} came back while they were on record: too few for a curve. What is still
-            in says only that it has lasted until now.
+            {fitted} pieces fitted: {stillIn} still in, {ended} came back, {takenOut} taken out for another
+            reason.
           </p>
-        ) : (
-          <>
+          {countsOnly ? (
             <p>
-              {medianDays === null
-                ? 'More than half still work at the greatest age there is.'
-                : `Half came back within ${Math.round(medianDays)} days.`}
+              Fewer than {LEAST_ENDED} came back while they were on record: too few for a curve. What is still
+              in says only that it has lasted until now.
             </p>
-            <Suspense fallback={<p className="faint">Drawing the curve.</p>}>
-              <LastingChart steps={steps} />
-            </Suspense>
-            <Scrolls label="Share still working by age">
-              <table className={classes.table}>
-                <thead>
-                  <tr>
-                    <th>Age, days</th>
-                    <th>In until then</th>
-                    <th>Came back</th>
-                    <th>Still working</th>
-                    <th>95 % limits</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {steps.map(({ at, atRisk, ended: gone, survival, low, high }) => (
-                    <tr key={at}>
-                      <td>{at.toFixed(1)}</td>
-                      <td>{atRisk}</td>
-                      <td>{gone}</td>
-                      <td>{(100 * survival).toFixed(0)} %</td>
-                      <td>
-                        {(100 * low).toFixed(0)} to {(100 * high).toFixed(0)} %
-                      </td>
+          ) : (
+            <>
+              <p>
+                {medianDays === null
+                  ? 'More than half still work at the greatest age there is.'
+                  : `Half came back within ${Math.round(medianDays)} days.`}
+              </p>
+              <Suspense fallback={<p className="faint">Drawing the curve.</p>}>
+                <LastingChart steps={steps} />
+              </Suspense>
+              <Scrolls label="Share still working by age">
+                <table className={classes.table}>
+                  <thead>
+                    <tr>
+                      <th>Age, days</th>
+                      <th>In until then</th>
+                      <th>Came back</th>
+                      <th>Still working</th>
+                      <th>95 % limits</th>
                     </tr>
-                  ))}
-                </tbody>
-              </table>
-            </Scrolls>
-          </>
-        )}
-        <p className="faint">
-          Computed from this log: Kaplan and Meier, limits by Greenwood on the log-log scale. What is still
-          in, or was taken out for another reason, counts until then; what was in before its vehicle came on
-          record, from then on.
-        </p>
+                  </thead>
+                  <tbody>
+                    {steps.map(({ at, atRisk, ended: gone, survival, low, high }) => (
+                      <tr key={at}>
+                        <td>{at.toFixed(1)}</td>
+                        <td>{atRisk}</td>
+                        <td>{gone}</td>
+                        <td>{(100 * survival).toFixed(0)} %</td>
+                        <td>
+                          {(100 * low).toFixed(0)} to {(100 * high).toFixed(0)} %
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </Scrolls>
+            </>
+          )}
+          <p className="faint">
+            Computed from this log: Kaplan and Meier, limits by Greenwood on the log-log scale. What is still
+            in, or was taken out for another reason, counts until then; what was in before its vehicle came on
+            record, from then on.
+          </p>
+        </div>
       </Card>
     </div>
   );
