@@ -5,6 +5,7 @@ import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 interface PdfMake {
   addFonts(fonts: Record<string, Record<string, string>>): void;
   setUrlAccessPolicy?(allowed: () => boolean): void;
+  setLocalAccessPolicy?(allowed: (path: string) => boolean): void;
   createPdf(document: TDocumentDefinitions): { getBuffer(): Promise<Uint8Array> };
 }
 
@@ -29,6 +30,7 @@ export async function writePdf(document: TDocumentDefinitions): Promise<Uint8Arr
     });
     // Nothing is ever fetched: a document has its own fonts and drawings.
     ready.setUrlAccessPolicy?.(() => false);
+    ready.setLocalAccessPolicy?.((path) => path.includes('/fonts/Roboto/'));
   }
   return new Uint8Array(await ready.createPdf(document).getBuffer());
 }
