@@ -47,7 +47,11 @@ export async function jobSummaries(nowMs: number, db: VumbleDatabase = appDataba
   }
   const written = new Map<string, string[]>();
   for (const { vehicleId, updatedAt, binned } of jobs)
-    if (!binned) written.set(vehicleId, [...(written.get(vehicleId) ?? []), updatedAt]);
+    if (!binned) {
+      const all = written.get(vehicleId);
+      if (all) all.push(updatedAt);
+      else written.set(vehicleId, [updatedAt]);
+    }
   for (const job of jobs) job.updatedAt = written.get(job.vehicleId)?.join() ?? job.updatedAt;
   const equals = new Map<string, number>();
   for (const { likeId, binned } of jobs)
