@@ -21,7 +21,8 @@ import type { Drawn, Outcome } from './outcome.ts';
 import { resistorWatts } from './resistorWatts.ts';
 import { pacedBy, repeatersOf, Watching } from './watching.ts';
 
-const NONE: ReadonlyMap<string, number> = new Map();
+/** What is being written of each lamp, W or lm. */
+type Writable = Pick<Layered<number>, 'set'>;
 
 /** One vehicle asked for as many cells as wanted. */
 export interface Played {
@@ -148,12 +149,13 @@ export class CellPlayer {
     }
     const melt = meltingFuses(simulation, probes, moment, about);
     if (melt.sure.length > 0) return this.withFusesOut(simulation, melt.sure, cell, about, rest, off);
-    const lumens = new Layered(rest?.lumens ?? NONE);
+    // What is as fitted goes from thread to thread: plain maps.
+    const lumens = rest ? new Layered(rest.lumens) : new Map<string, number>();
     // A pilot between the sides is there where both of them are.
     const pilot = turnCircuits(vehicle).every(({ id }) => about.includes(id)) ? vehicle.pilot : undefined;
     const lamps = new Set([...circuits.flatMap(lampIdsOf), ...(pilot ? [pilot.lampId] : [])]);
     for (const lampId of lamps) lumens.set(lampId, probes.lumens(lampId, controls, emfVolts));
-    const watts = new Layered(rest?.watts ?? NONE);
+    const watts = rest ? new Layered(rest.watts) : new Map<string, number>();
     if (cell.condition === 'minutes') resistorWatts(simulation, probes, controls, lamps, watts);
     const drawn = circuits.map(
       (circuit): Drawn => ({
@@ -170,7 +172,7 @@ export class CellPlayer {
       // A side that nothing wrong touches draws what it did.
       ...(rest?.flashing ?? []).filter(({ circuit }) => !about.includes(circuit.id)),
     ];
-    const byCircuit = new Layered(rest?.drawn ?? new Map<string, Drawn>());
+    const byCircuit = rest ? new Layered(rest.drawn) : new Map<string, Drawn>();
     for (const each of drawn) byCircuit.set(each.circuit.id, each);
     const outcome = {
       lumens,
@@ -248,7 +250,7 @@ export class CellPlayer {
     drawn: Drawn,
     { controls }: Cell,
     emfVolts: number,
-    outcome: { lumens: Layered<number>; messages: Set<string>; maybe: Set<string> },
+    outcome: { lumens: Writable; messages: Set<string>; maybe: Set<string> },
     rest: Outcome | null,
   ): void {
     const { circuit } = drawn;

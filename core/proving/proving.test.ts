@@ -127,6 +127,20 @@ describe.each(FLEET)('the proving grid of %s', (id) => {
       expect(never.has(name), name).toBe(!shown.has(name) && fault.kind !== 'wants-load');
   });
 
+  it.each(FLEET)('goes from thread to thread unchanged, and is read there as here: %s', (id) => {
+    const grid = gridOf(id);
+    const copy = structuredClone(grid);
+    expect(copy.seen).toEqual(grid.seen);
+    copy.expected.forEach((outcome, cell) => {
+      const here = grid.expected[cell];
+      // Maps of a class of our own would be nothing but objects over there.
+      expect([...outcome.lumens]).toEqual([...(here?.lumens ?? [])]);
+      expect([...outcome.watts]).toEqual([...(here?.watts ?? [])]);
+      expect([...outcome.drawn.keys()]).toEqual([...(here?.drawn.keys() ?? [])]);
+      expect(outcome.lumens.size).toBeGreaterThan(0);
+    });
+  });
+
   it('shows a lamp without contact dark wherever it should be lit', () => {
     const grid = gridOf(id);
     const out = grid.faults.filter(({ fault }) => fault?.kind === 'bulb-out');
