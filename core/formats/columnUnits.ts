@@ -1,10 +1,9 @@
-import { readQuantity, unitsNow } from '../formatting/units.ts';
+import { MM_PER_INCH, readQuantity, unitsNow } from '../formatting/units.ts';
 
 /** How the name of a column of lengths ends in each unit. */
 const ENDS = { mm: '_mm', in: '_in' } as const;
 /** An inch written to a ten-thousandth comes back as the same hundredth of a millimetre. */
 const INCH_DIGITS = 4;
-const MM_PER_INCH = 25.4;
 
 /** The name of a column in the units things are written in now: `length_in` of `length_mm`. */
 export function columnNow(name: string): string {

@@ -28,7 +28,7 @@ export function unitsNow(): Units {
 /** What a quantity is of. */
 export type Quantity = 'length' | 'wire' | 'temperature' | 'distance' | 'light';
 
-const MM_PER_INCH = 25.4;
+export const MM_PER_INCH = 25.4;
 const M_PER_FOOT = 0.3048;
 export const LUX_PER_FOOT_CANDLE = 10.763_910_4;
 

@@ -60,6 +60,9 @@ export class Layered<V> implements ReadonlyMap<string, V> {
   }
 }
 
+/** A map that is being written, laid over another or not. */
+export type Writable<V> = Pick<Layered<V>, 'set' | 'delete'>;
+
 /** What of a map may not be as in another, by key; a key that is gone has no value. */
 export function unlike<V>(map: ReadonlyMap<string, V>, other: ReadonlyMap<string, V>): Iterable<string> {
   return map instanceof Layered ? map.maybeUnlike(other) : map.keys();

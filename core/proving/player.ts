@@ -15,14 +15,11 @@ import { supplyVoltsFor } from '../traces/supply.ts';
 import type { Cell } from './cells.ts';
 import { coldChecked, tell } from './coldCheck.ts';
 import { meltingFuses, trippedOutputs } from './cutOff.ts';
-import { Layered } from './layered.ts';
+import { Layered, type Writable } from './layered.ts';
 import { lampsTouched, merged } from './merged.ts';
 import type { Drawn, Outcome } from './outcome.ts';
 import { resistorWatts } from './resistorWatts.ts';
 import { pacedBy, repeatersOf, Watching } from './watching.ts';
-
-/** What is being written of each lamp, W or lm. */
-type Writable = Pick<Layered<number>, 'set'>;
 
 /** One vehicle asked for as many cells as wanted. */
 export interface Played {
@@ -250,7 +247,7 @@ export class CellPlayer {
     drawn: Drawn,
     { controls }: Cell,
     emfVolts: number,
-    outcome: { lumens: Writable; messages: Set<string>; maybe: Set<string> },
+    outcome: { lumens: Writable<number>; messages: Set<string>; maybe: Set<string> },
     rest: Outcome | null,
   ): void {
     const { circuit } = drawn;

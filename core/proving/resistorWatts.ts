@@ -2,6 +2,7 @@ import { lampIdsOf, turnCircuits } from '../model/vehicle/lookUp.ts';
 import { type Controls, flashingSides } from '../simulation/controls.ts';
 import type { Probes } from '../simulation/probes.ts';
 import type { VehicleSimulation } from '../simulation/vehicleSimulation.ts';
+import type { Writable } from './layered.ts';
 
 /**
  * Writes down the heat of the resistors at each lamp in the mean, W, in place of what stood there.
@@ -13,7 +14,7 @@ export function resistorWatts(
   probes: Probes,
   controls: Controls,
   lamps: ReadonlySet<string>,
-  watts: { set(lampId: string, watts: number): void; delete(lampId: string): void },
+  watts: Writable<number>,
 ): void {
   const sides = flashingSides(vehicle, controls);
   const flashing = new Set(
