@@ -213,6 +213,35 @@ describe('a browser with no room left', () => {
     expect((await jobNow()).title).toBe('there is room');
   });
 
+  it('keeps the order in which things were done, one that can never be stored and one that came meanwhile among them', async () => {
+    const { writer, edit, settled } = await tab();
+    let tries = 0;
+    const refusals: Error[] = [];
+    const add = (word: string) => edit((draft) => void (draft.title += word));
+    const real = db.transaction.bind(db);
+    const room = vi.spyOn(db, 'transaction').mockImplementation(((...given: never[]) => {
+      tries += 1;
+      // All together are refused for one of them; tried one by one, there is no room from the second on.
+      if (tries === 1) throw new Error('refused together');
+      if (tries === 2) return (real as (...all: never[]) => never)(...given);
+      if (tries === 3) add(' four');
+      throw new DOMException('no room', 'QuotaExceededError');
+    }) as never);
+    edit(
+      (draft) => void (draft.title = 'one'),
+      undefined,
+      (error) => refusals.push(error),
+    );
+    add(' two');
+    add(' three');
+    await settled();
+    expect(writer.held(FIRST_JOB_ID)).toMatchObject({ acts: 3, job: { title: 'one two three four' } });
+    room.mockRestore();
+    await writer.tryAgain(FIRST_JOB_ID);
+    expect((await jobNow()).title).toBe('one two three four');
+    expect(refusals).toEqual([]);
+  });
+
   it('still refuses what could never be stored, and holds the rest', async () => {
     const { writer, type, edit, settled } = await tab();
     const refusals: Error[] = [];

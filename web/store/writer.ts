@@ -226,7 +226,8 @@ export class JobWriter {
       } else
         for (const [at, each] of acts.entries())
           if (!(await this.storeAll(jobId, line, [each]))) {
-            line.waiting.push(...acts.slice(at + 1));
+            // Right behind the one that waits again: what came meanwhile was done after them.
+            line.waiting.splice(1, 0, ...acts.slice(at + 1));
             return false;
           }
     }
