@@ -68,6 +68,7 @@ function Watchers({ state }: { state: string }) {
     <Card title="What is known of watchers" heading="h2">
       <div className={classes.stack}>
         <SegmentedControl
+          className={classes.choice}
           aria-label="Laid beside each other"
           value={by}
           onChange={(next) => setBy(next as keyof typeof BY)}
