@@ -15,7 +15,8 @@ if ! cmp -s package-lock.json node_modules/.installed-lock.json; then
       # Beside what is there, and in its place when it is whole: an install that breaks off takes nothing away.
       rm -rf node_modules-next && mkdir node_modules-next && cp package.json package-lock.json node_modules-next/
       # A network that goes away in the middle is noticed: one more try for each package, and a word while it waits.
-      (sleep 20 && echo "Still fetching packages from the npm registry. If nothing happens, look at this machine's network; Ctrl+C stops, and nothing is half installed.") &
+      # Its sleep goes with it: what is left running would hold open whatever these lines are piped into.
+      (sleep 20 & trap "kill $! 2>/dev/null; exit" TERM; wait $! && echo "Still fetching packages from the npm registry. If nothing happens, look at this machine's network; Ctrl+C stops, and nothing is half installed.") &
       waiting=$!
       if (cd node_modules-next && npm ci --no-audit --no-fund --fetch-retries=1 --fetch-timeout=30000); then
         cp package-lock.json node_modules-next/node_modules/.installed-lock.json
