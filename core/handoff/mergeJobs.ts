@@ -1,4 +1,5 @@
 import { jobOwnProblems } from '../formats/jobFile.ts';
+import { type ChangedField, changedFields } from '../merge/changedFields.ts';
 import { ancestry, type History, type Signer } from '../merge/history.ts';
 import { isList, type Json, stepsOf, within } from '../merge/leaves.ts';
 import {
@@ -75,6 +76,11 @@ export function mergeJobs(mine: JobCopy, theirs: JobCopy, answers: Answers, sign
   }
   const { questions } = merge;
   return { ...jobOf(merge, log, signer), questions, clash, forward: null, arrived };
+}
+
+/** What of a job's plan is not as it was; its log only grows, and is counted. */
+export function changedPlan(before: Job, after: Job): ChangedField[] {
+  return changedFields(planOf(before) as Json, planOf(after) as Json);
 }
 
 /** The question of whose plan stands as a whole. */

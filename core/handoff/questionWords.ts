@@ -1,3 +1,4 @@
+import type { ChangedField } from '../merge/changedFields.ts';
 import { isList, type Json, nameAt, stepsOf } from '../merge/leaves.ts';
 import type { Question } from '../merge/mergeDocuments.ts';
 import type { Job } from '../model/job.ts';
@@ -81,6 +82,15 @@ export function askedInWords(question: Question, job: Job, shelf: Shelf): AskedI
   };
 }
 
+/** What is not as it was, in words: `Title of the job: Route 3, was Route 2`. */
+export function changeInWords({ path, before, after }: ChangedField, job: Job, shelf: Shelf): string {
+  const what = fieldInWords(path, job, shelf);
+  if (isOrder(path)) return what;
+  const say = (value: Json | undefined) => valueInWords(value, job, shelf);
+  if (before === undefined) return `${what}: ${say(after)}`;
+  return `${what}: ${say(after)}, was ${say(before)}`;
+}
+
 /** A question about a part in words: `LARK-21: price`. */
 export function partAskedInWords(question: Question, part: Part, shelf: Shelf): AskedInWords {
   const say = (value: Json | undefined) => valueInWords(value, null, shelf);
@@ -92,14 +102,17 @@ export function partAskedInWords(question: Question, part: Part, shelf: Shelf): 
   };
 }
 
+/** Whether it is of the order of a list's items. */
+function isOrder(path: string): boolean {
+  return nameAt(path) === '#';
+}
+
 function fieldInWords(path: string, job: Job, shelf: Shelf): string {
   if (path === '') return 'The plan as a whole';
-  const steps = stepsOf(path);
-  const isOrder = steps.at(-1) === '#';
-  const [top = '', ...rest] = isOrder ? steps.slice(0, -1) : steps;
+  const [top = '', ...rest] = isOrder(path) ? stepsOf(path).slice(0, -1) : stepsOf(path);
   const words = rest.map((step) => nameOf(step, job, shelf) ?? FIELDS[step] ?? plain(step));
   const what = [TOPS[top] ?? plain(top), ...words].join(', ').replace(/( for| of| in), /, '$1 ');
-  return isOrder ? `Order of: ${what}` : what;
+  return isOrder(path) ? `Order of: ${what}` : what;
 }
 
 /** What an id is called. */

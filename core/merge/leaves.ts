@@ -47,6 +47,11 @@ export function keyOf(item: Json, listName: string): string | undefined {
   return BY_PART.has(listName) && typeof item.partId === 'string' ? item.partId : undefined;
 }
 
+/** The items of a list taken apart, by what each is known by. */
+export function itemsByKey(items: readonly Json[], listName: string): ReadonlyMap<string, Json> {
+  return new Map(items.map((item) => [keyOf(item, listName) as string, item]));
+}
+
 /** The path of something within something: an item of a list by its key. */
 export function within(path: string, key: string): string {
   const end = key.replaceAll('~', '~0').replaceAll('/', '~1');
@@ -72,13 +77,9 @@ export function fieldsOf(
   const shape = shapeOf(value, nameAt(path));
   if (shape === 'whole') into.set(path, value);
   else if (shape === 'list') {
-    const items = value as readonly Json[];
-    const name = nameAt(path);
-    const keys = items.map((item) => keyOf(item, name) as string);
-    into.set(path, keys);
-    items.forEach((item, index) => {
-      fieldsOf(item, within(path, keys[index] as string), into);
-    });
+    const items = itemsByKey(value as readonly Json[], nameAt(path));
+    into.set(path, [...items.keys()]);
+    for (const [key, item] of items) fieldsOf(item, within(path, key), into);
   } else {
     into.set(path, {});
     for (const [key, each] of Object.entries(value as JsonObject))

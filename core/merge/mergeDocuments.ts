@@ -1,5 +1,5 @@
 import { ancestry, type History, type Revision, type Signer } from './history.ts';
-import { type Json, type JsonObject, keyOf, nameAt, same, shapeOf, within } from './leaves.ts';
+import { itemsByKey, type Json, type JsonObject, nameAt, same, shapeOf, within } from './leaves.ts';
 import { mergedOrder } from './order.ts';
 import { otherOf, type SideName, Stamps } from './stamps.ts';
 
@@ -134,9 +134,7 @@ class Merging {
 
   private lists(path: string, mine: readonly Json[], theirs: readonly Json[]): Json {
     const name = nameAt(path);
-    const keyed = (items: readonly Json[]) =>
-      new Map(items.map((item) => [keyOf(item, name) as string, item]));
-    const [a, b] = [keyed(mine), keyed(theirs)];
+    const [a, b] = [itemsByKey(mine, name), itemsByKey(theirs, name)];
     const merged = new Map<string, Json>();
     for (const key of [...new Set([...a.keys(), ...b.keys()])].toSorted()) {
       const item = this.merge(within(path, key), a.get(key), b.get(key));

@@ -62,6 +62,10 @@ test('a job goes from the desk to a phone and back by file: what both changed is
   const asked = desk.getByRole('region', { name: 'Changed on both: which stands?' });
   await expect(asked.getByRole('radiogroup')).toHaveCount(1);
   await expect(asked).toContainText('where the stock bulbs are kept');
+  // What is taken without a question is told too, and nothing else.
+  const told = desk.getByRole('region', { name: 'What it would change' });
+  await expect(told).toContainText('Title of the job: Route 3, fitted, was Mobile library, route 3');
+  await expect(told.getByRole('listitem').getByRole('listitem')).toHaveCount(1);
   await expect(asked.getByRole('radio', { name: /Bo in bay 2.*Phone: shelf 2/s })).toBeVisible();
   await expect(asked.getByRole('radio', { name: /Ada at the desk.*Desk: box 4/s })).toBeVisible();
   await expect(desk.getByRole('button', { name: '1 to choose first' })).toBeDisabled();

@@ -1,9 +1,13 @@
 import { Button } from '@mantine/core';
+import { useLiveQuery } from 'dexie-react-hooks';
 import { type DragEvent, useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { nameOfJob } from '../../../core/formatting/nameOfJob.ts';
 import type { ParcelCode } from '../../../core/handoff/parcel.ts';
+import { changeInWords } from '../../../core/handoff/questionWords.ts';
 import type { Shelf } from '../../../core/model/part.ts';
-import type { PackPreview } from '../../store/handOff/preview.ts';
+import { db } from '../../store/db.ts';
+import type { JobPreview, PackPreview } from '../../store/handOff/preview.ts';
 import type { AllAnswers } from '../../store/handOff/together.ts';
 import { Card } from '../../ui/Card.tsx';
 import { shortMoment } from '../../ui/dates.ts';
@@ -119,13 +123,7 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
                 ? 'What is here was as new as the file, or newer.'
                 : `${state.jobIds.length === 1 ? 'One job' : `${state.jobIds.length} jobs`} came or changed.`}
             </p>
-            <ul className={classes.list}>
-              {state.jobIds.slice(0, 20).map((id) => (
-                <li key={id}>
-                  <Link to={`/jobs/${id}`}>Open {id}</Link>
-                </li>
-              ))}
-            </ul>
+            <Taken jobIds={state.jobIds} />
           </Card>
           <Choose read={read} byCode={byCode} />
         </div>
@@ -133,6 +131,7 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
     case 'preview':
       return (
         <Preview
+          shelf={shelf}
           preview={state.preview}
           asked={state.asked}
           answers={answers}
@@ -142,6 +141,25 @@ export function TakeOver({ shelf }: { shelf: Shelf }) {
         />
       );
   }
+}
+
+/** Links named so many. */
+const OPENED = 20;
+
+function Taken({ jobIds }: { jobIds: readonly string[] }) {
+  const rows = useLiveQuery(() => db.jobs.bulkGet(jobIds.slice(0, OPENED)), [jobIds]);
+  return (
+    <ul className={classes.list}>
+      {(rows ?? []).map(
+        (row) =>
+          row && (
+            <li key={row.id}>
+              <Link to={`/jobs/${row.id}`}>Open {nameOfJob(row.job.title, row.job.vehicle)}</Link>
+            </li>
+          ),
+      )}
+    </ul>
+  );
 }
 
 function isSame(a: Asked, b: Asked): boolean {
@@ -202,7 +220,22 @@ function named(codes: readonly string[], words: string): string[] {
   return [codes.length > NAMED ? `${codes.length} parts ${words}` : `${codes.join(', ')}: ${words}`];
 }
 
+/** What of a job here would be another, without a question. */
+function Changed({ job, shelf }: { job: JobPreview; shelf: Shelf }) {
+  if (job.changed.length === 0) return null;
+  const more = job.changed.length - NAMED;
+  return (
+    <ul className={classes.list}>
+      {job.changed.slice(0, NAMED).map((each) => (
+        <li key={each.path}>{changeInWords(each, job.theirs, shelf)}</li>
+      ))}
+      {more > 0 && <li>{more === 1 ? 'one change more' : `${more} changes more`}</li>}
+    </ul>
+  );
+}
+
 function Preview({
+  shelf,
   preview,
   asked,
   answers,
@@ -210,6 +243,7 @@ function Preview({
   take,
   leave,
 }: {
+  shelf: Shelf;
   preview: PackPreview;
   asked: readonly Asked[];
   answers: AllAnswers;
@@ -234,6 +268,7 @@ function Preview({
             <li key={job.id}>
               <b>{job.title || job.vehicle}</b>, {job.vehicle}, {WHAT[job.what]}
               {job.arrived > 0 ? `; ${job.arrived} records on its log come with it` : ''}
+              <Changed job={job} shelf={shelf} />
             </li>
           ))}
           {jobs.length > 60 && <li>{jobs.length - 60} jobs more</li>}

@@ -1,5 +1,7 @@
 import equal from 'fast-deep-equal';
 import type { Pack } from '../../../core/formats/pack.ts';
+import { changedPlan } from '../../../core/handoff/mergeJobs.ts';
+import type { ChangedField } from '../../../core/merge/changedFields.ts';
 import type { Question } from '../../../core/merge/mergeDocuments.ts';
 import type { Job } from '../../../core/model/job.ts';
 import type { Part } from '../../../core/model/part.ts';
@@ -18,6 +20,8 @@ export interface JobPreview {
   /** records of theirs that are not here */
   arrived: number;
   questions: readonly Question[];
+  /** what of the plan here would be another, without a question */
+  changed: readonly ChangedField[];
   /** why its plan as a whole is asked, where it is */
   clash: readonly string[];
   /** both as they are, to say what a question is about; null where it is added */
@@ -67,6 +71,7 @@ export async function previewPack(pack: Pack, answers: AllAnswers, db: VumbleDat
             what: isSame && questions.length === 0 && what === 'together' ? 'same' : what,
             arrived: arrived.length,
             questions,
+            changed: changedPlan(row.job, merge.job),
             clash,
             mine: row.job,
           };
@@ -92,6 +97,7 @@ function added(id: string, job: Job): JobPreview {
     what: 'added',
     arrived: 0,
     questions: [],
+    changed: [],
     clash: [],
     mine: null,
     theirs: job,
