@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
+import { useState } from 'react';
 import { exportJob } from '../store/jobs.ts';
 import { NEARLY_FULL, room } from '../store/room.ts';
 import { writer } from '../store/writer.ts';
@@ -31,15 +32,16 @@ function notice(jobIds: readonly string[]): void {
     Promise.all(
       jobIds.map(async (id) => saveTextFile(`${id}.vumble.json`, await exportJob(id), 'application/json')),
     ).catch((error: Error) => tellTrouble(error));
-  const again = () => Promise.all(jobIds.map((id) => writer.tryAgain(id)));
+  const again = async () => {
+    await Promise.all(jobIds.map((id) => writer.tryAgain(id)));
+    return writer.allHeld().length === 0;
+  };
   const message = (
     <div>
       {acts === 1 ? 'Your last change is' : `Your last ${acts} changes are`} in this tab alone: keep it open.{' '}
       {MAKE_ROOM}
       <div className={classes.acts}>
-        <Button size="xs" onClick={again}>
-          Try again
-        </Button>
+        <TryAgain again={again} />
         <Button size="xs" variant="default" onClick={save}>
           {jobIds.length === 1 ? 'Save the job as a file' : 'Save the jobs as files'}
         </Button>
@@ -57,6 +59,28 @@ function notice(jobIds: readonly string[]): void {
   // One that is there already is only another: no second is laid over it.
   notifications.show(shown);
   notifications.update(shown);
+}
+
+/** Goes with the notice where there was room; says so where there was none. */
+function TryAgain({ again }: { again(): Promise<boolean> }) {
+  const [tries, setTries] = useState(0);
+  const [trying, setTrying] = useState(false);
+  const press = async () => {
+    setTrying(true);
+    const stored = await again();
+    setTrying(false);
+    if (!stored) setTries(tries + 1);
+  };
+  return (
+    <>
+      <Button size="xs" onClick={press} loading={trying}>
+        Try again
+      </Button>
+      <span role="status" className={classes.tried}>
+        {tries > 0 && !trying && `Tried ${tries === 1 ? 'once' : `${tries} times`}: still no room.`}
+      </span>
+    </>
+  );
 }
 
 /** Says so where the browser has little room left, before anything is lost. */
