@@ -14,6 +14,7 @@ export function trustRoutes({ authorityDer, addresses }: Trust): Router {
   const print = createHash('sha256').update(authorityDer).digest('hex').toUpperCase();
   const grouped = (print.match(/../g) ?? []).join(' ');
   router.get('/', (_request, response) => void response.type('html').send(page(grouped, addresses)));
+  router.get('/page.css', (_request, response) => void response.type('css').send(STYLE));
   router.get('/vumble-authority.crt', (_request, response) => {
     response
       .type('application/x-x509-ca-cert')
@@ -22,6 +23,22 @@ export function trustRoutes({ authorityDer, addresses }: Trust): Router {
   });
   return router;
 }
+
+/** The app's ground, ink and petrol; a phone that trusts nothing yet fetches as little as can be. */
+const STYLE = `:root { color-scheme: light dark; --ground: #f3efe7; --deck: #fbf9f4; --line: #d3cbbb; --ink: #15202a;
+  --mute: #46535e; --petrol: #0a6266; }
+@media (prefers-color-scheme: dark) {
+  :root { --ground: #0d141c; --deck: #131d27; --line: #2a3a49; --ink: #e9eff3; --mute: #a9bac7; --petrol: #45c6c1; }
+}
+body { margin: 0; background: var(--ground); color: var(--ink); font: 17px/1.5 system-ui, sans-serif; }
+main { box-sizing: border-box; max-width: 720px; margin: 0 auto; padding: 20px; }
+h1 { font-size: 1.5rem; line-height: 1.2; }
+ol { background: var(--deck); border: 1px solid var(--line); border-radius: 22px 22px 6px 6px; padding: 16px 16px 16px 40px; }
+li { margin: 8px 0; }
+ul { padding-left: 20px; }
+a { color: var(--petrol); display: inline-block; padding: 10px 0; }
+small { color: var(--mute); overflow-wrap: anywhere; }
+`;
 
 function page(fingerprint: string, addresses: readonly string[]): string {
   const links = addresses.map((address) => `<li><a href="${address}">${address}</a></li>`).join('');
@@ -32,6 +49,7 @@ function page(fingerprint: string, addresses: readonly string[]): string {
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>Trust this workshop</title>
 <link rel="icon" href="/mark.svg" type="image/svg+xml">
+<link rel="stylesheet" href="/trust/page.css">
 </head>
 <body>
 <main>

@@ -113,6 +113,8 @@ test('a phone trusts the workshop’s authority, scans the code of a job with it
   const first = await stranger.newPage();
   await first.goto(`http://${NAME}:${portOf(plain)}/trust`);
   await expect(first.getByRole('link', { name: there })).toBeVisible();
+  // Its style is let in: a column a phone reads, with links a thumb meets.
+  await expect(first.getByRole('main')).toHaveCSS('max-width', '720px');
   // By plain http nothing here may use a camera: it says so.
   expect(await first.evaluate(() => window.isSecureContext)).toBe(false);
   const [download] = await Promise.all([

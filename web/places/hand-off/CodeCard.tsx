@@ -1,5 +1,5 @@
 import { create } from 'qrcode';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { codeText, keyWords, type ParcelCode } from '../../../core/handoff/parcel.ts';
 import { codePath } from '../../../core/pages/labelSvg.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -21,6 +21,11 @@ export function CodeCard({ code }: { code: ParcelCode }) {
     };
     return { path: codePath(drawn), side: modules.size + 2 * QUIET };
   }, [code]);
+  const shown = useRef<SVGSVGElement>(null);
+  // The whole of it is held before a camera.
+  useEffect(() => {
+    if (path) shown.current?.scrollIntoView({ block: 'center' });
+  }, [path]);
   return (
     <Card title="On the other device" heading="h2">
       <p>
@@ -28,6 +33,7 @@ export function CodeCard({ code }: { code: ParcelCode }) {
         minutes.
       </p>
       <svg
+        ref={shown}
         className={classes.code}
         viewBox={`0 0 ${side} ${side}`}
         role="img"
