@@ -20,10 +20,16 @@ export function shortMoment(at: string | Date, locale?: string): string {
     day: 'numeric',
     month: 'short',
     year: 'numeric',
-    hour: '2-digit',
+    // 8:33 AM, but 08:33.
+    hour: isOfTwelve(locale) ? 'numeric' : '2-digit',
     minute: '2-digit',
     ...(clock === 'system' ? {} : { hourCycle: clock === '12' ? ('h12' as const) : ('h23' as const) }),
   }).format(new Date(at));
+}
+
+function isOfTwelve(locale?: string): boolean | undefined {
+  if (clock !== 'system') return clock === '12';
+  return new Intl.DateTimeFormat(locale, { hour: 'numeric' }).resolvedOptions().hour12;
 }
 
 /** Today by the clock here, `2026-11-25`. */
