@@ -2,6 +2,7 @@
  * What a browser that is killed takes along. Chromium is started on a profile of its own, slowed four times, something is
  * tapped or typed, so many milliseconds later the whole browser is killed, and the next one must show it. Needs a build:
  *   npm run build && npm run kills -- 200
+ *   npm run build && npm run kills -- 20 Cure
  */
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
@@ -19,6 +20,9 @@ const SLOWED = 4;
 const AFTER = [50, 100, 150, 250, 400] as const;
 
 const times = Number(process.argv[2] ?? 40);
+/** Only acts of which the name has this in it. */
+const named = process.argv[3] ?? '';
+const acts = ACTS.filter(({ name }) => name.includes(named));
 const root = new URL('../../', import.meta.url);
 const server = createApp(fileURLToPath(new URL('dist', root))).listen(0);
 const address = server.address();
@@ -49,8 +53,8 @@ function kill(profile: string): void {
 
 const lost: string[] = [];
 for (let count = 0; count < times; count += 1) {
-  const act = ACTS[count % ACTS.length];
-  const after = AFTER[Math.floor(count / ACTS.length) % AFTER.length];
+  const act = acts[count % acts.length];
+  const after = AFTER[Math.floor(count / acts.length) % AFTER.length];
   if (!act || after === undefined) throw new Error('nothing to do');
   const profile = mkdtempSync(join(tmpdir(), 'vumble-kill-'));
   const first = await open(profile);
