@@ -3,22 +3,38 @@ import type { Page } from '@playwright/test';
 const JOB = 'library-route-1';
 const FIELD = 'Where the stock bulbs are kept';
 
-/** What the store holds of the job now: acts on their way, the text of the field, and the largest step of undo, bytes. */
-async function stored(page: Page): Promise<{ noted: number; text: string; largestStep: number }> {
+/** How many acts are on their way now. */
+async function noted(page: Page): Promise<number> {
+  return page.evaluate(
+    () =>
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open('vumble-at-once');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const count = opening.result.transaction('notes').objectStore('notes').count();
+          count.onsuccess = () => {
+            opening.result.close();
+            resolve(count.result);
+          };
+        };
+      }),
+  );
+}
+
+/** What the store holds of the job now: the text of the field, and the largest step of undo, bytes. */
+async function stored(page: Page): Promise<{ text: string; largestStep: number }> {
   return page.evaluate(
     (id) =>
       new Promise((resolve, reject) => {
         const opening = indexedDB.open('vumble');
         opening.onerror = () => reject(opening.error);
         opening.onsuccess = () => {
-          const reading = opening.result.transaction(['jobs', 'journal', 'edits']);
-          const noted = reading.objectStore('journal').count();
+          const reading = opening.result.transaction(['jobs', 'edits']);
           const job = reading.objectStore('jobs').get(id);
           const edits = reading.objectStore('edits').getAll();
           reading.oncomplete = () => {
             opening.result.close();
             resolve({
-              noted: noted.result,
               text: job.result.job.handOver.stockBulbsKeptAt,
               largestStep: Math.max(0, ...edits.result.map((each) => JSON.stringify(each).length)),
             });
@@ -34,7 +50,7 @@ async function settled(page: Page, text: string): Promise<number> {
   const begin = performance.now();
   for (;;) {
     const now = await stored(page);
-    if (now.noted === 0 && now.text === text) return performance.now() - begin;
+    if (now.text === text && (await noted(page)) === 0) return performance.now() - begin;
     if (performance.now() - begin > 120_000) throw new Error('what was typed is not stored');
     await page.waitForTimeout(20);
   }

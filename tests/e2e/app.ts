@@ -156,9 +156,9 @@ export async function showConfiguration(
 /** Puts a row into the store past the app, as another build or a stranger may have. */
 export async function putRow(page: Page, table: string, row: object): Promise<void> {
   await page.evaluate(
-    ([name, value]) =>
+    ([database, name, value]) =>
       new Promise<void>((resolve, reject) => {
-        const opening = indexedDB.open('vumble');
+        const opening = indexedDB.open(database);
         opening.onerror = () => reject(opening.error);
         opening.onsuccess = () => {
           const writing = opening.result.transaction(name, 'readwrite');
@@ -170,6 +170,6 @@ export async function putRow(page: Page, table: string, row: object): Promise<vo
           };
         };
       }),
-    [table, row] as const,
+    [table === 'kept' ? 'vumble-at-once' : 'vumble', table, row] as const,
   );
 }

@@ -11,7 +11,7 @@ test('a job, a part and a setting that cannot be read take no place down: set as
   await putRow(page, 'jobs', { ...row, id: 'broken', job: { id: 'broken', title: 'Broken van' } });
   await putRow(page, 'jobs', { id: 'nothing' });
   await putRow(page, 'parts', { id: 'led-broken', kind: 'led', code: 'ROOK-1' });
-  await putRow(page, 'settings', { key: 'kept-cure-weights', value: '{"price":"<b>"' });
+  await putRow(page, 'kept', { key: 'cure-weights', value: '{"price":"<b>"' });
   await page.goto('/jobs');
   const aside = page.getByRole('region', { name: 'Set aside' });
   await expect(aside.getByRole('listitem')).toHaveCount(3);
@@ -187,4 +187,41 @@ test.describe('with a clock of its own', () => {
       'Rear left: dead, or no contact',
     );
   });
+});
+
+test('what is typed is on the disk although something else is being written all the while', async ({
+  page,
+}) => {
+  /** A transaction that ends with the page: no other may write into that database meanwhile. */
+  const keepBusy = () =>
+    page.evaluate(
+      () =>
+        new Promise<void>((resolve) => {
+          const opening = indexedDB.open('vumble');
+          opening.onsuccess = () => {
+            const jobs = opening.result.transaction('jobs', 'readwrite').objectStore('jobs');
+            const again = () => {
+              resolve();
+              jobs.count().onsuccess = again;
+            };
+            again();
+          };
+        }),
+    );
+  await page.goto('/jobs/library-route-1/hand-over');
+  const shelf = page.getByLabel('Where the stock bulbs are kept', { exact: true });
+  await expect(shelf).toBeVisible();
+  await keepBusy();
+  await shelf.fill('Drawer 4');
+  await page.waitForTimeout(100);
+  await page.goto('/settings');
+  const name = page.getByLabel('Name', { exact: true });
+  await expect(name).toBeVisible();
+  await keepBusy();
+  await name.fill('Ada');
+  await page.waitForTimeout(100);
+  await page.reload();
+  await expect(name).toHaveValue('Ada');
+  await page.goto('/jobs/library-route-1/hand-over');
+  await expect(shelf).toHaveValue('Drawer 4');
 });

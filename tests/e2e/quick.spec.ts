@@ -67,7 +67,7 @@ test('a dome lamp has no word about flashing, and a stranger’s question is not
 }) => {
   await page.goto('/quick');
   await page.getByRole('button', { name: 'Interior' }).waitFor();
-  await putRow(page, 'settings', { key: 'kept-quick', value: '{"question":{"lamps":"<b>"}}' });
+  await putRow(page, 'kept', { key: 'quick', value: '{"question":{"lamps":"<b>"}}' });
   await page.reload();
   await page.getByRole('button', { name: 'Interior' }).tap();
   await page.getByLabel('Or its number').fill('c5w');

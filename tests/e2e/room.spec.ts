@@ -43,7 +43,7 @@ function fillUp(page: Page): Promise<number> {
             const value = Array.from({ length: bytes / 8 }, () =>
               Math.random().toString(36).slice(2, 10),
             ).join('');
-            writing.objectStore('settings').put({ key: `kept-filler-${filled}`, value });
+            writing.objectStore('settings').put({ key: `filler-${filled}`, value });
             writing.oncomplete = () => {
               filled += bytes;
               fill(bytes);

@@ -29,12 +29,13 @@ export async function binContents(db: VumbleDatabase = appDatabase): Promise<Bin
 
 /** Takes everything in the bin away for good, with its photographs and its history: the disk has room again. */
 export async function emptyBin(db: VumbleDatabase = appDatabase): Promise<void> {
-  await db.transaction('rw', db.jobs, db.photos, db.edits, db.journal, async () => {
+  const gone = await db.transaction('rw', db.jobs, db.photos, db.edits, async () => {
     const { rows, photos } = await binned(db);
     const gone = new Set(rows.map(({ id }) => id));
     await db.photos.bulkDelete(photos);
     await db.jobs.bulkDelete([...gone]);
     await db.edits.filter(({ jobId }) => gone.has(jobId)).delete();
-    await db.journal.filter(({ jobId }) => gone.has(jobId)).delete();
+    return gone;
   });
+  await db.atOnce.notes.filter(({ jobId }) => gone.has(jobId)).delete();
 }

@@ -5,30 +5,48 @@ import type { Part } from '../../core/model/part.ts';
 import type { ShelfMovement } from '../../core/model/pieces.ts';
 import { upgradeJob, upgradeObservation } from '../../core/model/upgradeJob.ts';
 import { withAppendedLog } from './appendedLog.ts';
+import { AtOnceDatabase } from './atOnce.ts';
 import { heldBy } from './held.ts';
+import { moveOver } from './moveOver.ts';
 import { STORE_NAME } from './name.ts';
 import { withOneEvidence } from './oneEvidence.ts';
-import type { AsideRow, EditRow, HistoryRow, JobRow, JournalRow, PhotoRow, SettingRow } from './tableRows.ts';
+import type {
+  AsideRow,
+  EditRow,
+  HistoryRow,
+  JobRow,
+  NoteRow,
+  PhotoRow,
+  SettingRow,
+  StoredActRow,
+} from './tableRows.ts';
 
 // Edits are stored as patches; every part of the store comes through here first.
 enablePatches();
 
 export type * from './tableRows.ts';
 
-/** Everything Vumble keeps, in this browser and nowhere else. One schema version a migration. */
+/**
+ * Everything Vumble keeps, in this browser and nowhere else. One schema version a migration. Beside it is `atOnce`, opened
+ * and closed with it.
+ */
 export class VumbleDatabase extends Dexie {
   jobs!: EntityTable<JobRow, 'id'>;
   edits!: EntityTable<EditRow, 'seq'>;
   parts!: EntityTable<Part, 'id'>;
   settings!: EntityTable<SettingRow, 'key'>;
   photos!: EntityTable<PhotoRow, 'id'>;
-  journal!: EntityTable<JournalRow, 'seq'>;
+  /** notes of before they had a database of their own */
+  journal!: EntityTable<NoteRow, 'seq'>;
+  storedActs!: EntityTable<StoredActRow, 'id'>;
   aside!: EntityTable<AsideRow, 'seq'>;
   movements!: EntityTable<ShelfMovement, 'id'>;
   histories!: EntityTable<HistoryRow, 'id'>;
+  readonly atOnce: AtOnceDatabase;
 
   constructor(name = STORE_NAME) {
     super(name);
+    this.atOnce = new AtOnceDatabase(`${name}-at-once`);
     this.version(1).stores({
       jobs: 'id, deleted, updatedAt',
       edits: '++seq, [jobId+undone]',
@@ -135,11 +153,25 @@ export class VumbleDatabase extends Dexie {
       });
     // Copies that were handed on know how they came about, and are laid together by that.
     this.version(12).stores({ histories: 'id' });
+    // Notes of acts, and what is kept beside jobs, wait for nothing any more.
+    this.version(13)
+      .stores({ storedActs: 'id, at' })
+      .upgrade((transaction) =>
+        transaction.table<SettingRow>('settings').put({ key: 'at-once', value: 'missing' }),
+      );
     this.on('populate', (transaction) => {
       transaction.table<SettingRow>('settings').add({ key: 'demo', value: 'missing' });
     });
     // The demo data are loaded once in a browser's life: they are no part of what every visit loads.
-    this.on('ready', (opened) => putDemoIn(opened as VumbleDatabase));
+    this.on('ready', async (opened) => {
+      await Promise.all([this.atOnce.open(), putDemoIn(opened as VumbleDatabase)]);
+      await moveOver(opened as VumbleDatabase, this.atOnce);
+    });
+  }
+
+  override close(options?: { disableAutoOpen: boolean }): void {
+    super.close(options);
+    this.atOnce.close(options);
   }
 }
 

@@ -37,7 +37,7 @@ export interface Act {
   at: number;
   /** the job with the change, and what takes it back; throws where it cannot be made */
   change(job: Job): [job: Job, patches: Patches];
-  /** the note of it, where there is one: an act whose note is gone is done already */
+  /** the note of it, where there is one */
   noteId?: string;
   /** lays another copy together with this one: what becomes of log and history */
   merge?: MergedHistory;
@@ -103,8 +103,9 @@ export async function editJob(
 }
 
 /**
- * Stores acts on a job in the order they were made, all or none. Those whose note is gone were stored before; with the
- * others their notes go, in the same transaction: each act is stored once.
+ * Stores acts on a job in the order they were made, all or none. That those with a note are stored is written down in the
+ * same transaction, and whoever finds it written leaves them out: each act is stored once. Their notes are then to be
+ * struck out.
  *
  * @param checked refuses a job that is not one; asked for beforehand, since a transaction waits for nothing else
  * @throws JobGoneError, the error of an act that cannot be made, or the validation error of what they come to
@@ -116,7 +117,7 @@ export async function storeActs(
   checked: (job: unknown) => Job,
 ): Promise<Written> {
   askToPersist();
-  return db.transaction('rw', db.jobs, db.edits, db.journal, async () => {
+  return db.transaction('rw', db.jobs, db.edits, db.storedActs, async () => {
     const row = await db.jobs.get(jobId);
     if (!row) throw new JobGoneError();
     const open = await notStored(db, acts);
@@ -148,14 +149,14 @@ export async function storeActs(
   });
 }
 
-/** The acts that have no note, or have it still; the notes are struck out. */
+/** The acts that were not stored yet; those with a note are written down as stored. */
 async function notStored(db: VumbleDatabase, acts: readonly Act[]): Promise<Act[]> {
   const ids = acts.flatMap(({ noteId }) => noteId ?? []);
   if (ids.length === 0) return [...acts];
-  const notes = await db.journal.where('id').anyOf(ids).toArray();
-  await db.journal.bulkDelete(notes.map(({ seq }) => seq));
-  const there = new Set(notes.map(({ id }) => id));
-  return acts.filter(({ noteId }) => noteId === undefined || there.has(noteId));
+  const stored = new Set((await db.storedActs.bulkGet(ids)).map((row) => row?.id));
+  const at = Date.now();
+  await db.storedActs.bulkPut(ids.map((id) => ({ id, at })));
+  return acts.filter(({ noteId }) => noteId === undefined || !stored.has(noteId));
 }
 
 /** A step of the history that may not be written yet. */

@@ -53,7 +53,7 @@ export async function importJob(
 ): Promise<string> {
   // A transaction waits for nothing but the store: what checks the job is there before it begins.
   const checked = await jobCheck();
-  return db.transaction('rw', db.jobs, db.edits, db.parts, db.journal, db.movements, async () => {
+  return db.transaction('rw', db.jobs, db.edits, db.parts, db.storedActs, db.movements, async () => {
     const { job, parts } = withTheirIds(preview, await db.parts.toArray());
     await db.parts.bulkPut(parts);
     // Pieces on somebody else's shelf are not on this one.

@@ -2,27 +2,26 @@ import type { Patch } from 'immer';
 import type { Evidence } from '../../core/model/evidence.ts';
 import type { Job } from '../../core/model/job.ts';
 import { upgradeLog } from '../../core/model/upgradeLog.ts';
-import { db as appDatabase, type JournalRow, upgradePatch, type VumbleDatabase } from './db.ts';
+import { db as appDatabase, type NoteRow, upgradePatch, type VumbleDatabase } from './db.ts';
 import { type Act, JobGoneError, storeActs } from './edits.ts';
 import { jobCheck } from './jobCheck.ts';
 import { ofLog, withNoted } from './patches.ts';
-import { setAside } from './setAside.ts';
-import { writeAtOnce } from './writeAtOnce.ts';
+import { setNoteAside } from './setAside.ts';
 
 /**
  * A job takes some time to be checked and written, and a page that is closed, or a browser that is killed, within it takes
  * the act along. So each act is first noted: a small row that is on its way to the disk before the tap is answered. The
- * transaction that stores the act strikes its note out, so that it is stored once, whoever does it; what is still noted
- * at the next start is stored then, in the order it was made.
+ * transaction that stores the act says so of its id, so that it is stored once, whoever does it; then the note is struck
+ * out. What is still noted at the next start is stored then, in the order it was made.
  *
  * @returns whether the note is in the store
  */
 export async function noteAct(
-  note: Omit<JournalRow, 'seq'>,
+  note: Omit<NoteRow, 'seq'>,
   db: VumbleDatabase = appDatabase,
 ): Promise<boolean> {
   try {
-    await writeAtOnce(db, 'journal', note);
+    await db.atOnce.putAtOnce('notes', note);
     return true;
   } catch {
     // The disk is full: the act itself is still on its way.
@@ -30,26 +29,32 @@ export async function noteAct(
   }
 }
 
-/** Strikes a note out: its act was refused, and whoever made it was told so. */
-export async function strikeNote(id: string, db: VumbleDatabase = appDatabase): Promise<void> {
-  await db.journal.where('id').equals(id).delete();
+/** Strikes notes out: their acts are stored, or were refused and whoever made them was told so. */
+export async function strikeNotes(ids: readonly string[], db: VumbleDatabase = appDatabase): Promise<void> {
+  await db.atOnce.notes.where('id').anyOf(ids).delete();
 }
 
 /** An act so young may be on its way in another tab, which stores it itself, ms. */
 const ON_ITS_WAY = 10_000;
 
+/** Of acts stored so long ago nobody has the note in hand any more, ms. */
+const LONG_STORED = 24 * 3_600_000;
+
 /**
  * Stores what earlier pages noted and did not come to store. What cannot be stored (its job is gone, somebody has changed
  * the same since, it is no note at all) is set aside, and the rest goes on.
  *
- * @param mine ids of the acts this page is storing itself
+ * @param isMine whether an act is one this page will store itself
  * @returns how many acts were stored, and how many are left for the tab that seems to be at them
  */
 export async function finishNoted(
   db: VumbleDatabase = appDatabase,
-  mine: ReadonlySet<string> = new Set(),
+  isMine: (id: string) => boolean = () => false,
 ): Promise<{ stored: number; left: number }> {
-  const notes = (await db.journal.toArray()).filter(({ id }) => !mine.has(id));
+  await db.open();
+  const all = await db.atOnce.notes.toArray();
+  await forgetStored(new Set(all.map(({ id }) => id)), db);
+  const notes = all.filter(({ id }) => !isMine(id));
   if (notes.length === 0) return { stored: 0, left: 0 };
   const checked = await jobCheck();
   let stored = 0;
@@ -57,13 +62,23 @@ export async function finishNoted(
   for (const note of notes) {
     try {
       await storeActs(db, note.jobId, [notedAct(note)], checked);
+      await strikeNotes([note.id], db);
       stored += 1;
     } catch (error) {
       if (Math.abs(Date.now() - note.at) < ON_ITS_WAY) left += 1;
-      else await setAside(db, 'journal', note.seq, problemOf(error as Error));
+      else await setNoteAside(db, note, problemOf(error as Error));
     }
   }
   return { stored, left };
+}
+
+/** That an act is stored need not be known for ever: not once its note is gone, and nobody can have read it before. */
+async function forgetStored(noted: ReadonlySet<string>, db: VumbleDatabase): Promise<void> {
+  const ids = await db.storedActs
+    .where('at')
+    .below(Date.now() - LONG_STORED)
+    .primaryKeys();
+  if (ids.length > 0) await db.storedActs.bulkDelete(ids.filter((id) => !noted.has(id)));
 }
 
 function problemOf(error: Error): string {
@@ -82,7 +97,7 @@ function recordsOf(forward: readonly Patch[], { vehicle }: Job): Evidence[] {
   ) as Evidence[];
 }
 
-function notedAct({ id, label, mergeKey, at, forward, backward, told }: JournalRow): Act {
+function notedAct({ id, label, mergeKey, at, forward, backward, told }: NoteRow): Act {
   // A note of an earlier build is in the words of then.
   const today = (patches: Patch[]) => patches.map((patch) => upgradePatch(patch));
   return {

@@ -14,6 +14,7 @@ beforeEach(async () => {
 afterEach(async () => {
   db.close();
   await Dexie.delete(`kept-${name}`);
+  await Dexie.delete(`kept-${name}-at-once`);
 });
 
 /** Two tabs that hear each other. */
@@ -33,7 +34,7 @@ describe('what is kept beside jobs', () => {
     await values.loaded();
     values.put('quick', { lamps: 'rear-turn' });
     expect(values.text('quick')).toBe('{"lamps":"rear-turn"}');
-    await expect.poll(() => db.settings.get('kept-quick')).toMatchObject({ value: '{"lamps":"rear-turn"}' });
+    await expect.poll(() => db.atOnce.kept.get('quick')).toMatchObject({ value: '{"lamps":"rear-turn"}' });
     const next = new KeptValues(db, null);
     await next.loaded();
     expect(next.text('quick')).toBe('{"lamps":"rear-turn"}');
@@ -44,11 +45,11 @@ describe('what is kept beside jobs', () => {
     await values.loaded();
     const told: string[] = [];
     values.trouble = ({ name }) => told.push(name);
-    db.backendDB().transaction = () => {
+    db.atOnce.backendDB().transaction = () => {
       throw new DOMException('no room', 'QuotaExceededError');
     };
     values.put('seen-by', 'Ada');
-    delete (db.backendDB() as Partial<IDBDatabase>).transaction;
+    delete (db.atOnce.backendDB() as Partial<IDBDatabase>).transaction;
     await expect.poll(() => told).toEqual(['QuotaExceededError']);
     expect(values.text('seen-by')).toBe('"Ada"');
   });
@@ -64,6 +65,8 @@ describe('what is kept beside jobs', () => {
     expect(told.length).toBe(1);
     await other.loaded();
     expect(other.text('seen-by')).toBe('"second"');
+    one.forget('seen-by');
+    expect(other.text('seen-by')).toBeUndefined();
     tabs.postMessage({ key: 7, text: null });
     expect(other.text('7')).toBeUndefined();
   });

@@ -1,9 +1,5 @@
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
-import { db, type SettingRow, type VumbleDatabase } from './db.ts';
-import { writeAtOnce } from './writeAtOnce.ts';
-
-const PREFIX = 'kept-';
-type Key = `${typeof PREFIX}${string}`;
+import { db, type VumbleDatabase } from './db.ts';
 
 /**
  * What this browser keeps beside its jobs: a question under way, who works here, what matters to them. Read once, then at
@@ -45,9 +41,8 @@ export class KeptValues {
   /** Puts what another browser kept, as it was written there. */
   putText(key: string, text: string): void {
     this.texts.set(key, text);
-    const row: SettingRow = { key: `${PREFIX}${key}` as Key, value: text };
     // Where there is no room it stays as it was set until this tab is closed, and is told.
-    writeAtOnce(this.database, 'settings', row).catch((error: Error) => this.trouble(error));
+    this.database.atOnce.putAtOnce('kept', { key, value: text }).catch((error: Error) => this.trouble(error));
     this.tabs?.postMessage({ key, text });
     this.tell();
   }
@@ -55,7 +50,8 @@ export class KeptValues {
   /** Keeps something no longer. */
   forget(key: string): void {
     this.texts.delete(key);
-    this.database.settings.delete(`${PREFIX}${key}`).catch(() => {});
+    this.database.atOnce.kept.delete(key).catch(() => {});
+    this.tabs?.postMessage({ key, text: null });
     this.tell();
   }
 
@@ -65,19 +61,19 @@ export class KeptValues {
   };
 
   private async read(): Promise<void> {
-    const rows = await this.database.settings.where('key').startsWith(PREFIX).toArray();
-    for (const { key, value } of rows) {
-      const name = key.slice(PREFIX.length);
-      // What was set since is newer.
-      if (!this.texts.has(name) && typeof value === 'string') this.texts.set(name, value);
-    }
+    await this.database.open();
+    // What was set since is newer.
+    for (const { key, value } of await this.database.atOnce.kept.toArray())
+      if (!this.texts.has(key) && typeof value === 'string') this.texts.set(key, value);
     this.tell();
   }
 
   private heard(data: unknown): void {
     const { key, text } = (data ?? {}) as { key?: unknown; text?: unknown };
-    if (typeof key !== 'string' || typeof text !== 'string') return;
-    this.texts.set(key, text);
+    if (typeof key !== 'string') return;
+    if (typeof text === 'string') this.texts.set(key, text);
+    else if (text === null) this.texts.delete(key);
+    else return;
     this.tell();
   }
 

@@ -20,6 +20,7 @@ beforeEach(async () => {
 afterEach(async () => {
   db.close();
   await Dexie.delete(`rows-${name}`);
+  await Dexie.delete(`rows-${name}-at-once`);
 });
 
 const sound = async () => {

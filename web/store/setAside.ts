@@ -1,4 +1,4 @@
-import type { AsideRow, VumbleDatabase } from './db.ts';
+import type { AsideRow, NoteRow, VumbleDatabase } from './db.ts';
 
 /** Takes a row that cannot be used out of its table and keeps it as it was found. Returns whether it was there. */
 export async function setAside(
@@ -14,4 +14,16 @@ export async function setAside(
     await db.table(table).delete(key);
     return true;
   });
+}
+
+/** The same for the note of an act, which counts as stored then. */
+export async function setNoteAside(db: VumbleDatabase, note: NoteRow, problem: string): Promise<void> {
+  const { seq: key, id = `note ${key}` } = note as Partial<NoteRow> & Pick<NoteRow, 'seq'>;
+  await db.transaction('rw', db.storedActs, db.aside, async () => {
+    if (await db.storedActs.get(id)) return;
+    const at = new Date();
+    await db.aside.add({ at: at.toISOString(), table: 'journal', key, row: note, problem } as AsideRow);
+    await db.storedActs.put({ id, at: at.getTime() });
+  });
+  await db.atOnce.notes.delete(key);
 }

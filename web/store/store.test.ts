@@ -13,10 +13,12 @@ import { becomes } from '../../core/record/tell.ts';
 import { trialAt } from '../../demo/forTests.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { DEMO_SHELF } from '../../demo/shelf.ts';
-import { VumbleDatabase } from './db.ts';
+import { rowOf, VumbleDatabase } from './db.ts';
 import { editJob, historyOf, JobGoneError, redoJob, undoJob } from './edits.ts';
 import { importJob, previewImport } from './importJob.ts';
 import { binJob, exportJob, rememberJob, restoreJob, startJob, startJobLike } from './jobs.ts';
+import { finishNoted } from './journal.ts';
+import { KeptValues } from './kept.ts';
 import { keepQuickJob } from './quickJobs.ts';
 import { PartInUseError, removeParts } from './shelf.ts';
 import { withWholeLog } from './vehicleLog.ts';
@@ -30,6 +32,7 @@ beforeEach(() => {
 afterEach(async () => {
   db.close();
   await Dexie.delete(`test-${name}`);
+  await Dexie.delete(`test-${name}-at-once`);
 });
 
 const LEFT_OFF = { at: '2026-11-20T10:00:00.000Z', stepId: 'any', note: '' };
@@ -85,9 +88,9 @@ describe('the first start', () => {
     expect(await db.settings.get('last-stage')).toBeUndefined();
   });
 
-  it('opens as schema version 12', async () => {
+  it('opens as schema version 13', async () => {
     await db.open();
-    expect(db.verno).toBe(12);
+    expect(db.verno).toBe(13);
     expect(db.tables.map((table) => table.name).toSorted()).toEqual([
       'aside',
       'edits',
@@ -98,7 +101,9 @@ describe('the first start', () => {
       'parts',
       'photos',
       'settings',
+      'storedActs',
     ]);
+    expect(db.atOnce.tables.map((table) => table.name).toSorted()).toEqual(['kept', 'notes']);
   });
 });
 
@@ -126,6 +131,34 @@ describe('a browser that still holds version 1', () => {
     expect(turnFuse(upgraded.vehicle).ratedAmps).toBe(15);
     expect(await db.parts.count()).toBe(DEMO_SHELF.length);
     expect(await db.jobs.count()).toBe(demoJobs().length + 1);
+  });
+});
+
+describe('a browser that still holds version 12', () => {
+  it('finds what it noted and kept there, where nothing has to wait, and does it', async () => {
+    const old = new Dexie(`test-${name}`);
+    old.version(12).stores({
+      ...{ jobs: 'id, deleted, updatedAt, job.vehicle.id, *held', edits: '++seq, [jobId+undone]' },
+      ...{ parts: 'id, kind', settings: 'key', photos: 'id, jobId', journal: '++seq, &id', aside: '++seq' },
+      ...{ movements: 'id, partId', histories: 'id' },
+    });
+    const job = demoJobs().find(({ id }) => id === FIRST_JOB_ID) as Job;
+    await old.table('jobs').add(rowOf(job));
+    await old.table('settings').add({ key: 'kept-seen-by', value: '"Ada"' });
+    const title = { op: 'replace', path: ['title'] };
+    await old.table('journal').add({
+      ...{ id: 'typed last', jobId: job.id, label: 'Title', mergeKey: '', at: 1 },
+      forward: [{ ...title, value: 'Typed last' }],
+      backward: [{ ...title, value: job.title }],
+    });
+    old.close();
+    const values = new KeptValues(db, null);
+    await values.loaded();
+    expect(values.text('seen-by')).toBe('"Ada"');
+    expect(await finishNoted(db)).toEqual({ stored: 1, left: 0 });
+    expect((await jobNow(job.id)).title).toBe('Typed last');
+    expect([await db.journal.count(), await db.atOnce.notes.count()]).toEqual([0, 0]);
+    expect(await db.settings.toArray()).toEqual([]);
   });
 });
 

@@ -49,8 +49,8 @@ export interface HistoryRow {
   history: History;
 }
 
-/** An act on a job that is on its way into it: noted at once, struck out by the very transaction that stores it. */
-export interface JournalRow {
+/** An act on a job that is on its way into it: noted at once, struck out once it is stored. */
+export interface NoteRow {
   /** the order in which all tabs noted theirs */
   seq: number;
   id: string;
@@ -62,6 +62,23 @@ export interface JournalRow {
   backward: Patch[];
   /** what it puts to the end of the log */
   told?: Evidence[];
+}
+
+/**
+ * An act that is stored in its job, or set aside: put in the very transaction that does it, so that whoever finds its note
+ * does not do it again.
+ */
+export interface StoredActRow {
+  /** that of its note */
+  id: string;
+  /** ms since 1970 */
+  at: number;
+}
+
+/** What a browser keeps beside its jobs, as JSON. */
+export interface KeptRow {
+  key: string;
+  value: string;
 }
 
 /** A row that cannot be what it should: kept out of the way of the others, as it was found. */
@@ -76,9 +93,9 @@ export interface AsideRow {
   problem: string;
 }
 
-/** `demo` is there while the demo data still have to be put in; what is kept for a tab begins with `kept-`. */
+/** `demo` is there while the demo data still have to be put in, `at-once` while something has to move over to that database. */
 export interface SettingRow {
-  key: 'last-job' | 'last-stage' | 'demo' | `kept-${string}`;
+  key: 'last-job' | 'last-stage' | 'demo' | 'at-once';
   value: string;
 }
 

@@ -6,7 +6,7 @@ import type { Job } from '../../core/model/job.ts';
 import { turnFuse } from '../../core/model/vehicle/lookUp.ts';
 import { SIGNED } from '../../demo/forTests.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
-import { VumbleDatabase } from './db.ts';
+import { type NoteRow, VumbleDatabase } from './db.ts';
 import { actOf, editJob, historyOf, type Recipe, undoJob } from './edits.ts';
 import { finishNoted, noteAct } from './journal.ts';
 import { JobWriter } from './writer.ts';
@@ -21,6 +21,7 @@ beforeEach(async () => {
 afterEach(async () => {
   db.close();
   await Dexie.delete(`writer-${name}`);
+  await Dexie.delete(`writer-${name}-at-once`);
 });
 
 const rowNow = async () => {
@@ -81,7 +82,7 @@ describe('what a tab does', () => {
     type('typed');
     await settled();
     expect((await jobNow()).title).toBe('typed');
-    expect(await db.journal.count()).toBe(0);
+    expect(await db.atOnce.notes.count()).toBe(0);
     expect(await historyOf(FIRST_JOB_ID, db)).toEqual({ undo: 'Title', redo: null });
   });
 
@@ -123,7 +124,7 @@ describe('what a tab does', () => {
     expect([job.title, job.lookOver.warnings]).toEqual(['before', 'after']);
     expect(turnFuse(job.vehicle).ratedAmps).toBe(15);
     expect(refused).toEqual(['ZodError']);
-    expect(await db.journal.count()).toBe(0);
+    expect(await db.atOnce.notes.count()).toBe(0);
   });
 
   it('is undone after it is stored, whatever was still on its way', async () => {
@@ -148,14 +149,57 @@ describe('what a tab does', () => {
 
   it('is stored all the same where the note was not taken', async () => {
     const { type, settled } = await tab();
-    db.backendDB().transaction = () => {
+    db.atOnce.backendDB().transaction = () => {
       throw new DOMException('no room', 'QuotaExceededError');
     };
     type('without a net');
     // Taken off the instance again: the one of its class is there as before.
-    delete (db.backendDB() as Partial<IDBDatabase>).transaction;
+    delete (db.atOnce.backendDB() as Partial<IDBDatabase>).transaction;
     await settled();
     expect((await jobNow()).title).toBe('without a net');
+  });
+});
+
+describe('a note', () => {
+  // A browser lets one transaction at a time write into a database, whichever tables it names.
+  it('waits for nothing that is written into the jobs, however long that takes', async () => {
+    const order: string[] = [];
+    let noted: Promise<unknown> = Promise.resolve();
+    await db.transaction('rw', db.tables, async () => {
+      const { title } = await jobNow();
+      const [, patches] = actOf('Title', retitle(`${title}!`)).change(await jobNow());
+      const note = { id: 'typed', jobId: FIRST_JOB_ID, label: 'Title', mergeKey: '', at: 1, ...patches };
+      noted = Dexie.ignoreTransaction(() => noteAct(note, db)).then((is) => order.push(`noted: ${is}`));
+      // As long as it takes to check and write a job, many times over.
+      for (let step = 0; step < 50; step += 1) await db.jobs.get(FIRST_JOB_ID);
+      order.push('written');
+    });
+    await noted;
+    expect(order).toEqual(['noted: true', 'written']);
+  });
+
+  it('that is still there after its act was stored is struck out and not done again', async () => {
+    await killedAfter(clue('one'));
+    const [note] = await db.atOnce.notes.toArray();
+    await finishNoted(db);
+    const told = (await jobNow()).evidence.length;
+    // Killed between the two databases: the act is in its job, and its note still there.
+    await db.atOnce.notes.put(note as NoteRow);
+    expect((await finishNoted(db)).left).toBe(0);
+    expect((await jobNow()).evidence.length).toBe(told);
+    expect(await db.atOnce.notes.count()).toBe(0);
+  });
+
+  it('is forgotten a day after, and not while somebody may still have it in hand', async () => {
+    const day = 24 * 3_600_000;
+    await db.storedActs.bulkPut([
+      { id: 'long ago', at: Date.now() - day - 1000 },
+      { id: 'long ago, noted', at: Date.now() - day - 1000 },
+      { id: 'just now', at: Date.now() },
+    ]);
+    await db.atOnce.notes.add({ id: 'long ago, noted', jobId: FIRST_JOB_ID } as never);
+    await finishNoted(db);
+    expect(await db.storedActs.toCollection().primaryKeys()).toEqual(['just now', 'long ago, noted']);
   });
 });
 
@@ -195,7 +239,7 @@ describe('a browser with no room left', () => {
     expect((await jobNow()).title).toBe('no room at all');
     expect(heard.at(-1)).toBeNull();
     expect(heard).toContain(4);
-    expect(await db.journal.count()).toBe(0);
+    expect(await db.atOnce.notes.count()).toBe(0);
     await undoJob(FIRST_JOB_ID, db);
     expect((await jobNow()).title).toBe(first);
   });
@@ -301,17 +345,17 @@ describe('what a killed browser leaves', () => {
 
   it('is set aside where it is broken, of no job, or makes the job impossible, and the others are done', async () => {
     const id = (broken: string) => ({ id: broken, jobId: FIRST_JOB_ID, label: 'x', mergeKey: '', at: 1 });
-    await db.journal.add({ ...id('malformed'), forward: 'none', backward: 3 } as never);
-    await db.journal.add({ id: 'no-job-at-all' } as never);
-    await db.journal.add({ ...id('gone'), jobId: 'gone', forward: [], backward: [] });
+    await db.atOnce.notes.add({ ...id('malformed'), forward: 'none', backward: 3 } as never);
+    await db.atOnce.notes.add({ id: 'no-job-at-all' } as never);
+    await db.atOnce.notes.add({ ...id('gone'), jobId: 'gone', forward: [], backward: [] });
     const replace = (value: unknown) => [{ op: 'replace' as const, path: ['title'], value }];
     const { title } = await jobNow();
-    await db.journal.add({ ...id('impossible'), forward: replace(7), backward: replace(title) });
+    await db.atOnce.notes.add({ ...id('impossible'), forward: replace(7), backward: replace(title) });
     await killedAfter(retitle('still done'));
     expect((await finishNoted(db)).stored).toBe(1);
     expect((await jobNow()).title).toBe('still done');
     expect(await db.aside.count()).toBe(4);
-    expect(await db.journal.count()).toBe(0);
+    expect(await db.atOnce.notes.count()).toBe(0);
   });
 
   it('appends to what another page has appended to since', async () => {

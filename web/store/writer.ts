@@ -13,7 +13,7 @@ import {
 } from './edits.ts';
 import { isFull } from './isFull.ts';
 import { jobCheck } from './jobCheck.ts';
-import { finishNoted, noteAct, strikeNote } from './journal.ts';
+import { finishNoted, noteAct, strikeNotes } from './journal.ts';
 
 /** What another tab seemed to be storing is looked at again so much later, ms. */
 const LOOK_AGAIN = 15_000;
@@ -67,12 +67,16 @@ export class JobWriter {
 
   private async finish(): Promise<void> {
     try {
-      const mine = [...this.lines.values()].flatMap(({ waiting }) => waiting.map(({ noteId }) => noteId));
-      const { left } = await finishNoted(this.db, new Set(mine));
+      const { left } = await finishNoted(this.db, (id) => this.isWaiting(id));
       if (left > 0) setTimeout(() => this.finish(), LOOK_AGAIN);
     } catch {
       // A store that cannot be opened says so itself, on the screen that needs it.
     }
+  }
+
+  /** Whether an act of this tab waits to be stored; none of them is before what earlier pages left. */
+  private isWaiting(id: string): boolean {
+    return [...this.lines.values()].some(({ waiting }) => waiting.some(({ noteId }) => noteId === id));
   }
 
   /** Tells of a job as it was read. */
@@ -194,10 +198,17 @@ export class JobWriter {
     const dropped = [last];
     while (last.mergeKey && line.waiting.at(-1)?.mergeKey === last.mergeKey)
       dropped.push(line.waiting.pop() as Pending);
-    for (const { noteId } of dropped) strikeNote(noteId, this.db).catch(() => {});
+    this.strike(dropped);
     line.head = ahead(line);
     this.tellHeld(line, line.waiting.length === 0);
     return last.label;
+  }
+
+  private async strike(acts: readonly Pending[]): Promise<void> {
+    const ids = acts.map(({ noteId }) => noteId);
+    await strikeNotes(ids, this.db).catch(() => {
+      // They stay noted: the next start knows which are stored, and sets aside what no longer goes with the job.
+    });
   }
 
   /**
@@ -210,6 +221,7 @@ export class JobWriter {
       const known = noted.map(({ isNoted, noteId, ...act }) => (isNoted ? { ...act, noteId } : act));
       const checked = await jobCheck();
       this.saw(jobId, await storeActs(this.db, jobId, known, checked));
+      await this.strike(acts);
     } catch (error) {
       if (isFull(error as Error)) {
         line.waiting.unshift(...acts);
@@ -220,9 +232,7 @@ export class JobWriter {
       if (others.length === 0) {
         first.refused(error as Error);
         line.head = ahead(line);
-        await strikeNote(first.noteId, this.db).catch(() => {
-          // It stays noted; at the next start it is stored, or set aside where it no longer goes with the job.
-        });
+        await this.strike([first]);
       } else
         for (const [at, each] of acts.entries())
           if (!(await this.storeAll(jobId, line, [each]))) {

@@ -7,7 +7,8 @@ import { type Taken, tables, takePhotos } from './rows.ts';
 export async function isUntouched(db: VumbleDatabase): Promise<boolean> {
   const { demoJobs } = await import('../../../demo/jobs.ts');
   const demo = new Set(demoJobs().map(({ id }) => id));
-  if ((await db.edits.count()) + (await db.photos.count()) + (await db.journal.count()) > 0) return false;
+  if ((await db.edits.count()) + (await db.photos.count()) + (await db.atOnce.notes.count()) > 0)
+    return false;
   const jobs = await db.jobs.toArray();
   if (jobs.some(({ id, rev, deleted }) => !demo.has(id) || rev || deleted)) return false;
   const { DEMO_SHELF } = await import('../../../demo/shelf.ts');
@@ -27,6 +28,7 @@ export async function takeWhole(pack: Pack, db: VumbleDatabase): Promise<Taken> 
     movements: await db.movements.toArray(),
     histories: await db.histories.toArray(),
     settings: await db.settings.toArray(),
+    kept: new Map(keptValues.all()),
   };
   await db.transaction('rw', tables(db), async () => {
     await clear(db);
@@ -47,20 +49,26 @@ export async function takeWhole(pack: Pack, db: VumbleDatabase): Promise<Taken> 
   for (const [key, text] of Object.entries(pack.kept)) keptValues.putText(key, text);
   return {
     jobIds: pack.jobs.map(({ id }) => id),
-    undo: () =>
-      db.transaction('rw', tables(db), async () => {
+    undo: async () => {
+      await db.transaction('rw', tables(db), async () => {
         await clear(db);
         await db.jobs.bulkAdd(before.jobs);
         await db.parts.bulkAdd(before.parts);
         await db.movements.bulkAdd(before.movements);
         await db.histories.bulkAdd(before.histories);
         await db.settings.bulkPut(before.settings);
-      }),
+      });
+      for (const key of Object.keys(pack.kept)) {
+        const text = before.kept.get(key);
+        if (text === undefined) keptValues.forget(key);
+        else keptValues.putText(key, text);
+      }
+    },
   };
 }
 
 async function clear(db: VumbleDatabase): Promise<void> {
-  for (const table of [db.jobs, db.edits, db.journal, db.parts, db.movements, db.histories, db.photos])
+  for (const table of [db.jobs, db.edits, db.parts, db.movements, db.histories, db.photos])
     await table.clear();
   // The job last open may not be among those that come.
   await db.settings.bulkDelete(['last-job', 'last-stage']);

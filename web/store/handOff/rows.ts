@@ -14,7 +14,7 @@ export interface Taken {
 
 /** Everything a pack may change. */
 export function tables(db: VumbleDatabase) {
-  return [db.jobs, db.edits, db.journal, db.parts, db.movements, db.histories, db.photos, db.settings];
+  return [db.jobs, db.edits, db.storedActs, db.parts, db.movements, db.histories, db.photos, db.settings];
 }
 
 /** Photographs that are not here yet. */
