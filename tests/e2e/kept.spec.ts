@@ -222,6 +222,21 @@ test('what is typed is on the disk although something else is being written all 
   await page.waitForTimeout(100);
   await page.reload();
   await expect(name).toHaveValue('Ada');
+  // A form that is sent by a button keeps what is typed until it is, or is given up.
+  await page.goto('/vehicles/new');
+  const called = page.getByLabel(/^Name/);
+  await expect(called).toBeVisible();
+  await keepBusy();
+  await called.fill('Ambulance');
+  await page.getByLabel('Kind').selectOption('van');
+  await page.waitForTimeout(100);
+  await page.reload();
+  await expect(called).toHaveValue('Ambulance');
+  await expect(page.getByLabel('Kind')).toHaveValue('van');
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await expect(called).toHaveValue('');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(called).toHaveValue('Ambulance');
   await page.goto('/jobs/library-route-1/hand-over');
   await expect(shelf).toHaveValue('Drawer 4');
 });

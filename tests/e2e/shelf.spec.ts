@@ -15,9 +15,17 @@ test('a part is added with what is printed on it, and stands in Choose at once',
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await expect(page.getByText('"four" is not a number. Write it without a unit, in W.')).toBeVisible();
   await expect(page.getByLabel(/^Code/)).toHaveValue('RAIL-4');
+  // What was typed is there again, until it is on the shelf or given up.
+  await page.reload();
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await expect(page.getByText('As you left it: what you typed is not on the shelf yet.')).toBeVisible();
+  await expect(page.getByLabel(/^Code/)).toHaveValue('RAIL-4');
   await page.getByLabel(/^Power, W/).fill('4');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await expect(page.getByRole('row', { name: /RAIL-4/ })).toContainText('4 W at 12.8 V');
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await expect(page.getByLabel(/^Code/)).toHaveValue('');
+  await page.getByRole('button', { name: 'Leave it' }).click();
   await openStage(page, '/jobs/library-route-3', 'choose');
   await page
     .getByRole('region', { name: 'The stage' })

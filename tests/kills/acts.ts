@@ -38,19 +38,24 @@ function tapped(
   };
 }
 
-/** One key in a field that saves as it is typed. */
-function keyed(name: string, path: string, label: string): KilledAct {
+/** One key in a field that saves as it is typed, or in a form that keeps what is typed until it is sent. */
+function keyed(name: string, path: string, label: string | RegExp, opener?: string): KilledAct {
   const field = (page: Page) => page.getByLabel(label, { exact: true });
+  const open = async (page: Page) => {
+    if (opener) await page.getByRole('button', { name: opener, exact: true }).click();
+  };
   return {
     name: `a key in ${name}`,
     path,
     ready: async (page) => {
+      await open(page);
       await field(page).fill('');
       await field(page).pressSequentially('drawer ');
       await page.waitForTimeout(800);
     },
     doIt: (page) => page.keyboard.press('9'),
     isThere: async (page) => {
+      await open(page);
       await field(page).waitFor(SOON);
       await page.waitForFunction(
         () => [...document.querySelectorAll('input')].some((each) => each.value === 'drawer 9'),
@@ -82,6 +87,9 @@ export const ACTS: readonly KilledAct[] = [
   ),
   keyed('a note, Hand over', '/jobs/library-route-1/hand-over', 'Where the stock bulbs are kept'),
   keyed('who works here, Settings', '/settings', 'Name'),
+  keyed('a new part, Shelf', '/shelf', /^Name/, 'Add a part'),
+  keyed('a new vehicle', '/vehicles/new', /^Name/),
+  keyed('what was here before, Look over', '/jobs/library-route-3/look-over', 'In a few words'),
   tapped(
     'a reading, pin finder',
     '/jobs/library-route-1/fit?view=wiring&plug=plug-rear-right',

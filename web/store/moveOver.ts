@@ -1,11 +1,18 @@
+import type Dexie from 'dexie';
+import type { EntityTable } from 'dexie';
 import type { AtOnceDatabase } from './atOnce.ts';
-import type { VumbleDatabase } from './db.ts';
-import type { KeptRow } from './tableRows.ts';
+import type { KeptRow, NoteRow, SettingRow } from './tableRows.ts';
 
 const PREFIX = 'kept-';
 
+/** The store of the jobs, as far as something was noted and kept there. */
+interface Before extends Dexie {
+  journal: EntityTable<NoteRow, 'seq'>;
+  settings: EntityTable<SettingRow, 'key'>;
+}
+
 /** Takes over, once, what an earlier build noted and kept where it had to wait for the jobs. */
-export async function moveOver(db: VumbleDatabase, atOnce: AtOnceDatabase): Promise<void> {
+export async function moveOver(db: Before, atOnce: AtOnceDatabase): Promise<void> {
   if (!(await db.settings.get('at-once'))) return;
   const notes = await db.journal.toArray();
   const settings = (await db.settings.where('key').startsWith(PREFIX).toArray()) as KeptRow[];

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readFleet } from '../../../core/fleet/readFleet.ts';
 import { textOfFile } from '../../../core/formats/textOfFile.ts';
+import { useDraftText } from '../../store/draft.ts';
 import { beginEquals, fleetOf } from '../../store/fleet.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { FileButton } from '../../ui/FileButton.tsx';
@@ -16,7 +17,7 @@ const NAMED = 30;
 
 /** One job again on many vehicles like its own: numbers typed, pasted or out of a table, and what that comes to. */
 export function DoAgain({ jobId, name, close }: { jobId: string; name: string; close(): void }) {
-  const [text, setText] = useState('');
+  const [text, setText, forget] = useDraftText(`again-${jobId}`);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const fleet = useLiveQuery(() => fleetOf(jobId), [jobId]);
@@ -35,6 +36,7 @@ export function DoAgain({ jobId, name, close }: { jobId: string; name: string; c
     setBusy(true);
     beginEquals(jobId, entries)
       .then((undo) => {
+        forget();
         close();
         navigate(`/fleet/${jobId}`);
         offerUndo(`${entries.length} ${entries.length === 1 ? 'job was' : 'jobs were'} begun`, undo, 20_000);

@@ -3,6 +3,7 @@ import { randomId } from '@mantine/hooks';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { nameOfJob } from '../../../core/formatting/nameOfJob.ts';
+import { useDraftText } from '../../store/draft.ts';
 import type { JobSummary } from '../../store/jobSummaries.ts';
 import { startJobLike } from '../../store/jobs.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -12,7 +13,7 @@ import classes from './JobsPlace.module.css';
 /** A new job on a vehicle already on record. */
 export function StartJob({ jobs }: { jobs: readonly JobSummary[] }) {
   const [opened, setOpened] = useState(false);
-  const [title, setTitle] = useState('');
+  const [title, setTitle, forget] = useDraftText('new-job');
   const [from, setFrom] = useState('');
   const [same, setSame] = useState(false);
   const [busy, setBusy] = useState(false);
@@ -27,7 +28,10 @@ export function StartJob({ jobs }: { jobs: readonly JobSummary[] }) {
       title.trim() || source.vehicle.name,
       same ? null : randomId('vehicle-'),
     )
-      .then((id) => navigate(`/jobs/${id}/look-over`))
+      .then((id) => {
+        forget();
+        navigate(`/jobs/${id}/look-over`);
+      })
       .catch((error: Error) => {
         setBusy(false);
         tellTrouble(error);

@@ -2,8 +2,9 @@ import { Button, Checkbox, NativeSelect, NumberInput, TextInput } from '@mantine
 import { randomId } from '@mantine/hooks';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { SystemVolts } from '../../../core/model/fields.ts';
-import type { FlasherKind } from '../../../core/model/vehicle/flasher.ts';
+import { z } from 'zod';
+import { SystemVolts } from '../../../core/model/fields.ts';
+import { FlasherKind } from '../../../core/model/vehicle/flasher.ts';
 import { VehicleKind } from '../../../core/model/vehicle/vehicle.ts';
 import { usualFlasher } from '../../../core/presets/flashers.ts';
 import {
@@ -16,8 +17,10 @@ import {
 import { kindName } from '../../../core/presets/vehicleKinds.ts';
 import { TEMPLATES } from '../../../core/vehicle/edit/lampTemplates.ts';
 import { FLASHER_OPTIONS } from '../../../core/words/questions.ts';
+import { useDraft } from '../../store/draft.ts';
 import { startJob } from '../../store/jobs.ts';
 import { Card } from '../../ui/Card.tsx';
+import { offerUndo } from '../../ui/offerUndo.tsx';
 import { tellTrouble } from '../../ui/tellTrouble.ts';
 import classes from './NewVehicle.module.css';
 import { PlanSketch } from './PlanSketch.tsx';
@@ -25,20 +28,41 @@ import { PlanSketch } from './PlanSketch.tsx';
 const FIRST_YEAR = 1920;
 const LAST_YEAR = 2100;
 
+const Said = z.object({
+  kind: VehicleKind,
+  name: z.string().max(160),
+  /** as it is typed */
+  year: z.string().max(40),
+  region: z.enum(['UN', 'US']),
+  traffic: z.enum(['left', 'right']).nullable(),
+  volts: SystemVolts.nullable(),
+  flasher: FlasherKind.nullable(),
+  /** what was ticked against the usual, by key */
+  ticks: z.record(z.string(), z.boolean()),
+  /** what was said of bulbs that do two things, where it is not as usual */
+  shares: z.object({ frontTwin: z.boolean().optional(), rearStop: z.boolean().optional() }),
+});
+type Said = z.infer<typeof Said>;
+const FRESH: Said = {
+  kind: 'car',
+  name: '',
+  year: '2005',
+  region: 'UN',
+  traffic: null,
+  volts: null,
+  flasher: null,
+  ticks: {},
+  shares: {},
+};
+
+const isSaid = (raw: unknown): raw is Said => Said.safeParse(raw).success;
+
 /** A vehicle nobody has entered yet: kind, age and market give a starting layout, the rest is corrected on the plan. */
 export function Component() {
   const navigate = useNavigate();
-  const [kind, setKind] = useState<VehicleKind>('car');
-  const [name, setName] = useState('');
-  const [year, setYear] = useState<string | number>(2005);
-  const [region, setRegion] = useState<'UN' | 'US'>('UN');
-  const [traffic, setTraffic] = useState<'left' | 'right' | null>(null);
-  const [volts, setVolts] = useState<SystemVolts | null>(null);
-  const [flasher, setFlasher] = useState<FlasherKind | null>(null);
-  /** what was ticked against the usual, by key */
-  const [ticks, setTicks] = useState<Readonly<Record<string, boolean>>>({});
-  /** what was said of bulbs that do two things, where it is not as usual */
-  const [shares, setShares] = useState<Partial<ReturnType<typeof usualSharing>>>({});
+  const [said, set, forget, isTyped] = useDraft('new-vehicle', FRESH, isSaid);
+  const { kind, name, year, region, traffic, volts, flasher, ticks, shares } = said;
+  const say = (more: Partial<Said>) => set((now) => ({ ...now, ...more }));
   const [busy, setBusy] = useState(false);
 
   const yearNumber = Number(year);
@@ -76,7 +100,10 @@ export function Component() {
     setBusy(true);
     const title = name.trim();
     startJob(randomId('job-'), title, { ...vehicle, id: randomId('vehicle-'), name: title, model: title })
-      .then((id) => navigate(`/jobs/${id}/vehicle`))
+      .then((id) => {
+        forget();
+        navigate(`/jobs/${id}/vehicle`);
+      })
       .catch((error: Error) => {
         setBusy(false);
         tellTrouble(error);
@@ -108,7 +135,7 @@ export function Component() {
                 required
                 maxLength={160}
                 value={name}
-                onChange={(event) => setName(event.currentTarget.value)}
+                onChange={(event) => say({ name: event.currentTarget.value })}
               />
               <div className={classes.two}>
                 <NativeSelect
@@ -118,10 +145,7 @@ export function Component() {
                   onChange={(event) => {
                     const chosen = VehicleKind.options.find((each) => each === event.currentTarget.value);
                     if (!chosen) return;
-                    setKind(chosen);
-                    setShares({});
-                    setVolts(null);
-                    setTicks({});
+                    say({ kind: chosen, shares: {}, volts: null, ticks: {} });
                   }}
                 />
                 <NumberInput
@@ -133,7 +157,7 @@ export function Component() {
                   allowDecimal={false}
                   allowNegative={false}
                   error={yearFits ? undefined : `Type a year from ${FIRST_YEAR} to ${LAST_YEAR}`}
-                  onChange={setYear}
+                  onChange={(next) => say({ year: String(next) })}
                 />
                 <NativeSelect
                   label="Market"
@@ -144,9 +168,8 @@ export function Component() {
                     { value: 'US', label: 'North America' },
                   ]}
                   onChange={(event) => {
-                    setRegion(event.currentTarget.value === 'US' ? 'US' : 'UN');
-                    setShares({});
-                    setTicks({});
+                    const chosen = event.currentTarget.value === 'US' ? 'US' : 'UN';
+                    say({ region: chosen, shares: {}, ticks: {} });
                   }}
                 />
                 <NativeSelect
@@ -160,8 +183,7 @@ export function Component() {
                   ]}
                   onChange={(event) => {
                     const { value } = event.currentTarget;
-                    setTraffic(value === 'left' || value === 'right' ? value : null);
-                    setTicks({});
+                    say({ traffic: value === 'left' || value === 'right' ? value : null, ticks: {} });
                   }}
                 />
                 <NativeSelect
@@ -173,7 +195,7 @@ export function Component() {
                     const chosen = ([6, 12, 24] as const).find(
                       (each) => String(each) === event.currentTarget.value,
                     );
-                    if (chosen) setVolts(chosen);
+                    if (chosen) say({ volts: chosen });
                   }}
                 />
               </div>
@@ -189,9 +211,10 @@ export function Component() {
                   ...FLASHER_OPTIONS,
                 ]}
                 onChange={(event) =>
-                  setFlasher(
-                    FLASHER_OPTIONS.find((each) => each.value === event.currentTarget.value)?.value ?? null,
-                  )
+                  say({
+                    flasher:
+                      FLASHER_OPTIONS.find((each) => each.value === event.currentTarget.value)?.value ?? null,
+                  })
                 }
               />
             </div>
@@ -205,7 +228,7 @@ export function Component() {
                   checked={ticked(entry)}
                   onChange={(event) => {
                     const { checked } = event.currentTarget;
-                    setTicks((now) => ({ ...now, [keyOf(entry)]: checked }));
+                    set((now) => ({ ...now, ticks: { ...now.ticks, [keyOf(entry)]: checked } }));
                   }}
                 />
               ))}
@@ -216,7 +239,7 @@ export function Component() {
                   label="The front turn bulb is the position lamp too"
                   description="One bulb with two filaments, or a dim and a bright level."
                   checked={frontTwin}
-                  onChange={(event) => setShares({ ...shares, frontTwin: event.currentTarget.checked })}
+                  onChange={(event) => say({ shares: { ...shares, frontTwin: event.currentTarget.checked } })}
                 />
               )}
               {has('stop-tail') && (
@@ -224,7 +247,7 @@ export function Component() {
                   label="The rear turn bulb is the stop lamp too"
                   description="Red at the rear: the brake lights what the turn switch flashes."
                   checked={rearStop}
-                  onChange={(event) => setShares({ ...shares, rearStop: event.currentTarget.checked })}
+                  onChange={(event) => say({ shares: { ...shares, rearStop: event.currentTarget.checked } })}
                 />
               )}
             </div>
@@ -241,6 +264,17 @@ export function Component() {
             <Button component={Link} to="/jobs" variant="default">
               Back to jobs
             </Button>
+            {isTyped && (
+              <Button
+                variant="subtle"
+                onClick={() => {
+                  forget();
+                  offerUndo('The form is empty again', async () => set(said));
+                }}
+              >
+                Start afresh
+              </Button>
+            )}
             {name.trim() === '' && <span className="faint">Give it a name first.</span>}
           </div>
         </div>

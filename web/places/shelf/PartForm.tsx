@@ -4,6 +4,7 @@ import { fieldText, readQuantity } from '../../../core/formatting/units.ts';
 import { type Column, columnsOf, type PartKind } from '../../../core/inventory/columns.ts';
 import { idFor, partFromRow, type Row, rowOfPart } from '../../../core/inventory/rows.ts';
 import type { Part } from '../../../core/model/part.ts';
+import { useDraft } from '../../store/draft.ts';
 import { putParts } from '../../store/shelf.ts';
 import { Card } from '../../ui/Card.tsx';
 import { QuantityInput } from '../../ui/QuantityInput.tsx';
@@ -33,6 +34,10 @@ const EMPTY: Row = {
   stock: '0',
 };
 
+const NOTHING: Row = {};
+const isRow = (raw: unknown): raw is Row =>
+  typeof raw === 'object' && raw !== null && Object.values(raw).every((each) => typeof each === 'string');
+
 /** One part as a form. The same columns as the table: what one takes, the other takes. */
 export function PartForm({
   part,
@@ -43,14 +48,21 @@ export function PartForm({
   parts: readonly Part[];
   close(): void;
 }) {
-  const [row, setRow] = useState<Row>(() => (part ? rowOfPart(part) : EMPTY));
+  // What was typed alone: of all else the part may have been changed since.
+  const [typed, setTyped, forget, isTyped] = useDraft<Row>(`part-${part?.id ?? 'new'}`, NOTHING, isRow);
+  const [found] = useState(isTyped);
+  const row = { ...(part ? rowOfPart(part) : EMPTY), ...typed };
   const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
   const [busy, setBusy] = useState(false);
   const kind = (row.kind ?? 'led') as PartKind;
   const columns = columnsOf(kind);
   const set = (name: string, value: string) => {
-    setRow((now) => ({ ...now, [name]: value }));
+    setTyped((now) => ({ ...now, [name]: value }));
     setProblems(({ [name]: _, ...others }) => others);
+  };
+  const leave = () => {
+    forget();
+    close();
   };
   const save = () => {
     if (busy) return;
@@ -72,7 +84,7 @@ export function PartForm({
     putParts([result.part])
       .then((change) => {
         tellChange(part ? `${code} changed` : `${code} is on the shelf`, change);
-        close();
+        leave();
       })
       .catch((error: Error) => {
         setBusy(false);
@@ -89,6 +101,11 @@ export function PartForm({
           save();
         }}
       >
+        {found && (
+          <p className="faint" role="status">
+            As you left it: what you typed is not on the shelf yet.
+          </p>
+        )}
         {GROUPS.map(({ id, title }) => {
           const fields = columns.filter((column) => column.group === id);
           return (
@@ -119,7 +136,7 @@ export function PartForm({
           <Button type="submit" loading={busy}>
             {part ? 'Save the change' : 'Put it on the shelf'}
           </Button>
-          <Button variant="default" onClick={close}>
+          <Button variant="default" onClick={leave}>
             Leave it
           </Button>
         </div>

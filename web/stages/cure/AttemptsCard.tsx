@@ -1,8 +1,8 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { randomId } from '@mantine/hooks';
-import { useState } from 'react';
 import type { Attempt } from '../../../core/model/job.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { useDraft } from '../../store/draft.ts';
 import { Card } from '../../ui/Card.tsx';
 import { shortDate } from '../../ui/dates.ts';
 import classes from './LearnCard.module.css';
@@ -14,11 +14,12 @@ const OUTCOMES: Record<Attempt['outcome'], string> = {
   accepted: 'accepted, unresolved',
 };
 
+const FRESH: Pick<Attempt, 'what' | 'outcome'> = { what: '', outcome: 'no-change' };
+
 /** What was tried, and what came of it. To accept a trouble as it is, is an honest end too; the owner's page says so. */
 export function AttemptsCard() {
   const { job, edit } = useDesk();
-  const [what, setWhat] = useState('');
-  const [outcome, setOutcome] = useState<Attempt['outcome']>('no-change');
+  const [{ what, outcome }, set, forget] = useDraft(`attempt-${job.id}`, FRESH);
   const attempts = job.attempts ?? [];
   const add = () => {
     const text = what.trim();
@@ -27,7 +28,7 @@ export function AttemptsCard() {
     edit(`Tried: ${text}`, (draft) => {
       draft.attempts = [...(draft.attempts ?? []), attempt];
     });
-    setWhat('');
+    forget();
   };
   return (
     <Card title="Tried, and what came of it">
@@ -43,13 +44,13 @@ export function AttemptsCard() {
           placeholder="a capacitor at the tail lamps; slight flicker seen in a camera"
           maxLength={160}
           value={what}
-          onChange={(event) => setWhat(event.currentTarget.value)}
+          onChange={(event) => set({ what: event.currentTarget.value, outcome })}
         />
         <NativeSelect
           label="Outcome"
           value={outcome}
           data={Object.entries(OUTCOMES).map(([value, label]) => ({ value, label }))}
-          onChange={(event) => setOutcome(event.currentTarget.value as Attempt['outcome'])}
+          onChange={(event) => set({ what, outcome: event.currentTarget.value as Attempt['outcome'] })}
         />
         <Button type="submit" variant="default" disabled={what.trim() === ''}>
           Note it

@@ -5,17 +5,19 @@ import { lampById } from '../../../core/model/vehicle/lookUp.ts';
 import { partFittedAt, usualRechecks } from '../../../core/work/rechecks.ts';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { useDraft, useDraftText } from '../../store/draft.ts';
 import { Card } from '../../ui/Card.tsx';
 import { today } from '../../ui/dates.ts';
 import { saveRechecks } from '../../ui/saveRechecks.ts';
 import classes from './HandOver.module.css';
 
+const FRESH = { what: '', due: '' };
+
 /** What is looked at again, and when: brightness by dark, durability after weeks and months, whatever else. */
 export function RechecksCard() {
   const { job, edit } = useDesk();
   const { rechecks = [] } = job;
-  const [what, setWhat] = useState('');
-  const [due, setDue] = useState('');
+  const [{ what, due }, set, forget] = useDraft(`recheck-${job.id}`, FRESH);
   const usual = usualRechecks(job, today(), () => crypto.randomUUID());
   const sound = what.trim() !== '' && /^\d{4}-\d{2}-\d{2}$/.test(due);
   const book = (label: string, more: readonly Recheck[]) =>
@@ -45,13 +47,13 @@ export function RechecksCard() {
           placeholder="seal of the rear lamp after rain"
           maxLength={160}
           value={what}
-          onChange={(event) => setWhat(event.currentTarget.value)}
+          onChange={(event) => set({ what: event.currentTarget.value, due })}
         />
         <TextInput
           label="Due"
           type="date"
           value={due}
-          onChange={(event) => setDue(event.currentTarget.value)}
+          onChange={(event) => set({ what, due: event.currentTarget.value })}
         />
         <Button
           variant="default"
@@ -60,8 +62,7 @@ export function RechecksCard() {
             book(`Recheck: ${what.trim()}`, [
               { id: crypto.randomUUID(), kind: 'own', what: what.trim(), due },
             ]);
-            setWhat('');
-            setDue('');
+            forget();
           }}
         >
           Book it
@@ -87,9 +88,9 @@ export function RechecksCard() {
 function RecheckRow({ recheck }: { recheck: Recheck }) {
   const { job, shelf, edit } = useDesk();
   const { recordWith } = useEvidence();
-  const [back, setBack] = useState(false);
   const [lampId, setLampId] = useState(job.vehicle.lamps.find(({ id }) => job.chosen[id])?.id ?? '');
-  const [words, setWords] = useState('');
+  const [words, setWords, forget] = useDraftText(`came-back-${job.id}-${recheck.id}`);
+  const [back, setBack] = useState(words !== '');
   const change = (label: string, act: (mine: Recheck) => void) =>
     edit(label, (draft) => {
       const mine = draft.rechecks?.find(({ id }) => id === recheck.id);
@@ -118,6 +119,7 @@ function RecheckRow({ recheck }: { recheck: Recheck }) {
       },
     );
     setBack(false);
+    forget();
   };
   const late = !recheck.done && recheck.due < today();
   return (
@@ -157,7 +159,13 @@ function RecheckRow({ recheck }: { recheck: Recheck }) {
           <Button disabled={words.trim() === ''} onClick={cameBack}>
             Write it down
           </Button>
-          <Button variant="default" onClick={() => setBack(false)}>
+          <Button
+            variant="default"
+            onClick={() => {
+              setBack(false);
+              forget();
+            }}
+          >
             Not so
           </Button>
         </div>

@@ -1,6 +1,5 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { capital } from '../../../core/formatting/format.ts';
 import type { Job } from '../../../core/model/job.ts';
@@ -8,6 +7,7 @@ import { PastKind, RepairKind } from '../../../core/model/past.ts';
 import { jobLamps } from '../../../core/model/scope.ts';
 import { LATER_WORDS, PAST_WORDS, REPAIR_WORDS } from '../../../core/words/past.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { useDraft } from '../../store/draft.ts';
 import { earlierJobs } from '../../store/earlierJobs.ts';
 import { Card } from '../../ui/Card.tsx';
 import { shortDate } from '../../ui/dates.ts';
@@ -19,14 +19,20 @@ const LONGEST = 160;
 /** The lamps of the job, and those it may disturb: of the others it says nothing. */
 const lampOptions = (job: Job) => jobLamps(job).map(({ id, name }) => ({ value: id, label: name }));
 
+interface WasHere {
+  kind: PastKind;
+  lampId: string;
+  text: string;
+}
+const WAS_HERE: WasHere = { kind: 'harness', lampId: '', text: '' };
+
 /** What was done to the vehicle before, and what its other jobs left or were asked for. */
 export function PastCard() {
   const { job, edit } = useDesk();
   const { vehicle } = job;
   const others = useLiveQuery(() => earlierJobs(vehicle.id, job.id).catch(() => []), [vehicle.id, job.id]);
-  const [kind, setKind] = useState<PastKind>('harness');
-  const [lampId, setLampId] = useState('');
-  const [text, setText] = useState('');
+  const [typed, set, forget] = useDraft(`past-${job.id}`, WAS_HERE);
+  const { kind, lampId, text } = typed;
   const past = vehicle.past ?? [];
   const add = () => {
     const words = text.trim();
@@ -37,7 +43,7 @@ export function PastCard() {
         { id: crypto.randomUUID(), kind, lampId: lampId || null, text: words },
       ];
     });
-    setText('');
+    forget();
   };
   return (
     <Card title="What was here before">
@@ -61,20 +67,22 @@ export function PastCard() {
           label="What it is"
           value={kind}
           data={namedOptions(PAST_WORDS)}
-          onChange={(event) => setKind(PastKind.safeParse(event.currentTarget.value).data ?? 'other')}
+          onChange={(event) =>
+            set({ ...typed, kind: PastKind.safeParse(event.currentTarget.value).data ?? 'other' })
+          }
         />
         <NativeSelect
           label="Near"
           value={lampId}
           data={[{ value: '', label: 'elsewhere' }, ...lampOptions(job)]}
-          onChange={(event) => setLampId(event.currentTarget.value)}
+          onChange={(event) => set({ ...typed, lampId: event.currentTarget.value })}
         />
         <TextInput
           label="In a few words"
           placeholder="trailer harness tapped into the left feed"
           maxLength={LONGEST}
           value={text}
-          onChange={(event) => setText(event.currentTarget.value)}
+          onChange={(event) => set({ ...typed, text: event.currentTarget.value })}
           onKeyDown={(event) => event.key === 'Enter' && add()}
         />
         <Button variant="default" disabled={text.trim() === ''} onClick={add}>
@@ -104,14 +112,20 @@ export function PastCard() {
   );
 }
 
+interface Found {
+  kind: RepairKind;
+  lampId: string;
+  note: string;
+  part: string;
+}
+const FOUND: Found = { kind: 'descale-carrier', lampId: '', note: '', part: '' };
+
 /** Repairs that are done with the conversion: each becomes a step behind its lamp's panel. */
 export function RepairsCard() {
   const { job, edit } = useDesk();
   const { vehicle, repairs = [] } = job;
-  const [kind, setKind] = useState<RepairKind>('descale-carrier');
-  const [lampId, setLampId] = useState('');
-  const [note, setNote] = useState('');
-  const [part, setPart] = useState('');
+  const [typed, set, forget] = useDraft(`repair-${job.id}`, FOUND);
+  const { kind, lampId, note, part } = typed;
   const lamps = lampOptions(job);
   const at = lampId || (lamps[0]?.value ?? '');
   const lacks = kind === 'other' && note.trim() === '';
@@ -129,8 +143,7 @@ export function RepairsCard() {
         },
       ];
     });
-    setNote('');
-    setPart('');
+    forget();
   };
   return (
     <Card title="Repairs that go with it">
@@ -154,19 +167,21 @@ export function RepairsCard() {
           label="Repair"
           value={kind}
           data={namedOptions(REPAIR_WORDS)}
-          onChange={(event) => setKind(RepairKind.safeParse(event.currentTarget.value).data ?? 'other')}
+          onChange={(event) =>
+            set({ ...typed, kind: RepairKind.safeParse(event.currentTarget.value).data ?? 'other' })
+          }
         />
         <NativeSelect
           label="At"
           value={at}
           data={lamps}
-          onChange={(event) => setLampId(event.currentTarget.value)}
+          onChange={(event) => set({ ...typed, lampId: event.currentTarget.value })}
         />
         <TextInput
           label={kind === 'other' ? 'What is done' : 'What was found'}
           maxLength={LONGEST}
           value={note}
-          onChange={(event) => setNote(event.currentTarget.value)}
+          onChange={(event) => set({ ...typed, note: event.currentTarget.value })}
           onKeyDown={(event) => event.key === 'Enter' && add()}
         />
         <TextInput
@@ -174,7 +189,7 @@ export function RepairsCard() {
           description="It goes on the pick list."
           maxLength={LONGEST}
           value={part}
-          onChange={(event) => setPart(event.currentTarget.value)}
+          onChange={(event) => set({ ...typed, part: event.currentTarget.value })}
           onKeyDown={(event) => event.key === 'Enter' && add()}
         />
         <Button variant="default" disabled={lacks} onClick={add}>

@@ -4,6 +4,7 @@ import type { History } from '../../../core/merge/history.ts';
 import type { Part } from '../../../core/model/part.ts';
 import { namedParts } from '../../../core/model/partReferences.ts';
 import type { JobRow, PhotoRow, VumbleDatabase } from '../db.ts';
+import { isDraft } from '../draft.ts';
 import { JobGoneError } from '../edits.ts';
 import { keptValues } from '../kept.ts';
 import { knownShelves } from '../shelfId.ts';
@@ -124,6 +125,6 @@ async function historiesOf(parts: readonly Part[], db: VumbleDatabase): Promise<
 }
 
 function keptHere(): Record<string, string> {
-  const kept = keptValues.all().filter(([key]) => !OWN.test(key));
+  const kept = keptValues.all().filter(([key]) => !OWN.test(key) && !isDraft(key));
   return Object.fromEntries(kept.toSorted(([a], [b]) => (a < b ? -1 : 1)));
 }

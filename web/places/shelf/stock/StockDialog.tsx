@@ -4,6 +4,7 @@ import '@mantine/dates/styles.layer.css';
 import { useForm } from '@mantine/form';
 import { freePieces, type PartStock } from '../../../../core/inventory/stock.ts';
 import type { Part } from '../../../../core/model/part.ts';
+import { useDraft } from '../../../store/draft.ts';
 import { move, withdraw } from '../../../store/stock.ts';
 import { DecimalInput } from '../../../ui/DecimalInput.tsx';
 import { Dialog } from '../../../ui/Dialog.tsx';
@@ -20,6 +21,21 @@ const ACTS = {
 } as const;
 type Act = keyof typeof ACTS;
 
+interface Typed {
+  kind: Act;
+  pieces: number | string;
+  batch: string;
+  note: string;
+  on: string;
+}
+const isTyped = (raw: unknown): raw is Typed =>
+  typeof raw === 'object' &&
+  raw !== null &&
+  String((raw as Partial<Typed>).kind) in ACTS &&
+  ['pieces', 'batch', 'note', 'on'].every(
+    (field) => typeof (raw as Record<string, unknown>)[field] === 'string',
+  );
+
 /** Pieces of one part that come or go: each act stands in the movements, and can be taken back. */
 export function StockDialog({
   part,
@@ -30,8 +46,14 @@ export function StockDialog({
   stock: PartStock | undefined;
   close(): void;
 }) {
-  const form = useForm<{ kind: Act; pieces: number | string; batch: string; note: string; on: string }>({
-    initialValues: { kind: 'bought', pieces: part.pack?.pieces ?? '', batch: '', note: '', on: today() },
+  const [typed, keep, forget] = useDraft<Typed>(
+    `stock-${part.id}`,
+    { kind: 'bought', pieces: String(part.pack?.pieces ?? ''), batch: '', note: '', on: today() },
+    isTyped,
+  );
+  const form = useForm<Typed>({
+    initialValues: typed,
+    onValuesChange: (values) => keep({ ...values, pieces: String(values.pieces) }),
     validate: {
       pieces: (value, { kind }) => {
         const pieces = value === '' ? Number.NaN : Number(value);
@@ -43,6 +65,10 @@ export function StockDialog({
     },
   });
   const { values } = form;
+  const leave = () => {
+    forget();
+    close();
+  };
   const save = ({ kind, pieces, batch, note, on }: typeof values) =>
     move(
       [
@@ -58,7 +84,7 @@ export function StockDialog({
     )
       .then((ids) => {
         offerUndo(`${ACTS[kind]}: ${pieces} ${part.code}`, async () => void (await withdraw(ids)));
-        close();
+        leave();
       })
       .catch(tellTrouble);
   return (
@@ -88,7 +114,7 @@ export function StockDialog({
         </div>
         <div className={classes.actions}>
           <Button type="submit">Write it down</Button>
-          <Button variant="default" onClick={close}>
+          <Button variant="default" onClick={leave}>
             Leave it
           </Button>
         </div>

@@ -7,6 +7,7 @@ import { clearWrong, flagWrong, stepsWith } from '../../../../core/work/receivin
 import type { FitStep } from '../../../../core/work/steps/fitStep.ts';
 import { partsToReceive } from '../../../../core/work/steps/toReceive.ts';
 import { useDesk } from '../../../job/workspace.ts';
+import { useDraftText } from '../../../store/draft.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { shortMoment } from '../../../ui/dates.ts';
 import classes from './Receiving.module.css';
@@ -36,8 +37,8 @@ export default function Receiving({ steps }: { steps: readonly FitStep[] }) {
 
 function ReceivedPart({ part, steps }: { part: Part; steps: readonly FitStep[] }) {
   const { job, shelf, edit } = useDesk();
-  const [saying, setSaying] = useState(false);
-  const [note, setNote] = useState('');
+  const [note, setNote, forget] = useDraftText(`wrong-${job.id}-${part.id}`);
+  const [saying, setSaying] = useState(note !== '');
   const ticks = receivingTicks(part, job.vehicle);
   const ticked = new Set(job.fit[STEP]?.ticks);
   const wrong = job.wrongParts?.find(({ partId }) => partId === part.id);
@@ -57,7 +58,7 @@ function ReceivedPart({ part, steps }: { part: Part; steps: readonly FitStep[] }
       flagWrong(draft, shelf, steps, part, words, new Date().toISOString()),
     );
     setSaying(false);
-    setNote('');
+    forget();
   };
   return (
     <Card
@@ -117,7 +118,13 @@ function ReceivedPart({ part, steps }: { part: Part; steps: readonly FitStep[] }
           <Button disabled={note.trim() === ''} onClick={flag}>
             Mark it to go back
           </Button>
-          <Button variant="default" onClick={() => setSaying(false)}>
+          <Button
+            variant="default"
+            onClick={() => {
+              setSaying(false);
+              forget();
+            }}
+          >
             It is right
           </Button>
         </div>

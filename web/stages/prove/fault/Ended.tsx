@@ -1,5 +1,4 @@
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
 import type { FaultFinding } from '../../../../core/proving/finding.ts';
 import type { ProvingGrid } from '../../../../core/proving/grid.ts';
 import { toldOf } from '../../../../core/proving/toldOf.ts';
@@ -7,6 +6,7 @@ import { ledOf } from '../../../../core/simulation/fitment.ts';
 import { cureWords, faultName } from '../../../../core/words/faults.ts';
 import { useEvidence } from '../../../job/measure/useEvidence.ts';
 import { useDesk } from '../../../job/workspace.ts';
+import { useDraftText } from '../../../store/draft.ts';
 import { Card } from '../../../ui/Card.tsx';
 import classes from './Fault.module.css';
 
@@ -17,7 +17,7 @@ const LIKELY = 0.5;
 export function Ended({ finding, grid }: { finding: FaultFinding; grid: ProvingGrid }) {
   const { job, shelf } = useDesk();
   const { record } = useEvidence();
-  const [note, setNote] = useState('');
+  const [note, setNote, forget] = useDraftText(`ended-${job.id}`);
   const [first] = finding.suspects;
   const likely = first && first.probability >= LIKELY ? first : null;
   const [fault] = likely?.faults ?? [];
@@ -41,7 +41,7 @@ export function Ended({ finding, grid }: { finding: FaultFinding; grid: ProvingG
       ...(part ? { part } : {}),
       ...(note.trim() === '' ? {} : { note: note.trim() }),
     });
-    setNote('');
+    forget();
   };
   return (
     <Card title="Mend it, or leave it">
