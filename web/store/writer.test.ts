@@ -8,7 +8,7 @@ import { SIGNED } from '../../demo/forTests.ts';
 import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { type NoteRow, VumbleDatabase } from './db.ts';
 import { actOf, editJob, historyOf, type Recipe, undoJob } from './edits.ts';
-import { finishNoted, noteAct } from './journal.ts';
+import { finishNoted, noteAct } from './notes.ts';
 import { JobWriter } from './writer.ts';
 
 let db: VumbleDatabase;

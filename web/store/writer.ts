@@ -13,7 +13,7 @@ import {
 } from './edits.ts';
 import { isFull } from './isFull.ts';
 import { jobCheck } from './jobCheck.ts';
-import { finishNoted, noteAct, strikeNotes } from './journal.ts';
+import { finishNoted, noteAct, strikeNotes } from './notes.ts';
 
 /** What another tab seemed to be storing is looked at again so much later, ms. */
 const LOOK_AGAIN = 15_000;
