@@ -36,7 +36,7 @@ h1 { font-size: 1.5rem; line-height: 1.2; }
 ol { background: var(--deck); border: 1px solid var(--line); border-radius: 22px 22px 6px 6px; padding: 16px 16px 16px 40px; }
 li { margin: 8px 0; }
 ul { padding-left: 20px; }
-a { color: var(--petrol); display: inline-block; padding: 10px 0; }
+a { color: var(--petrol); display: block; padding: 10px 0; }
 small { color: var(--mute); overflow-wrap: anywhere; }
 `;
 
@@ -57,7 +57,7 @@ function page(fingerprint: string, addresses: readonly string[]): string {
 <p>A phone opens its camera and microphone, keeps a page for a yard without a network, and installs it, only where it trusts
 who serves it. A warning that is clicked away is not enough. Once on each phone:</p>
 <ol>
-<li><a href="/trust/vumble-authority.crt">Fetch the workshop’s certificate</a>. Do this on the workshop’s own network only.</li>
+<li><a href="/trust/vumble-authority.crt">Fetch the workshop’s certificate</a> On the workshop’s own network only.</li>
 <li>Compare: its SHA-256 begins with <b>${fingerprint.slice(0, 23)}</b>, the same as in the window Vumble was started in.</li>
 <li>Install it.
 <ul>

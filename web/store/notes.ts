@@ -1,11 +1,6 @@
-import type { Patch } from 'immer';
-import type { Evidence } from '../../core/model/evidence.ts';
-import type { Job } from '../../core/model/job.ts';
-import { upgradeLog } from '../../core/model/upgradeLog.ts';
-import { db as appDatabase, type NoteRow, upgradePatch, type VumbleDatabase } from './db.ts';
-import { type Act, JobGoneError, storeActs } from './edits.ts';
+import { db as appDatabase, type NoteRow, type VumbleDatabase } from './db.ts';
+import { JobGoneError, storeActs } from './edits.ts';
 import { jobCheck } from './jobCheck.ts';
-import { ofLog, withNoted } from './patches.ts';
 import { setNoteAside } from './setAside.ts';
 
 /**
@@ -56,7 +51,8 @@ export async function finishNoted(
   await forgetStored(new Set(all.map(({ id }) => id)), db);
   const notes = all.filter(({ id }) => !isMine(id));
   if (notes.length === 0) return { stored: 0, left: 0 };
-  const checked = await jobCheck();
+  // Hardly a visit finds one.
+  const [checked, { notedAct }] = await Promise.all([jobCheck(), import('./notedAct.ts')]);
   let stored = 0;
   let left = 0;
   for (const note of notes) {
@@ -86,31 +82,4 @@ function problemOf(error: Error): string {
   return error.name === 'ChangedSinceError'
     ? error.message
     : `It cannot be done to this job: ${error.message}`;
-}
-
-/** What a note of an earlier build put to the end of the log. */
-function recordsOf(forward: readonly Patch[], { vehicle }: Job): Evidence[] {
-  const added = forward.filter((each) => ofLog(each) && each.op === 'add' && each.path.length === 2);
-  return upgradeLog(
-    added.map(({ value }) => value),
-    vehicle.id,
-  ) as Evidence[];
-}
-
-function notedAct({ id, label, mergeKey, at, forward, backward, told }: NoteRow): Act {
-  // A note of an earlier build is in the words of then.
-  const today = (patches: Patch[]) => patches.map((patch) => upgradePatch(patch));
-  return {
-    label,
-    mergeKey,
-    at,
-    noteId: id,
-    change: (job) => {
-      // One of before a log was only added to: what it did to it is told now.
-      const old = told ? [] : recordsOf(forward, job);
-      const apart = (patches: Patch[]) => today(patches.filter((each) => !ofLog(each)));
-      const patches = { forward: apart(forward), backward: apart(backward), told: told ?? old };
-      return [withNoted(job, patches), patches];
-    },
-  };
 }

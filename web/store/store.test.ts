@@ -107,6 +107,16 @@ describe('the first start', () => {
   });
 });
 
+/** The tables of a store, with their keys and indexes, as the browser has them. */
+function shapeOf(store: IDBDatabase) {
+  const names = [...store.objectStoreNames];
+  const reading = store.transaction(names);
+  return names.map((table) => {
+    const { keyPath, autoIncrement, indexNames } = reading.objectStore(table);
+    return { table, keyPath, autoIncrement, indexes: [...indexNames].toSorted() };
+  });
+}
+
 describe('a browser that still holds version 1', () => {
   it('brings its jobs up to whole vehicles, keeps what was typed, and gets the new parts', async () => {
     const old = new Dexie(`test-${name}`);
@@ -131,6 +141,11 @@ describe('a browser that still holds version 1', () => {
     expect(turnFuse(upgraded.vehicle).ratedAmps).toBe(15);
     expect(await db.parts.count()).toBe(DEMO_SHELF.length);
     expect(await db.jobs.count()).toBe(demoJobs().length + 1);
+    // It has come to the same store a new browser gets.
+    const fresh = new VumbleDatabase(`test-${name}-fresh`);
+    await fresh.open();
+    expect(shapeOf(db.backendDB())).toEqual(shapeOf(fresh.backendDB()));
+    fresh.close();
   });
 });
 

@@ -1,8 +1,16 @@
+const DAY: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short', year: 'numeric' };
+
+/** To make one takes far longer than to write with it, and a long table writes thousands. */
+const writers = new Map<string, Intl.DateTimeFormat>();
+function writer(key: string, make: () => Intl.DateTimeFormat): Intl.DateTimeFormat {
+  const made = writers.get(key) ?? make();
+  writers.set(key, made);
+  return made;
+}
+
 /** A day in the browser's own language, its month in letters: 25 Nov 2026. A number for a month is read two ways. */
 export function shortDate(at: string | Date, locale?: string): string {
-  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', year: 'numeric' }).format(
-    new Date(at),
-  );
+  return writer(`day ${locale}`, () => new Intl.DateTimeFormat(locale, DAY)).format(new Date(at));
 }
 
 /** How the time of day is written: as the browser's language has it, or as somebody chose. */
@@ -16,15 +24,17 @@ export function setClock(next: Clock): void {
 
 /** The same with the time of day, to the minute. */
 export function shortMoment(at: string | Date, locale?: string): string {
+  return writer(`moment ${locale} ${clock}`, () => momentWriter(locale)).format(new Date(at));
+}
+
+function momentWriter(locale?: string): Intl.DateTimeFormat {
   return new Intl.DateTimeFormat(locale, {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
+    ...DAY,
     // 8:33 AM, but 08:33.
     hour: isOfTwelve(locale) ? 'numeric' : '2-digit',
     minute: '2-digit',
     ...(clock === 'system' ? {} : { hourCycle: clock === '12' ? ('h12' as const) : ('h23' as const) }),
-  }).format(new Date(at));
+  });
 }
 
 function isOfTwelve(locale?: string): boolean | undefined {
