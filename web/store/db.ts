@@ -103,6 +103,13 @@ async function mayBeOlder(name: string): Promise<boolean> {
 /** Adds the demo's parts and jobs, leaving alone what is here already; every query waits until they are in. */
 export async function putDemoIn(db: VumbleDatabase): Promise<void> {
   if (!(await db.settings.get('demo'))) return;
+  // The thread that makes the store at a first visit is at it: whoever waits for it finds it done.
+  if (globalThis.navigator?.locks) await navigator.locks.request(`${db.name}-demo`, () => putDemo(db));
+  else await putDemo(db);
+}
+
+async function putDemo(db: VumbleDatabase): Promise<void> {
+  if (!(await db.settings.get('demo'))) return;
   const [{ demoJobs, FIRST_JOB_ID }, { DEMO_SHELF }] = await Promise.all([
     import('../../demo/jobs.ts'),
     import('../../demo/shelf.ts'),

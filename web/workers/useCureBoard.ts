@@ -5,6 +5,7 @@ import type { Shelf } from '../../core/model/part.ts';
 import { electrics } from './electrics.ts';
 import { engine } from './engine.ts';
 import { queries } from './queries.ts';
+import { useAnswer } from './useAnswer.ts';
 
 const boardOf = (job: Job, shelf: Shelf) =>
   queryOptions<CureBoard>({
@@ -20,7 +21,7 @@ const boardOf = (job: Job, shelf: Shelf) =>
 
 /** Every circuit of the vehicle, judged in the worker; the old board stays until the new is there. */
 export function useCureBoard(job: Job, shelf: Shelf) {
-  return useQuery({ ...boardOf(job, shelf), placeholderData: keepPreviousData });
+  return useAnswer(useQuery({ ...boardOf(job, shelf), placeholderData: keepPreviousData }));
 }
 
 /**

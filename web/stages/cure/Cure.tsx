@@ -1,7 +1,9 @@
 import { SegmentedControl } from '@mantine/core';
-import { lazy, Suspense, useDeferredValue, useMemo } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useMemo } from 'react';
 import type { CureBoard } from '../../../core/cures/board/board.ts';
-import { circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
+import type { CureReport } from '../../../core/cures/compare/evaluate.ts';
+import { type CureScope, circuitScope, turnScope } from '../../../core/cures/compare/scope.ts';
+import type { ResistorPlan } from '../../../core/cures/loadResistor/plan.ts';
 import type { CircuitVerdict } from '../../../core/judge/verdict.ts';
 import { flashes } from '../../../core/model/scope.ts';
 import type { Circuit } from '../../../core/model/vehicle/circuit.ts';
@@ -11,13 +13,14 @@ import { useDesk } from '../../job/workspace.ts';
 import { FurtherDown } from '../../ui/FurtherDown.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
+import { type Answer, useAnswer } from '../../workers/useAnswer.ts';
 import { useCureReports } from '../../workers/useCureReports.ts';
 import { useResistorPlan } from '../../workers/useResistorPlan.ts';
 import { useSteadyCures } from '../../workers/useSteadyCures.ts';
 import { BestCure } from './BestCure.tsx';
 import { Board } from './Board.tsx';
 import classes from './Cure.module.css';
-import { useInHand } from './useInHand.ts';
+import { useCircuitInHand, useInHand } from './useInHand.ts';
 import { useRanking } from './useRanking.ts';
 
 // The verdict comes first; the rest is loaded while it is worked out, what stands further down last.
@@ -33,29 +36,41 @@ const CautionsCard = lazy(() =>
   import('./CautionsCard.tsx').then((module) => ({ default: module.CautionsCard })),
 );
 
-/** All circuits on a board; then the one in hand: its gauge, every cure tried on it, and the details of its cure. */
+/** The cures that were tried, and for which circuits: a cure of one must never be taken for another. */
+interface Tried {
+  scope: CureScope;
+  cures: readonly CureReport[] | undefined;
+  error: Error | null;
+  busy: boolean;
+  /** nothing is wrong without a cure */
+  quiet: boolean;
+}
+
+/** What the workers answer is drawn in slices, and what it replaces stays until then. */
 export default function Cure() {
-  const { job, shelf, circuit: turn, board, judging, boardTrouble } = useDesk();
+  const { job, shelf, circuit: turn } = useDesk();
+  const circuit = useCircuitInHand();
+  const turning = circuit.kind === 'turn';
+  const plan = useAnswer(useResistorPlan(job, shelf, turn, turning));
+  const turnCures = useAnswer(useCureReports(job, shelf, turn, turning));
+  const steadyCures = useAnswer(useSteadyCures(job, shelf, !turning));
+  const tried = useMemo((): Tried => {
+    const { error, isFetching: busy } = turning ? turnCures : steadyCures;
+    if (turning) return { scope: turnScope(job.vehicle), cures: turnCures.data, error, busy, quiet: false };
+    const mine = steadyCures.data?.find((each) => each.circuitId === circuit.id);
+    const quiet = steadyCures.data !== undefined && mine === undefined;
+    return { scope: circuitScope(circuit), cures: mine?.cures, error, busy, quiet };
+  }, [turning, circuit, job.vehicle, turnCures, steadyCures]);
+  return <Stage plan={useDeferredValue(plan)} tried={useDeferredValue(tried)} />;
+}
+
+/** All circuits on a board; then the one in hand: its gauge, every cure tried on it, and the details of its cure. */
+const Stage = memo(function Stage({ plan, tried }: { plan: Answer<ResistorPlan>; tried: Tried }) {
+  const { job, board, judging, boardTrouble } = useDesk();
   const inHand = useInHand();
   const { circuit } = inHand;
-  const turning = circuit.kind === 'turn';
   const converted = lampIdsOf(circuit).some((id) => job.chosen[id]);
-  const plan = useResistorPlan(job, shelf, turn, turning);
-  const turnCures = useCureReports(job, shelf, turn, turning);
-  const steadyCures = useSteadyCures(job, shelf, !turning);
-  const mine = steadyCures.data?.find((each) => each.circuitId === circuit.id);
-  const cures = turning
-    ? turnCures
-    : { data: mine?.cures, error: steadyCures.error, isFetching: steadyCures.isFetching };
-  const scope = useMemo(
-    () => (turning ? turnScope(job.vehicle) : circuitScope(circuit)),
-    [turning, circuit, job.vehicle],
-  );
-  // A table of cures is drawn in slices; what it replaces stays until then, with the circuits it is for: a cure of one
-  // must never be taken for another.
-  const tried = useDeferredValue(useMemo(() => ({ cures: cures.data, scope }), [cures.data, scope]));
   const ranking = useRanking(tried.cures);
-  const quiet = !turning && steadyCures.data !== undefined && mine === undefined;
   if (board?.rows.length === 0)
     return (
       <div className={classes.cure}>
@@ -75,16 +90,16 @@ export default function Cure() {
         <section className={classes.gauge} aria-label="The circuit in hand">
           <Head circuit={circuit} take={inHand.take} board={board} />
           {tried.cures && <BestCure ranking={ranking} scope={tried.scope} />}
-          {!tried.cures && !quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
-          {quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
+          {!tried.cures && !tried.quiet && <p className={classes.best}>Trying every cure on this vehicle.</p>}
+          {tried.quiet && <p className={classes.best}>Nothing is wrong with it without a cure of its own.</p>}
           <Suspense fallback={<div className={classes.waiting} />}>
             <LoadGauge circuit={circuit} waits={board === null && boardTrouble === null} />
             <SupplySlider />
           </Suspense>
         </section>
-        {cures.error && (
+        {tried.error && (
           <p role="alert">
-            The cures could not be tried: {cures.error.message} Change the choice of LED, or reload.
+            The cures could not be tried: {tried.error.message} Change the choice of LED, or reload.
           </p>
         )}
         {/* Each boundary comes with what it waits for: one that stood there before would hold back the verdict too. */}
@@ -101,7 +116,7 @@ export default function Cure() {
                   key={tried.scope.circuits[0]?.id}
                   ranking={ranking}
                   scope={tried.scope}
-                  busy={cures.isFetching}
+                  busy={tried.busy}
                 />
               </Suspense>
             )}
@@ -116,7 +131,7 @@ export default function Cure() {
       </Gradually>
     </div>
   );
-}
+});
 
 /** The circuit in hand with its verdict and why; where its row is of both sides, the one or the other. */
 function Head({

@@ -16,13 +16,22 @@ export interface InHand {
   setShow(show: string): void;
 }
 
-/**
- * The circuit in hand: a side of turn lamps as the whole job screen has it, or one of the others. A lamp selected on the
- * plan brings its circuit with it.
- */
+/** The circuit in hand: a side of turn lamps as the whole job screen has it, or one of the others. */
+export function useCircuitInHand(): Circuit {
+  const { job, circuit: turn } = useDesk();
+  const [params] = useSearchParams();
+  const asked = job.vehicle.circuits.find(
+    (each) => each.id === params.get('circuit') && each.kind !== 'turn',
+  );
+  // A job that touches nothing that flashes begins with the first it does touch.
+  return asked ?? (flashes(job) ? undefined : steadyScope(job)[0]) ?? turn;
+}
+
+/** What is in hand, and how to take something else. A lamp selected on the plan brings its circuit with it. */
 export function useInHand(): InHand {
-  const { job, lamp, circuit: turn, selectCircuit } = useDesk();
+  const { job, lamp, selectCircuit } = useDesk();
   const [params, setParams] = useSearchParams();
+  const circuit = useCircuitInHand();
   const set = (change: Record<string, string | null>) =>
     setParams(
       (now) => {
@@ -35,9 +44,6 @@ export function useInHand(): InHand {
       { replace: true },
     );
   const { circuits } = job.vehicle;
-  const asked = circuits.find((each) => each.id === params.get('circuit') && each.kind !== 'turn');
-  // A job that touches nothing that flashes begins with the first it does touch.
-  const steady = asked ?? (flashes(job) ? undefined : steadyScope(job)[0]);
   const take = (circuitId: string) => {
     const wanted = circuits.find((each) => each.id === circuitId);
     if (!wanted) return;
@@ -54,7 +60,7 @@ export function useInHand(): InHand {
     if (first) set({ circuit: first.kind === 'turn' ? null : first.id });
   }, [lamp?.id]);
   return {
-    circuit: steady ?? turn,
+    circuit,
     show: params.get('show'),
     take,
     takeRow: (row) => {
