@@ -102,7 +102,7 @@ export function PartForm({
         }}
       >
         {found && (
-          <p className="faint" role="status">
+          <p className={`faint ${classes.asLeft}`} role="status">
             As you left it: what you typed is not on the shelf yet.
           </p>
         )}

@@ -7,6 +7,7 @@ import { DEMO_SHELF } from '../../../demo/shelf.ts';
 import { VumbleDatabase } from '../db.ts';
 import { editJob, redoJob, undoJob } from '../edits.ts';
 import { binJob } from '../jobs.ts';
+import { keptValues } from '../kept.ts';
 import { packOf, type Wanted } from './packing.ts';
 import { previewPack } from './preview.ts';
 import { OpenQuestionsError, takePack } from './take.ts';
@@ -196,6 +197,24 @@ describe('a backup', () => {
     await undo();
     expect(await empty.jobs.count()).toBe(demoJobs().length);
     expect((await empty.jobs.get(JOB))?.job.handOver.note).not.toBe('Something of my own');
+  });
+
+  it('brings what is kept beside the jobs, but no half-typed form, and undo gives back what was there', async () => {
+    await keptValues.loaded();
+    const desk = await browser();
+    keptValues.put('seen-by', 'Ada');
+    keptValues.put('view', 'wide');
+    keptValues.put('draft-later', 'the seal');
+    const pack = await sent(desk, { content: 'everything' });
+    expect(pack.kept).toMatchObject({ 'seen-by': '"Ada"', view: '"wide"' });
+    expect(Object.keys(pack.kept).filter((key) => key.startsWith('draft'))).toEqual([]);
+    keptValues.put('seen-by', 'Bo');
+    keptValues.forget('view');
+    const { undo } = await takePack(pack, {}, await browser());
+    expect([keptValues.text('seen-by'), keptValues.text('view')]).toEqual(['"Ada"', '"wide"']);
+    await undo();
+    expect([keptValues.text('seen-by'), keptValues.text('view')]).toEqual(['"Bo"', undefined]);
+    for (const key of ['seen-by', 'draft-later']) keptValues.forget(key);
   });
 
   it('in a browser that was used adds what is not there, and lays the rest together', async () => {
