@@ -16,20 +16,30 @@ export class AtOnceDatabase extends Dexie {
   }
 
   /**
-   * Puts a row in, in a transaction of its own that is on its way before this returns: it asks nothing back, so that it is
-   * kept even where this thread is busy, or killed, right after.
+   * Puts a row in.
    *
    * @throws Error of the store, where it would not take it
    */
-  putAtOnce(table: 'notes' | 'kept', row: object): Promise<void> {
+  async putAtOnce(table: 'notes' | 'kept', row: object): Promise<void> {
     // Not open yet: nothing was drawn that could be tapped, or nearly.
-    if (!this.isOpen())
-      return this.table(table)
-        .put(row)
-        .then(() => {});
+    if (this.isOpen()) await this.write(table, (rows) => rows.put(row));
+    else await this.table(table).put(row);
+  }
+
+  /** Takes a kept value out. */
+  async dropAtOnce(key: string): Promise<void> {
+    if (this.isOpen()) await this.write('kept', (rows) => rows.delete(key));
+    else await this.kept.delete(key);
+  }
+
+  /**
+   * Writes in a transaction of its own that is on its way before this returns: it asks nothing back, so that it is done even
+   * where this thread is busy, or killed, right after.
+   */
+  private write(table: string, change: (rows: IDBObjectStore) => unknown): Promise<void> {
     return new Promise((resolve, reject) => {
       const writing = this.backendDB().transaction(table, 'readwrite', { durability: 'relaxed' });
-      writing.objectStore(table).put(row);
+      change(writing.objectStore(table));
       writing.oncomplete = () => resolve();
       writing.onabort = () => reject(writing.error ?? new Error('The store did not take it.'));
       writing.commit();

@@ -50,7 +50,7 @@ export class KeptValues {
   /** Keeps something no longer. */
   forget(key: string): void {
     this.texts.delete(key);
-    this.database.atOnce.kept.delete(key).catch(() => {});
+    this.database.atOnce.dropAtOnce(key).catch(() => {});
     this.tabs?.postMessage({ key, text: null });
     this.tell();
   }

@@ -1,6 +1,6 @@
 import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
-import { fieldText, readQuantity as readTyped, temperature } from '../../../core/formatting/units.ts';
+import { fieldText, readQuantity as readTyped, temperature, unitOf } from '../../../core/formatting/units.ts';
 import { heatCompared, measuredPlace } from '../../../core/heat/measured.ts';
 import { observationFrom } from '../../../core/instruments/fromInstrument.ts';
 import { spotsOf } from '../../../core/instruments/spots.ts';
@@ -14,6 +14,7 @@ import { usePanel } from '../../job/instruments/usePanel.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { useDraft } from '../../store/draft.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { DecimalInput } from '../../ui/DecimalInput.tsx';
@@ -21,6 +22,16 @@ import { QuantityInput } from '../../ui/QuantityInput.tsx';
 import classes from './Bench.module.css';
 
 const ReadingsChart = lazy(() => import('./ReadingsChart.tsx'));
+
+interface Typed {
+  lampId: string;
+  what: 'resistor' | 'housing';
+  celsius: string;
+  air: string;
+  minutes: string;
+  /** the stand-in's thermometer showed it */
+  read: boolean;
+}
 
 /** Temperatures of resistors and housings with their time, beside the curve that was predicted. */
 export default function HeatReadings() {
@@ -33,12 +44,19 @@ export default function HeatReadings() {
     (a, b) => Number(withResistor.has(b.id)) - Number(withResistor.has(a.id)),
   );
   // Where it was measured last it goes on.
-  const [lampId, setLampId] = useState(() => heatReadingsOf(job).at(-1)?.lampId ?? lamps[0]?.id ?? '');
-  const [what, setWhat] = useState<'resistor' | 'housing'>(withResistor.size > 0 ? 'resistor' : 'housing');
-  const [celsius, setCelsius] = useState('');
-  const [air, setAir] = useState(() => fieldText('temperature', 20));
-  const [minutes, setMinutes] = useState<string | number>('');
-  const [read, setRead] = useState(false);
+  const fresh: Typed = {
+    lampId: heatReadingsOf(job).at(-1)?.lampId ?? lamps[0]?.id ?? '',
+    what: withResistor.size > 0 ? 'resistor' : 'housing',
+    celsius: '',
+    air: fieldText('temperature', 20),
+    minutes: '',
+    read: false,
+  };
+  // Figures are of the unit they were typed in.
+  const [typed, set] = useDraft(`heat-${job.id}-${unitOf('temperature')}`, fresh);
+  const { what, celsius, air, minutes, read } = typed;
+  const lampId = lamps.some(({ id }) => id === typed.lampId) ? typed.lampId : fresh.lampId;
+  const put = (more: Partial<Typed>) => set((now) => ({ ...now, ...more }));
   const [said, setSaid] = useState<string | null>(null);
   const figures = {
     celsius: readTyped('temperature', celsius) ?? Number.NaN,
@@ -61,12 +79,10 @@ export default function HeatReadings() {
       await standIn.meter.ask(`ROUTe:PROBe "${spot.id}"`);
       await setAhead(standIn.meter, 60 * (minutes === '' ? 10 : figures.minutes));
       const { now } = await readQuantity(standIn.meter, 'celsius', false);
-      if (minutes === '') setMinutes(10);
+      if (minutes === '') put({ minutes: '10' });
       if (now === null)
         return setSaid('Nothing there gets warm: no resistor is fitted as the vehicle stands.');
-      setCelsius(fieldText('temperature', now));
-      setAir(fieldText('temperature', 20));
-      setRead(true);
+      put({ celsius: fieldText('temperature', now), air: fieldText('temperature', 20), read: true });
     } catch (error) {
       setSaid(troubleOf(error));
     }
@@ -88,8 +104,7 @@ export default function HeatReadings() {
       ...observation,
       ...(read ? { note: STAND_IN_NOTE } : { method: 'typed' }),
     } as never);
-    setCelsius('');
-    setRead(false);
+    put({ lampId, celsius: '', read: false });
     setSaid(null);
   };
   const compared = heatCompared(job, lampId);
@@ -102,7 +117,7 @@ export default function HeatReadings() {
           <NativeSelect
             label="At"
             value={lampId}
-            onChange={(event) => setLampId(event.currentTarget.value)}
+            onChange={(event) => put({ lampId: event.currentTarget.value })}
             data={lamps.map(({ id, name }) => ({
               value: id,
               label: withResistor.has(id) ? `${name}, resistor` : name,
@@ -116,7 +131,7 @@ export default function HeatReadings() {
               fullWidth
               aria-labelledby="heat-what"
               value={what}
-              onChange={(next) => setWhat(next as typeof what)}
+              onChange={(next) => put({ what: next as typeof what })}
               data={[
                 { value: 'resistor', label: 'Resistor case' },
                 { value: 'housing', label: 'Lamp housing' },
@@ -127,19 +142,21 @@ export default function HeatReadings() {
             quantity="temperature"
             label="Temperature"
             value={celsius}
-            onText={(next) => {
-              setCelsius(next);
-              setRead(false);
-            }}
+            onText={(next) => put({ celsius: next, read: false })}
           />
-          <QuantityInput quantity="temperature" label="Air around it" value={air} onText={setAir} />
+          <QuantityInput
+            quantity="temperature"
+            label="Air around it"
+            value={air}
+            onText={(next) => put({ air: next })}
+          />
           <DecimalInput
             label="Minutes since switched on"
             suffix=" min"
             hideControls
             clampBehavior="none"
             value={minutes}
-            onChange={setMinutes}
+            onChange={(next) => put({ minutes: String(next) })}
           />
         </div>
         {wrong && celsius !== '' && (

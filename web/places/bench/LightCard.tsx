@@ -21,6 +21,7 @@ import { usePanel } from '../../job/instruments/usePanel.ts';
 import { SeenList } from '../../job/measure/SeenList.tsx';
 import { useEvidence } from '../../job/measure/useEvidence.ts';
 import { useDesk } from '../../job/workspace.ts';
+import { useDraft } from '../../store/draft.ts';
 import { Card } from '../../ui/Card.tsx';
 import { QuantityInput } from '../../ui/QuantityInput.tsx';
 import { Scrolls } from '../../ui/Scrolls.tsx';
@@ -32,6 +33,27 @@ const ROOM = 'room';
 const figureOf = (quantity: Quantity, typed: string) =>
   typed.trim() === '' ? null : (readQuantity(quantity, typed) ?? Number.NaN);
 
+interface Typed {
+  where: string;
+  spot: string;
+  when: BeforeAfter;
+  lux: string;
+  ambient: string;
+  metres: string;
+  width: string;
+  /** the stand-in's meter showed it */
+  read: boolean;
+}
+const FRESH: Omit<Typed, 'where'> = {
+  spot: 'on its axis',
+  when: 'after',
+  lux: '',
+  ambient: '',
+  metres: '',
+  width: '',
+  read: false,
+};
+
 /** Lux before and after at one spot, the surroundings taken off; candela where the inverse square holds; left against right. */
 export default function LightCard() {
   const { job } = useDesk();
@@ -39,14 +61,13 @@ export default function LightCard() {
   const panel = usePanel();
   const { record } = useEvidence();
   const lamps = job.vehicle.lamps;
-  const [where, setWhere] = useState<string>(lamps[0]?.id ?? ROOM);
-  const [spot, setSpot] = useState('on its axis');
-  const [when, setWhen] = useState<BeforeAfter>('after');
-  const [lux, setLux] = useState('');
-  const [ambient, setAmbient] = useState('');
-  const [metres, setMetres] = useState('');
-  const [width, setWidth] = useState('');
-  const [read, setRead] = useState(false);
+  // Figures are of the units they were typed in.
+  const units = `${unitOf('light')}-${unitOf('distance')}-${unitOf('length')}`;
+  const first = lamps[0]?.id ?? ROOM;
+  const [typed, set] = useDraft(`light-${job.id}-${units}`, { ...FRESH, where: first });
+  const where = [...lamps.map(({ id }) => id), ROOM].includes(typed.where) ? typed.where : first;
+  const { spot, when, lux, ambient, metres, width, read } = typed;
+  const put = (more: Partial<Typed>) => set((now) => ({ ...now, ...more }));
   const [trouble, setTrouble] = useState<string | null>(null);
   const lampId = where === ROOM ? null : where;
   const figures = {
@@ -81,8 +102,7 @@ export default function LightCard() {
       lampMillimetres: lampId ? figures.width : null,
       ...(read ? { note: STAND_IN_NOTE } : {}),
     });
-    setLux('');
-    setRead(false);
+    put({ where, lux: '', read: false });
   };
   const measure = async () => {
     setTrouble(null);
@@ -92,10 +112,12 @@ export default function LightCard() {
       await standIn.meter.ask(`SENSe:DISTance ${figures.metres ?? 1}`);
       await standIn.meter.ask('SENSe:AMBient 2');
       const shown = await readLux(standIn.meter);
-      if (figures.metres === null) setMetres(fieldText('distance', 1));
-      setAmbient(fieldText('light', 2));
-      setLux(shown === null ? '' : fieldText('light', shown));
-      setRead(true);
+      put({
+        ...(figures.metres === null ? { metres: fieldText('distance', 1) } : {}),
+        ambient: fieldText('light', 2),
+        lux: shown === null ? '' : fieldText('light', shown),
+        read: true,
+      });
     } catch (error) {
       setTrouble(troubleOf(error));
     }
@@ -107,7 +129,7 @@ export default function LightCard() {
           <NativeSelect
             label="Of"
             value={where}
-            onChange={(event) => setWhere(event.currentTarget.value)}
+            onChange={(event) => put({ where: event.currentTarget.value })}
             data={[
               ...lamps.map(({ id, name }) => ({ value: id, label: name })),
               { value: ROOM, label: 'a room' },
@@ -117,7 +139,7 @@ export default function LightCard() {
             label="Where the meter is"
             maxLength={160}
             value={spot}
-            onChange={(event) => setSpot(event.currentTarget.value)}
+            onChange={(event) => put({ spot: event.currentTarget.value })}
           />
           <div>
             <span className={classes.label} id="light-when">
@@ -127,7 +149,7 @@ export default function LightCard() {
               fullWidth
               aria-labelledby="light-when"
               value={when}
-              onChange={(next) => setWhen(next as BeforeAfter)}
+              onChange={(next) => put({ when: next as BeforeAfter })}
               data={[
                 { value: 'before', label: 'Before' },
                 { value: 'after', label: 'After' },
@@ -138,23 +160,20 @@ export default function LightCard() {
             quantity="light"
             label="Light, as the meter shows"
             value={lux}
-            onText={(next) => {
-              setLux(next);
-              setRead(false);
-            }}
+            onText={(next) => put({ lux: next, read: false })}
           />
           <QuantityInput
             quantity="light"
             label="With the lamp off"
             description="same spot; it is taken off"
             value={ambient}
-            onText={setAmbient}
+            onText={(next) => put({ ambient: next })}
           />
           <QuantityInput
             quantity="distance"
             label="Lens to meter, by tape"
             value={metres}
-            onText={setMetres}
+            onText={(next) => put({ metres: next })}
           />
           {lampId && (
             <QuantityInput
@@ -162,7 +181,7 @@ export default function LightCard() {
               label="What shines is so wide"
               description="candela need five times that"
               value={width}
-              onText={setWidth}
+              onText={(next) => put({ width: next })}
             />
           )}
         </div>
