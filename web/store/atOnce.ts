@@ -20,21 +20,20 @@ export class AtOnceDatabase extends Dexie {
    *
    * @throws Error of the store, where it would not take it
    */
-  async putAtOnce(table: 'notes' | 'kept', row: object): Promise<void> {
+  putAtOnce(table: 'notes' | 'kept', row: object): Promise<unknown> {
     // Not open yet: nothing was drawn that could be tapped, or nearly.
-    if (this.isOpen()) await this.write(table, (rows) => rows.put(row));
-    else await this.table(table).put(row);
+    return this.isOpen() ? this.write(table, (rows) => rows.put(row)) : this.table(table).put(row);
   }
 
   /** Takes a kept value out. */
-  async dropAtOnce(key: string): Promise<void> {
-    if (this.isOpen()) await this.write('kept', (rows) => rows.delete(key));
-    else await this.kept.delete(key);
+  dropAtOnce(key: string): Promise<unknown> {
+    return this.isOpen() ? this.write('kept', (rows) => rows.delete(key)) : this.kept.delete(key);
   }
 
   /**
    * Writes in a transaction of its own that is on its way before this returns: it asks nothing back, so that it is done even
-   * where this thread is busy, or killed, right after.
+   * where this thread is busy, or killed, right after. Nothing is awaited here: called amid another transaction, that would
+   * have to wait for this one.
    */
   private write(table: string, change: (rows: IDBObjectStore) => unknown): Promise<void> {
     return new Promise((resolve, reject) => {
