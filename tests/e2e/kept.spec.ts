@@ -240,3 +240,55 @@ test('what is typed is on the disk although something else is being written all 
   await page.goto('/jobs/library-route-1/hand-over');
   await expect(shelf).toHaveValue('Drawer 4');
 });
+
+test('a store of an earlier build that another tab has open is waited for, and both tabs say so', async ({
+  context,
+  page,
+}) => {
+  // No page of the app, but of its address: the old build.
+  const old = await context.newPage();
+  await old.goto('/mark.svg');
+  await old.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        // As version 12 had it; Dexie counts in tens.
+        const opening = indexedDB.open('vumble', 120);
+        opening.onerror = () => reject(opening.error);
+        opening.onupgradeneeded = () => {
+          const store = opening.result;
+          const jobs = store.createObjectStore('jobs', { keyPath: 'id' });
+          for (const index of ['deleted', 'updatedAt', 'job.vehicle.id']) jobs.createIndex(index, index);
+          jobs.createIndex('held', 'held', { multiEntry: true });
+          const edits = store.createObjectStore('edits', { keyPath: 'seq', autoIncrement: true });
+          edits.createIndex('[jobId+undone]', ['jobId', 'undone']);
+          store.createObjectStore('parts', { keyPath: 'id' }).createIndex('kind', 'kind');
+          store
+            .createObjectStore('settings', { keyPath: 'key' })
+            .put({ key: 'kept-seen-by', value: '"Ada"' });
+          store.createObjectStore('photos', { keyPath: 'id' }).createIndex('jobId', 'jobId');
+          const journal = store.createObjectStore('journal', { keyPath: 'seq', autoIncrement: true });
+          journal.createIndex('id', 'id', { unique: true });
+          store.createObjectStore('aside', { keyPath: 'seq', autoIncrement: true });
+          store.createObjectStore('movements', { keyPath: 'id' }).createIndex('partId', 'partId');
+          store.createObjectStore('histories', { keyPath: 'id' });
+        };
+        opening.onsuccess = () => {
+          Object.assign(window, { closeStore: () => opening.result.close() });
+          resolve();
+        };
+      }),
+  );
+  await page.goto('/settings');
+  await expect(page.getByText('An older Vumble is open elsewhere')).toBeVisible();
+  await old.evaluate(() => (window as unknown as { closeStore(): void }).closeStore());
+  // What it kept is there.
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Ada');
+  // And the other way round: a build to come asks for the store of this one.
+  await old.evaluate(() => void indexedDB.open('vumble', 10_000));
+  await expect(page.getByText('A newer Vumble waits in another tab')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('Bo');
+  await old.close();
+  await page.waitForTimeout(100);
+  await page.reload();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Bo');
+});

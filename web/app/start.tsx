@@ -24,6 +24,14 @@ const ROWS_AFTER = 8000;
 export async function start(): Promise<void> {
   beginWithSettings();
   keptValues.trouble = tellTrouble;
+  // A newer build in another tab wants the store changed: it waits until this tab is closed, and both say so.
+  db.on('versionchange', () => {
+    import('./storeWaits.ts').then(({ tellNewerWaits }) => tellNewerWaits());
+    return false;
+  });
+  db.on('blocked', () => {
+    import('./storeWaits.ts').then(({ tellOlderOpen }) => tellOlderOpen());
+  });
   const trouble = db.open().then(
     () => null,
     (error: Error) => error,
@@ -47,14 +55,6 @@ export async function start(): Promise<void> {
       </StrictMode>,
     ),
   );
-  // A newer build in another tab wants the store changed: it waits until this tab is closed, and both say so.
-  db.on('versionchange', () => {
-    import('./storeWaits.ts').then(({ tellNewerWaits }) => tellNewerWaits());
-    return false;
-  });
-  db.on('blocked', () => {
-    import('./storeWaits.ts').then(({ tellOlderOpen }) => tellOlderOpen());
-  });
   // Nothing of Vumble is there without its records: whatever a screen would wait for, this says why.
   trouble.then((error) => {
     if (!error) return;
