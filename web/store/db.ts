@@ -4,7 +4,6 @@ import type { Part } from '../../core/model/part.ts';
 import type { ShelfMovement } from '../../core/model/pieces.ts';
 import { AtOnceDatabase } from './atOnce.ts';
 import { firstCount, rowOf } from './makeRows.ts';
-import { moveOver } from './moveOver.ts';
 import { STORE_NAME } from './name.ts';
 import type {
   AsideRow,
@@ -66,8 +65,13 @@ export class VumbleDatabase extends Dexie {
     });
     // The demo data are loaded once in a browser's life: they are no part of what every visit loads.
     this.on('ready', async (opened) => {
-      await Promise.all([this.atOnce.open(), putDemoIn(opened as VumbleDatabase)]);
-      await moveOver(opened as VumbleDatabase, this.atOnce);
+      const mine = opened as VumbleDatabase;
+      const [, wanted] = await Promise.all([
+        this.atOnce.open(),
+        mine.settings.where('key').anyOf('demo', 'at-once').primaryKeys(),
+      ]);
+      if (wanted.includes('demo')) await putDemoIn(mine);
+      if (wanted.includes('at-once')) await (await import('./moveOver.ts')).moveOver(mine, this.atOnce);
     });
   }
 
@@ -102,7 +106,6 @@ async function mayBeOlder(name: string): Promise<boolean> {
 
 /** Adds the demo's parts and jobs, leaving alone what is here already; every query waits until they are in. */
 export async function putDemoIn(db: VumbleDatabase): Promise<void> {
-  if (!(await db.settings.get('demo'))) return;
   // The thread that makes the store at a first visit is at it: whoever waits for it finds it done.
   if (globalThis.navigator?.locks) await navigator.locks.request(`${db.name}-demo`, () => putDemo(db));
   else await putDemo(db);

@@ -32,9 +32,6 @@ export async function strikeNotes(ids: readonly string[], db: VumbleDatabase = a
 /** An act so young may be on its way in another tab, which stores it itself, ms. */
 const ON_ITS_WAY = 10_000;
 
-/** Of acts stored so long ago nobody has the note in hand any more, ms. */
-const LONG_STORED = 24 * 3_600_000;
-
 /**
  * Stores what earlier pages noted and did not come to store. What cannot be stored (its job is gone, somebody has changed
  * the same since, it is no note at all) is set aside, and the rest goes on.
@@ -47,9 +44,7 @@ export async function finishNoted(
   isMine: (id: string) => boolean = () => false,
 ): Promise<{ stored: number; left: number }> {
   await db.open();
-  const all = await db.atOnce.notes.toArray();
-  await forgetStored(new Set(all.map(({ id }) => id)), db);
-  const notes = all.filter(({ id }) => !isMine(id));
+  const notes = (await db.atOnce.notes.toArray()).filter(({ id }) => !isMine(id));
   if (notes.length === 0) return { stored: 0, left: 0 };
   // Hardly a visit finds one.
   const [checked, { notedAct }] = await Promise.all([jobCheck(), import('./notedAct.ts')]);
@@ -66,15 +61,6 @@ export async function finishNoted(
     }
   }
   return { stored, left };
-}
-
-/** That an act is stored need not be known for ever: not once its note is gone, and nobody can have read it before. */
-async function forgetStored(noted: ReadonlySet<string>, db: VumbleDatabase): Promise<void> {
-  const ids = await db.storedActs
-    .where('at')
-    .below(Date.now() - LONG_STORED)
-    .primaryKeys();
-  if (ids.length > 0) await db.storedActs.bulkDelete(ids.filter((id) => !noted.has(id)));
 }
 
 function problemOf(error: Error): string {

@@ -9,6 +9,7 @@ import { demoJobs, FIRST_JOB_ID } from '../../demo/jobs.ts';
 import { type NoteRow, VumbleDatabase } from './db.ts';
 import { actOf, editJob, historyOf, type Recipe, undoJob } from './edits.ts';
 import { finishNoted, noteAct } from './notes.ts';
+import { forgetStored } from './storedActs.ts';
 import { JobWriter } from './writer.ts';
 
 let db: VumbleDatabase;
@@ -198,7 +199,7 @@ describe('a note', () => {
       { id: 'just now', at: Date.now() },
     ]);
     await db.atOnce.notes.add({ id: 'long ago, noted', jobId: FIRST_JOB_ID } as never);
-    await finishNoted(db);
+    await forgetStored(db);
     expect(await db.storedActs.toCollection().primaryKeys()).toEqual(['just now', 'long ago, noted']);
   });
 });

@@ -7,6 +7,7 @@ import type { TurnCircuit } from '../../core/model/vehicle/circuit.ts';
 import { turnSides } from '../../core/model/vehicle/lookUp.ts';
 import { electrics, revisionOf } from './electrics.ts';
 import { engine } from './engine.ts';
+import { useAnswer } from './useAnswer.ts';
 
 let runs = 0;
 
@@ -32,15 +33,17 @@ const SHARE = ['resistors-share'];
  */
 export function useResistorPlan(job: Job, shelf: Shelf, circuit: TurnCircuit, enabled = true) {
   const client = useQueryClient();
-  return useQuery<ResistorPlan>({
-    queryKey: ['resistors', circuit.id, revisionOf(shelf), ...electrics(job, shelf)],
-    queryFn: ({ signal }) =>
-      search([job, shelf, circuit, turnSides(job.vehicle).length], signal, (share) =>
-        client.setQueryData(SHARE, share),
-      ),
-    placeholderData: keepPreviousData,
-    enabled,
-  });
+  return useAnswer(
+    useQuery<ResistorPlan>({
+      queryKey: ['resistors', circuit.id, revisionOf(shelf), ...electrics(job, shelf)],
+      queryFn: ({ signal }) =>
+        search([job, shelf, circuit, turnSides(job.vehicle).length], signal, (share) =>
+          client.setQueryData(SHARE, share),
+        ),
+      placeholderData: keepPreviousData,
+      enabled,
+    }),
+  );
 }
 
 /** How far the search under way is, from 0 to 1; for whoever shows it alone, since it changes often. */

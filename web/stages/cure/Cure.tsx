@@ -13,7 +13,7 @@ import { useDesk } from '../../job/workspace.ts';
 import { FurtherDown } from '../../ui/FurtherDown.tsx';
 import { Gradually } from '../../ui/Gradually.tsx';
 import { VerdictBadge } from '../../ui/VerdictBadge.tsx';
-import { type Answer, useAnswer } from '../../workers/useAnswer.ts';
+import type { Answer } from '../../workers/useAnswer.ts';
 import { useCureReports } from '../../workers/useCureReports.ts';
 import { useResistorPlan } from '../../workers/useResistorPlan.ts';
 import { useSteadyCures } from '../../workers/useSteadyCures.ts';
@@ -51,9 +51,9 @@ export default function Cure() {
   const { job, shelf, circuit: turn } = useDesk();
   const circuit = useCircuitInHand();
   const turning = circuit.kind === 'turn';
-  const plan = useAnswer(useResistorPlan(job, shelf, turn, turning));
-  const turnCures = useAnswer(useCureReports(job, shelf, turn, turning));
-  const steadyCures = useAnswer(useSteadyCures(job, shelf, !turning));
+  const plan = useResistorPlan(job, shelf, turn, turning);
+  const turnCures = useCureReports(job, shelf, turn, turning);
+  const steadyCures = useSteadyCures(job, shelf, !turning);
   const tried = useMemo((): Tried => {
     const { error, isFetching: busy } = turning ? turnCures : steadyCures;
     if (turning) return { scope: turnScope(job.vehicle), cures: turnCures.data, error, busy, quiet: false };

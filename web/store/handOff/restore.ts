@@ -1,7 +1,6 @@
 import type { Pack } from '../../../core/formats/pack.ts';
 import { rowOf, type VumbleDatabase } from '../db.ts';
-import { keptValues } from '../kept.ts';
-import { type Taken, tables, takePhotos } from './rows.ts';
+import { type Taken, tables, takeKept, takePhotos } from './rows.ts';
 
 /** Whether nobody has done anything in this browser yet: there is the demo as it came, or not even that. */
 export async function isUntouched(db: VumbleDatabase): Promise<boolean> {
@@ -28,7 +27,6 @@ export async function takeWhole(pack: Pack, db: VumbleDatabase): Promise<Taken> 
     movements: await db.movements.toArray(),
     histories: await db.histories.toArray(),
     settings: await db.settings.toArray(),
-    kept: new Map(keptValues.all()),
   };
   await db.transaction('rw', tables(db), async () => {
     await clear(db);
@@ -46,7 +44,7 @@ export async function takeWhole(pack: Pack, db: VumbleDatabase): Promise<Taken> 
     await db.movements.bulkAdd(pack.shelf?.movements ?? []);
     await takePhotos(pack.photos, db);
   });
-  for (const [key, text] of Object.entries(pack.kept)) keptValues.putText(key, text);
+  const apart = takeKept(Object.entries(pack.kept));
   return {
     jobIds: pack.jobs.map(({ id }) => id),
     undo: async () => {
@@ -58,11 +56,9 @@ export async function takeWhole(pack: Pack, db: VumbleDatabase): Promise<Taken> 
         await db.histories.bulkAdd(before.histories);
         await db.settings.bulkPut(before.settings);
       });
-      for (const key of Object.keys(pack.kept)) {
-        const text = before.kept.get(key);
-        if (text === undefined) keptValues.forget(key);
-        else keptValues.putText(key, text);
-      }
+      // What was on its way into a job that goes is not to be done to the one that comes back.
+      await db.atOnce.notes.clear();
+      await apart();
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { PackPhoto } from '../../../core/formats/pack.ts';
 import type { PhotoRow, VumbleDatabase } from '../db.ts';
+import { keptValues } from '../kept.ts';
 
 /** Something of a taking, and what takes it back, in the transaction of all of them. */
 export type Undo = () => Promise<unknown>;
@@ -15,6 +16,17 @@ export interface Taken {
 /** Everything a pack may change. */
 export function tables(db: VumbleDatabase) {
   return [db.jobs, db.edits, db.storedActs, db.parts, db.movements, db.histories, db.photos, db.settings];
+}
+
+/** Puts in what is kept beside the jobs; what stood there before comes back with an undo. */
+export function takeKept(kept: readonly (readonly [key: string, text: string])[]): Undo {
+  const before = kept.map(([key]) => [key, keptValues.text(key)] as const);
+  for (const [key, text] of kept) keptValues.putText(key, text);
+  return async () => {
+    for (const [key, text] of before)
+      if (text === undefined) keptValues.forget(key);
+      else keptValues.putText(key, text);
+  };
 }
 
 /** Photographs that are not here yet. */

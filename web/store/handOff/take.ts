@@ -8,7 +8,7 @@ import { jobCheck } from '../jobCheck.ts';
 import { keptValues } from '../kept.ts';
 import { joinShelves } from '../shelfId.ts';
 import { isUntouched, takeWhole } from './restore.ts';
-import { type Taken, tables, takePhotos, type Undo } from './rows.ts';
+import { type Taken, tables, takeKept, takePhotos, type Undo } from './rows.ts';
 import {
   type AllAnswers,
   type JobTogether,
@@ -57,7 +57,7 @@ export async function takePack(pack: Pack, answers: AllAnswers, db: VumbleDataba
     undo.push(...(await takeMovements(pack, db)), ...(await takePhotos(pack.photos, db)));
   });
   // Values beside the jobs are kept for themselves: what is here stays.
-  undo.push(...takeKept(pack));
+  undo.push(takeKept(Object.entries(pack.kept).filter(([key]) => keptValues.text(key) === undefined)));
   return {
     jobIds,
     undo: () =>
@@ -156,16 +156,4 @@ async function takeMovements({ shelf }: Pack, db: VumbleDatabase): Promise<Undo[
   await db.movements.bulkAdd(fresh);
   const apart = joinShelves(shelf.shelves);
   return [() => db.movements.bulkDelete(fresh.map(({ id }) => id)), async () => apart()];
-}
-
-function takeKept({ kept }: Pack): Undo[] {
-  const fresh = Object.entries(kept).filter(([key]) => keptValues.text(key) === undefined);
-  for (const [key, text] of fresh) keptValues.putText(key, text);
-  return fresh.length === 0
-    ? []
-    : [
-        async () => {
-          for (const [key] of fresh) keptValues.forget(key);
-        },
-      ];
 }
